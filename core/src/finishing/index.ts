@@ -1,0 +1,3 @@
+export * from './coat.ts';
+export * from './cure.ts';
+export * from './film.ts';

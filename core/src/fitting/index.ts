@@ -1,0 +1,3 @@
+export * from './instrument.ts';
+export * from './pairing.ts';
+export * from './serial.ts';

@@ -1,0 +1,2 @@
+export * from './constraint.ts';
+export * from './meter.ts';

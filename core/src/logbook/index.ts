@@ -1,0 +1,4 @@
+export * from './apply.ts';
+export * from './entry.ts';
+export * from './order.ts';
+export * from './state.ts';

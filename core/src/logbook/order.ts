@@ -1,0 +1,13 @@
+/** What a customer, or the stock, is waiting for. */
+export interface Order {
+  id: string;
+  number: number;
+  modelId: string;
+  quantity: number;
+  customer: string;
+  placedMs: number;
+  dueMs: number;
+  /** instruments of it that have shipped */
+  shipped: number;
+  version: number;
+}

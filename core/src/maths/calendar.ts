@@ -1,0 +1,112 @@
+import dayjs from 'dayjs';
+import timezone from 'dayjs/plugin/timezone.js';
+import utc from 'dayjs/plugin/utc.js';
+import type { Interval } from './interval.ts';
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
+
+/** The factory's ordinary week. */
+export interface WorkWeek {
+  timeZone: string;
+  /** ISO weekdays worked, 1 = Monday */
+  days: readonly number[];
+  /** local clock times, "07:00" */
+  startsAt: string;
+  endsAt: string;
+  /** local dates not worked, "2026-12-25" */
+  holidays: readonly string[];
+}
+
+/**
+ * The stretches of working time between two instants, one per working day; clock changes shift them as they should.
+ *
+ * @throws RangeError when the shift ends before it starts
+ */
+export function shiftWindows(fromMs: number, toMs: number, week: WorkWeek): Interval[] {
+  if (week.endsAt <= week.startsAt) throw new RangeError('A shift ends after it starts, on the same day');
+  const windows: Interval[] = [];
+  let day = dayjs(fromMs).tz(week.timeZone).startOf('day').subtract(1, 'day');
+  for (;;) {
+    const date = day.format('YYYY-MM-DD');
+    const weekday = ((day.day() + 6) % 7) + 1;
+    const fromAt = dayjs.tz(`${date}T${week.startsAt}:00`, week.timeZone).valueOf();
+    const toAt = dayjs.tz(`${date}T${week.endsAt}:00`, week.timeZone).valueOf();
+    if (fromAt >= toMs) break;
+    if (week.days.includes(weekday) && !week.holidays.includes(date) && toAt > fromMs)
+      windows.push({ fromMs: Math.max(fromAt, fromMs), toMs: Math.min(toAt, toMs) });
+    day = dayjs.tz(`${dayjs.utc(date).add(1, 'day').format('YYYY-MM-DD')}T00:00:00`, week.timeZone);
+  }
+  return windows;
+}
+
+/** Working time as one unbroken axis: nights and weekends take no room on it. */
+export class WorkingTime {
+  private readonly starts: number[];
+  private readonly positions: number[];
+
+  /** @param windows disjoint, in time order */
+  constructor(readonly windows: readonly Interval[]) {
+    this.starts = windows.map((w) => w.fromMs);
+    this.positions = [];
+    let total = 0;
+    for (const w of windows) {
+      this.positions.push(total);
+      total += w.toMs - w.fromMs;
+    }
+  }
+
+  /** Index of the last window that has begun by then; −1 before the first. */
+  indexOf(atMs: number): number {
+    let low = 0;
+    let high = this.starts.length;
+    while (low < high) {
+      const mid = (low + high) >> 1;
+      if ((this.starts[mid] ?? Infinity) <= atMs) low = mid + 1;
+      else high = mid;
+    }
+    return low - 1;
+  }
+
+  /** Working time gone by from the first window until an instant, ms. */
+  position(atMs: number): number {
+    const i = this.indexOf(atMs);
+    const w = this.windows[i];
+    return w ? (this.positions[i] ?? 0) + Math.min(atMs, w.toMs) - w.fromMs : 0;
+  }
+
+  /** Working time between two instants, ms. */
+  between(fromMs: number, toMs: number): number {
+    return this.position(toMs) - this.position(fromMs);
+  }
+
+  isWorking(atMs: number): boolean {
+    const w = this.windows[this.indexOf(atMs)];
+    return w !== undefined && atMs < w.toMs;
+  }
+
+  /** The first working instant at or after this one; Infinity past the last window. */
+  nextWorking(atMs: number): number {
+    if (this.isWorking(atMs)) return atMs;
+    return this.windows[this.indexOf(atMs) + 1]?.fromMs ?? Infinity;
+  }
+
+  /** The window that holds a working instant. */
+  windowOf(atMs: number): Interval | undefined {
+    const w = this.windows[this.indexOf(atMs)];
+    return w && atMs < w.toMs ? w : undefined;
+  }
+
+  /** The instant at a position of working time, the inverse of `position`. */
+  instant(position: number): number {
+    let low = 0;
+    let high = this.positions.length;
+    while (low < high) {
+      const mid = (low + high) >> 1;
+      if ((this.positions[mid] ?? Infinity) <= position) low = mid + 1;
+      else high = mid;
+    }
+    const w = this.windows[low - 1];
+    return w ? Math.min(w.toMs, w.fromMs + position - (this.positions[low - 1] ?? 0)) : (this.starts[0] ?? 0);
+  }
+}

@@ -1,0 +1,6 @@
+export * from './approach.ts';
+export * from './assignment.ts';
+export * from './calendar.ts';
+export * from './interval.ts';
+export * from './random.ts';
+export * from './statistics.ts';

@@ -1,0 +1,43 @@
+/** Arithmetic mean. @throws RangeError on an empty list */
+export function mean(values: readonly number[]): number {
+  if (values.length === 0) throw new RangeError('The mean of nothing is not defined');
+  return values.reduce((sum, value) => sum + value, 0) / values.length;
+}
+
+/** Sample standard deviation (n − 1); 0 for fewer than two values. */
+export function standardDeviation(values: readonly number[]): number {
+  if (values.length < 2) return 0;
+  const m = mean(values);
+  return Math.sqrt(values.reduce((sum, value) => sum + (value - m) ** 2, 0) / (values.length - 1));
+}
+
+/**
+ * Quantile by linear interpolation between order statistics (Hyndman & Fan type 7).
+ *
+ * @param values any order; not changed
+ * @param p 0…1
+ * @throws RangeError on an empty list or p outside 0…1
+ */
+export function quantile(values: readonly number[], p: number): number {
+  if (values.length === 0 || p < 0 || p > 1) throw new RangeError('A quantile needs values and 0 ≤ p ≤ 1');
+  const sorted = [...values].sort((a, b) => a - b);
+  const position = (sorted.length - 1) * p;
+  const below = sorted[Math.floor(position)] ?? 0;
+  const above = sorted[Math.ceil(position)] ?? below;
+  return below + (above - below) * (position - Math.floor(position));
+}
+
+/** Least-squares slope of y over x; 0 when x does not vary. @throws RangeError on different lengths */
+export function slope(xs: readonly number[], ys: readonly number[]): number {
+  if (xs.length !== ys.length) throw new RangeError('A slope needs as many x as y');
+  if (xs.length < 2) return 0;
+  const mx = mean(xs);
+  const my = mean(ys);
+  let above = 0;
+  let below = 0;
+  xs.forEach((x, i) => {
+    above += (x - mx) * ((ys[i] ?? my) - my);
+    below += (x - mx) ** 2;
+  });
+  return below === 0 ? 0 : above / below;
+}

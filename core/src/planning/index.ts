@@ -1,0 +1,5 @@
+export * from './eventQueue.ts';
+export * from './forecast.ts';
+export * from './recorder.ts';
+export * from './scenario.ts';
+export * from './simulate.ts';

@@ -1,0 +1,154 @@
+import { equilibriumMoisturePct } from '../climate/index.ts';
+import { mean, type Random } from '../maths/index.ts';
+import { worst } from '../routing/index.ts';
+import { correctedMoisturePct, dryThrough, judgeLot, priorDryingRatePerDay, shopBand, type Depth } from '../timber/index.ts';
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import type { Recorder } from './recorder.ts';
+import type { Scenario, WoodNeed } from './scenario.ts';
+
+interface DryingLot {
+  id: string;
+  truePct: number;
+  atMs: number;
+  ratePerDay: number;
+  zoneId: string;
+  series: { atMs: number; value: number }[];
+}
+
+const READING_NOISE_PCT = 0.2;
+const SHELL_READINGS = 6;
+
+/** Lots arriving, drying in the climate of their zone, being read and released. */
+export class WoodSupply {
+  private readonly lots = new Map<string, DryingLot>();
+  private number = 100;
+
+  constructor(
+    private readonly scenario: Scenario,
+    private readonly recorder: Recorder,
+    private readonly random: Random,
+  ) {}
+
+  private hourlyEmc(zoneId: string, fromMs: number, toMs: number): number[] {
+    const values: number[] = [];
+    for (let t = fromMs; t < toMs; t += HOUR_MS) {
+      const air = this.scenario.climate(zoneId, t);
+      values.push(equilibriumMoisturePct(air.tempC, air.relativeHumidity));
+    }
+    return values;
+  }
+
+  /** Mean EMC of the wood room over the two weeks before. */
+  private shopEmcPct(atMs: number): number {
+    return mean(this.hourlyEmc(this.scenario.woodRoomZoneId, atMs - 14 * DAY_MS, atMs));
+  }
+
+  /** The kind of wood with the least cover: pieces in stock against how often they are asked for. */
+  private scarcest(): WoodNeed {
+    const needs = new Map<string, { need: WoodNeed; demand: number }>();
+    for (const model of this.scenario.models)
+      for (const need of [model.wood.body, ...(model.wood.neck ? [model.wood.neck] : [])]) {
+        const key = `${need.species} ${need.use}`;
+        needs.set(key, { need, demand: (needs.get(key)?.demand ?? 0) + model.weight });
+      }
+    const cover = ({ need, demand }: { need: WoodNeed; demand: number }) => {
+      const stockM3 = this.recorder.state
+        .all('lot')
+        .filter((l) => l.species === need.species && l.use === need.use)
+        .reduce((sum, l) => sum + l.leftM3, 0);
+      return stockM3 / need.volumeM3 / demand;
+    };
+    const [first, ...others] = [...needs.values()];
+    if (!first) throw new RangeError('No model needs wood');
+    return others.reduce((least, entry) => (cover(entry) < cover(least) ? entry : least), first).need;
+  }
+
+  /** A lot comes in. @returns its id */
+  receive(atMs: number, inShed: boolean): string {
+    const { suppliers, people, woodRoomZoneId, shedZoneId } = this.scenario;
+    const need = this.scarcest();
+    const supplier = this.random.pick(suppliers);
+    const id = `L${++this.number}`;
+    const restricted = need.species === 'mahogany';
+    const zoneId = inShed ? shedZoneId : woodRoomZoneId;
+    this.recorder.record('lot.received', atMs, this.random.pick(people).id, { lotId: id }, {
+      lot: {
+        id,
+        number: this.number,
+        species: need.species,
+        form: need.use === 'body' ? 'rough lumber' : need.use === 'neck' ? 'neck blanks' : 'boards',
+        use: need.use,
+        thicknessMm: need.thicknessMm,
+        volumeM3: Math.round(need.volumeM3 * this.random.integer(24, 44) * 1000) / 1000,
+        supplier: supplier.name,
+        origin: supplier.origin,
+        permit: restricted ? `P-${this.random.integer(10000, 99999)}` : null,
+        restricted,
+        zoneId,
+      },
+    });
+    this.lots.set(id, {
+      id,
+      truePct: this.random.normal(supplier.arrivesAtPct, 0.8),
+      atMs,
+      ratePerDay: priorDryingRatePerDay(need.species, need.thicknessMm) * Math.exp(this.random.normal(0, 0.15)),
+      zoneId,
+      series: [],
+    });
+    return id;
+  }
+
+  /** Someone reads the lot; if the gate passes, it is released. @returns whether it needs reading again */
+  read(id: string, atMs: number): boolean {
+    const lot = this.lots.get(id);
+    if (!lot) return false;
+    const emc = this.hourlyEmc(lot.zoneId, lot.atMs, atMs);
+    lot.truePct = dryThrough(lot.truePct, lot.ratePerDay, emc);
+    lot.atMs = atMs;
+    const gradient = 0.25 * (lot.truePct - (emc.at(-1) ?? lot.truePct));
+    const woodTempC = Math.round(this.scenario.climate(lot.zoneId, atMs).tempC * 2) / 2;
+    const readings = Array.from({ length: SHELL_READINGS + 1 }, (_, i) => {
+      const depth: Depth = i < SHELL_READINGS ? 'shell' : 'core';
+      const truePct = lot.truePct + (depth === 'core' ? gradient : 0) + this.random.normal(0, READING_NOISE_PCT);
+      const rawPct = Math.round(rawFor(truePct, woodTempC) * 10) / 10;
+      return { depth, rawPct, correctedPct: Math.round(correctedMoisturePct(rawPct, woodTempC) * 100) / 100 };
+    });
+    const person = this.random.pick(this.scenario.people.filter((p) => p.skills.includes('wood grading')));
+    const sessionId = `${id}/${lot.series.length + 1}`;
+    this.recorder.record('lot.read', atMs, person.id, { lotId: id }, { sessionId, meter: 'pin', woodTempC, readings });
+    const row = this.recorder.state.get('lot', id);
+    lot.series.push({ atMs, value: row.meanPct ?? 0 });
+    const findings = judgeLot(
+      {
+        nowMs: atMs,
+        receivedMs: row.receivedMs,
+        thicknessMm: row.thicknessMm,
+        readings,
+        series: lot.series,
+        papers: row.restricted ? (row.permit === null ? 'missing' : 'present') : 'not needed',
+      },
+      shopBand(this.shopEmcPct(atMs), this.scenario.bandHalfWidthPct),
+      this.scenario.moistureGate,
+    );
+    if (worst(findings) !== 'pass') return true;
+    this.recorder.record('lot.released', atMs, person.id, { lotId: id }, { override: null, findings });
+    return false;
+  }
+
+  /** The oldest released lot with wood for a batch. */
+  lotFor(need: WoodNeed, quantity: number): { id: string; volumeM3: number } | undefined {
+    const wanted = Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
+    const lot = this.recorder.state
+      .all('lot')
+      .find((l) => l.state === 'released' && l.species === need.species && l.use === need.use && l.leftM3 >= wanted);
+    if (!lot) return undefined;
+    // What is too little for another batch is offcut.
+    return { id: lot.id, volumeM3: lot.leftM3 - wanted < wanted / 2 ? lot.leftM3 : wanted };
+  }
+}
+
+/** What a pin meter shows for a true moisture: the inverse of the correction. */
+function rawFor(truePct: number, woodTempC: number): number {
+  const x = woodTempC + 2.8;
+  return Math.max(2, truePct * 0.881 * 1.0056 ** x - 0.567 + 0.026 * x - 0.000051 * x * x);
+}

@@ -1,0 +1,6 @@
+export * from './drying.ts';
+export * from './lot.ts';
+export * from './meter.ts';
+export * from './moistureGate.ts';
+export * from './readings.ts';
+export * from './shrinkage.ts';

@@ -1,0 +1,58 @@
+import type { Depth } from './readings.ts';
+
+export const LOT_STATES = ['drying', 'released', 'used up'] as const;
+export type LotState = (typeof LOT_STATES)[number];
+
+export const LOT_USES = ['body', 'neck', 'top', 'fingerboard', 'sides'] as const;
+export type LotUse = (typeof LOT_USES)[number];
+
+/** Wood bought together. */
+export interface Lot {
+  id: string;
+  number: number;
+  species: string;
+  /** lumber, blanks, tops, boards… */
+  form: string;
+  use: LotUse;
+  thicknessMm: number;
+  volumeM3: number;
+  /** not yet cut into batches */
+  leftM3: number;
+  supplier: string;
+  origin: string;
+  /** permit number of a restricted species */
+  permit: string | null;
+  restricted: boolean;
+  zoneId: string;
+  receivedMs: number;
+  state: LotState;
+  releasedMs: number | null;
+  /** corrected mean of the latest session */
+  meanPct: number | null;
+  lastReadMs: number | null;
+  sessions: number;
+  version: number;
+}
+
+/** Readings taken of a lot in one go. */
+export interface ReadingSession {
+  id: string;
+  lotId: string;
+  atMs: number;
+  personId: string | null;
+  meter: string;
+  woodTempC: number;
+  meanPct: number;
+  spreadPct: number;
+}
+
+export interface Reading {
+  id: string;
+  sessionId: string;
+  seq: number;
+  depth: Depth;
+  rawPct: number;
+  correctedPct: number;
+  /** why it does not count, when someone struck it out */
+  struck: string | null;
+}

@@ -1,0 +1,45 @@
+/** How a species reads on a pin meter: slope and offset from the meter's handbook. */
+export interface SpeciesCoefficients {
+  a: number;
+  b: number;
+}
+
+export const NO_SPECIES_CORRECTION: SpeciesCoefficients = { a: 1, b: 0 };
+
+/** Above about this the meter only tells "wet": fibre saturation. */
+export const FIBRE_SATURATION_PCT = 28;
+
+/** What a hand-held meter can show at all; outside it, the figure was mistyped. */
+export const METER_RANGE_PCT = { low: 2, high: 100 } as const;
+
+/**
+ * Moisture content from a resistance (pin) meter, corrected for wood temperature and species.
+ *
+ * @param readingPct what the meter showed
+ * @param woodTempC temperature of the wood, °C, −20…60
+ * @returns percent moisture content, dry basis
+ * @throws RangeError for a reading or temperature no meter meets
+ * @source Pfaff & Garrahan, Forest Products Journal 36(3), 1986
+ */
+export function correctedMoisturePct(
+  readingPct: number,
+  woodTempC: number,
+  { a, b }: SpeciesCoefficients = NO_SPECIES_CORRECTION,
+): number {
+  if (!(readingPct >= METER_RANGE_PCT.low && readingPct <= METER_RANGE_PCT.high))
+    throw new RangeError(`A meter shows ${METER_RANGE_PCT.low} to ${METER_RANGE_PCT.high} %, not ${readingPct}`);
+  if (!(woodTempC >= -20 && woodTempC <= 60)) throw new RangeError(`Wood at ${woodTempC} °C cannot be metered`);
+  const x = woodTempC + 2.8;
+  return ((readingPct + 0.567 - 0.026 * x + 0.000051 * x * x) / (0.881 * 1.0056 ** x) - b) / a;
+}
+
+/**
+ * Moisture from masses: the oven test, and a running sample board once its dry mass is known.
+ *
+ * @param massG mass now
+ * @param dryMassG oven-dry mass, > 0
+ */
+export function moistureFromMassPct(massG: number, dryMassG: number): number {
+  if (!(dryMassG > 0)) throw new RangeError('The dry mass must be above zero');
+  return ((massG - dryMassG) / dryMassG) * 100;
+}

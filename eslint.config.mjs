@@ -1,0 +1,67 @@
+import js from '@eslint/js';
+import prettier from 'eslint-config-prettier';
+import reactHooks from 'eslint-plugin-react-hooks';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+
+export default defineConfig(
+  globalIgnores(['**/dist/', '**/*.gen.ts', '.data/', 'test-results/', 'playwright-report/']),
+  js.configs.recommended,
+  {
+    files: ['**/*.{ts,tsx}'],
+    extends: [tseslint.configs.recommendedTypeChecked],
+    languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } },
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+    },
+  },
+  { files: ['**/*.mjs', 'server/**', 'e2e/**', 'devices/**'], languageOptions: { globals: globals.node } },
+  {
+    // The core is pure: no clock, no unseeded chance, no I/O.
+    files: ['core/src/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'process', 'console', 'fetch', 'setTimeout', 'setInterval', 'performance'],
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: 'Pass the time in.' },
+        { object: 'Math', property: 'random', message: 'Pass a seeded Random in.' },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'Pass the time in.' },
+        { selector: "ImportDeclaration[source.value=/^node:/]", message: 'The core does no I/O.' },
+      ],
+    },
+  },
+  {
+    files: ['web/src/**/*.{ts,tsx}'],
+    extends: [reactHooks.configs.flat.recommended],
+    languageOptions: { globals: globals.browser },
+    rules: { '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }] },
+  },
+  {
+    // Screens take their colours from the theme.
+    files: ['web/src/**/*.{ts,tsx}'],
+    ignores: ['web/src/app/theme.ts', 'web/src/app/tokens.ts', '**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Literal[value=/#[0-9a-fA-F]{6}/]', message: 'Take colours from the theme tokens.' },
+      ],
+    },
+  },
+  {
+    // supertest's bodies are `any`
+    files: ['**/*.test.ts', 'server/src/testing/**'],
+    rules: {
+      '@typescript-eslint/no-unsafe-member-access': 'off',
+      '@typescript-eslint/no-unsafe-assignment': 'off',
+      '@typescript-eslint/no-unsafe-argument': 'off',
+    },
+  },
+  prettier,
+);

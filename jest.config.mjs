@@ -1,0 +1,19 @@
+// Native ESM through Node's vm modules, TypeScript through swc; the 'source' condition makes the
+// workspaces resolve to their source, so no build is needed to test.
+const common = {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: { '^.+\\.ts$': ['@swc/jest', { configFile: `${import.meta.dirname}/.swcrc` }] },
+  testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] },
+  modulePathIgnorePatterns: ['/dist/'],
+};
+
+/** @type {import('jest').Config} */
+export default {
+  projects: [
+    { ...common, displayName: 'core', rootDir: 'core/src', testMatch: ['<rootDir>/**/*.test.ts'] },
+    { ...common, displayName: 'devices', rootDir: 'devices/src', testMatch: ['<rootDir>/**/*.test.ts'] },
+    { ...common, displayName: 'web', rootDir: 'web/src', testMatch: ['<rootDir>/**/*.test.ts'] },
+    { ...common, displayName: 'server', rootDir: 'server/src', testMatch: ['<rootDir>/**/*.test.ts'] },
+  ],
+};

@@ -1,0 +1,162 @@
+import { randomBytes } from 'node:crypto';
+import { spawn, spawnSync } from 'node:child_process';
+import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { ensurePostgres, isRoot } from './debian.mjs';
+import { ROOT, Stop } from './run.mjs';
+
+const START_TIMEOUT_MS = 30_000;
+const LEAST_FREE_BYTES = 300 * 1024 * 1024;
+const OWNER = 'crane';
+const DATABASE = 'ample_crane';
+
+/** PostgreSQL refuses to run as root: then it runs as its own user. */
+function serverUser() {
+  if (!isRoot()) return {};
+  const id = (flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout.trim());
+  const uid = id('-u');
+  const gid = id('-g');
+  if (!uid || !gid) throw new Stop('There is no user "postgres" to run the database as; Debian\'s package makes one.');
+  return { uid, gid };
+}
+
+function reachable(directory, user) {
+  if (user.uid === undefined) return true;
+  return spawnSync('test', ['-x', directory], user).status === 0;
+}
+
+export function freePort() {
+  return new Promise((resolve, reject) => {
+    const server = createServer();
+    server.on('error', reject);
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address();
+      server.close(() => resolve(port));
+    });
+  });
+}
+
+function checkSpace(directory) {
+  const { bavail, bsize } = statfsSync(directory);
+  if (bavail * bsize < LEAST_FREE_BYTES)
+    throw new Stop(`The disk that holds ${directory} is nearly full (${Math.round((bavail * bsize) / 1048576)} MB left). The database needs 300 MB to start safely; nothing was changed.`);
+}
+
+/** Where the cluster of `npm start` lives: in the project, or under /var/lib when the database's user cannot get there. */
+function dataHome(user) {
+  const given = process.env.AMPLE_CRANE_DATA;
+  const home = given ?? `${ROOT}/.data`;
+  mkdirSync(home, { recursive: true });
+  if (reachable(home, user)) return home;
+  if (given) throw new Stop(`The database's user cannot reach ${given}.`);
+  const fallback = '/var/lib/ample-crane';
+  mkdirSync(fallback, { recursive: true });
+  return fallback;
+}
+
+/** Ends a server that a killed parent left on this data directory, and no other. */
+function endLeftover(directory) {
+  const pidFile = `${directory}/postmaster.pid`;
+  if (!existsSync(pidFile)) return;
+  const [pid, dataDirectory] = readFileSync(pidFile, 'utf8').split('\n');
+  const cmdline = `/proc/${pid}/cmdline`;
+  if (dataDirectory === directory && existsSync(cmdline) && readFileSync(cmdline, 'utf8').includes(directory)) {
+    throw new Stop(`A database is already running on ${directory} (process ${pid}). Is another "npm start" running? Stop it first; if it was killed, end process ${pid}.`);
+  }
+}
+
+function adoptLeftover(directory) {
+  const pidFile = `${directory}/postmaster.pid`;
+  if (!existsSync(pidFile)) return;
+  const [pid, dataDirectory] = readFileSync(pidFile, 'utf8').split('\n');
+  const status = `/proc/${pid}/status`;
+  if (dataDirectory !== directory || !existsSync(status)) return;
+  const orphan = /^PPid:\s*1$/m.test(readFileSync(status, 'utf8'));
+  const ours = readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(directory);
+  if (!orphan || !ours) return;
+  console.log(`Stopping a database that an earlier start left behind (process ${pid})…`);
+  process.kill(Number(pid), 'SIGINT');
+  for (let i = 0; i < 100 && existsSync(pidFile); i++) spawnSync('sleep', ['0.1']);
+}
+
+async function startCluster(directory, { durable, user }) {
+  const bin = await ensurePostgres();
+  checkSpace(directory);
+  const data = `${directory}/cluster`;
+  const passwordFile = `${directory}/password`;
+  if (!existsSync(`${data}/PG_VERSION`)) {
+    if (existsSync(data)) throw new Stop(`${data} exists but holds no database cluster. Move it away, or remove it, and start again.`);
+    writeFileSync(passwordFile, randomBytes(24).toString('base64url'), { mode: 0o600 });
+    if (user.uid !== undefined) {
+      chownSync(directory, user.uid, user.gid);
+      chownSync(passwordFile, user.uid, user.gid);
+    }
+    const made = spawnSync(`${bin}/initdb`, ['-D', data, '-U', OWNER, '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '--no-instructions'], { ...user, encoding: 'utf8', cwd: '/' });
+    if (made.status !== 0) {
+      rmSync(data, { recursive: true, force: true });
+      throw new Stop(`The database could not be set up in ${data}:\n${made.stderr}`);
+    }
+  }
+  adoptLeftover(data);
+  endLeftover(data);
+  const version = readFileSync(`${data}/PG_VERSION`, 'utf8').trim();
+  if (!bin.includes(`/${version}/`)) throw new Stop(`${data} was made by PostgreSQL ${version}, and ${bin} is another version. Install postgresql-${version}, or move the folder away to begin anew.`);
+  const port = await freePort();
+  const settings = { listen_addresses: '127.0.0.1', port, unix_socket_directories: '', log_min_messages: 'fatal', shared_buffers: '256MB', max_connections: 100, ...(durable ? {} : { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }) };
+  const child = spawn(`${bin}/postgres`, ['-D', data, ...Object.entries(settings).flatMap(([k, v]) => ['-c', `${k}=${v}`])], { ...user, cwd: '/', detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+  let said = '';
+  child.stderr.on('data', (d) => (said += d));
+  const exited = new Promise((resolve) => child.on('exit', resolve));
+  const url = (database) => `postgres://${OWNER}:${encodeURIComponent(readFileSync(passwordFile, 'utf8'))}@127.0.0.1:${port}/${database}`;
+  const { default: pg } = await import('pg');
+  const began = Date.now();
+  for (;;) {
+    if (child.exitCode !== null) throw new Stop(`The database in ${data} does not start:\n${said.trim()}\n\nIf the folder is damaged, move it away to begin anew.`);
+    const client = new pg.Client({ connectionString: url('postgres') });
+    try {
+      await client.connect();
+      const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [DATABASE]);
+      if (rowCount === 0) await client.query(`create database ${DATABASE}`);
+      await client.end();
+      break;
+    } catch (error) {
+      await client.end().catch(() => {});
+      if (Date.now() - began > START_TIMEOUT_MS) {
+        child.kill('SIGINT');
+        throw new Stop(`The database in ${data} does not answer: ${error.message}`);
+      }
+      await new Promise((resolve) => setTimeout(resolve, 100));
+    }
+  }
+  return {
+    url: url(DATABASE),
+    urlOf: url,
+    /** A fast stop: open transactions are rolled back, nothing committed is lost. */
+    async stop() {
+      if (child.exitCode === null) child.kill('SIGINT');
+      await exited;
+    },
+  };
+}
+
+/** The factory's own cluster, kept between starts. */
+export async function openCluster() {
+  const user = serverUser();
+  return startCluster(dataHome(user), { durable: true, user });
+}
+
+/** A cluster for one run of checks, removed afterwards. */
+export async function throwAwayCluster() {
+  const user = serverUser();
+  const directory = mkdtempSync(`${tmpdir()}/ample-crane-`);
+  chmodSync(directory, 0o711);
+  const cluster = await startCluster(directory, { durable: false, user });
+  return {
+    ...cluster,
+    async stop() {
+      await cluster.stop();
+      rmSync(directory, { recursive: true, force: true });
+    },
+  };
+}

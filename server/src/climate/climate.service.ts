@@ -1,0 +1,120 @@
+import { DAY_MS, equilibriumMoisturePct, HOUR_MS, mean } from '@ample-crane/core';
+import { roomAir } from '@ample-crane/devices';
+import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
+import { Between, DataSource, LessThanOrEqual, type EntityManager } from 'typeorm';
+import { Clock } from '../platform/clock/clock.ts';
+import { upsertRows } from '../platform/database/rows.ts';
+import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
+import { ZoneEntity, ZoneReadingEntity } from './climate.entity.ts';
+
+const SENSOR_EVERY_MS = 10 * 60_000;
+const NORMAL = { tempC: 21, relativeHumidity: 0.45 };
+
+export interface ZoneNow {
+  id: string;
+  name: string;
+  tempC: number;
+  relativeHumidity: number;
+  emcPct: number;
+  atMs: number;
+}
+
+@Injectable()
+export class ClimateService implements OnApplicationBootstrap, OnApplicationShutdown {
+  private readonly logger = new Logger('Climate');
+  private timer: NodeJS.Timeout | undefined;
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly clock: Clock,
+  ) {}
+
+  async onApplicationBootstrap(): Promise<void> {
+    await this.readSensors();
+    this.timer = setInterval(() => {
+      this.readSensors().catch((error: unknown) => this.logger.warn(`Sensors not read: ${String(error)}`));
+    }, SENSOR_EVERY_MS);
+    this.timer.unref();
+  }
+
+  onApplicationShutdown(): void {
+    clearInterval(this.timer);
+  }
+
+  /** Brings the hourly log of every stand-in sensor up to now. */
+  async readSensors(): Promise<void> {
+    const nowMs = this.clock.nowMs();
+    for (const zone of await this.database.getRepository(ZoneEntity).find()) {
+      if (!zone.standIn) continue;
+      const last = await this.latest(zone.id);
+      const rows: ZoneReadingEntity[] = [];
+      const firstMs = last ? last.atMs + HOUR_MS : nowMs - 14 * DAY_MS;
+      for (let at = Math.ceil(firstMs / HOUR_MS) * HOUR_MS; at <= nowMs; at += HOUR_MS)
+        rows.push({ zoneId: zone.id, atMs: at, ...roomAir(zone.standIn, at, DEMO_WEATHER_SEED) });
+      await upsertRows(this.database.manager, ZoneReadingEntity, rows);
+    }
+  }
+
+  private latest(zoneId: string, manager: EntityManager = this.database.manager): Promise<ZoneReadingEntity | null> {
+    return manager.findOne(ZoneReadingEntity, { where: { zoneId, atMs: LessThanOrEqual(this.clock.nowMs()) }, order: { atMs: 'DESC' } });
+  }
+
+  async readings(zoneId: string, fromMs: number, toMs: number, manager: EntityManager = this.database.manager): Promise<ZoneReadingEntity[]> {
+    return manager.find(ZoneReadingEntity, { where: { zoneId, atMs: Between(fromMs, toMs) }, order: { atMs: 'ASC' } });
+  }
+
+  /** Mean EMC of a zone over the last two weeks; of ordinary shop air where no sensor reports. */
+  async meanEmcPct(zoneId: string, manager: EntityManager = this.database.manager): Promise<number> {
+    const nowMs = this.clock.nowMs();
+    const rows: { temp: number | null; rh: number | null }[] = await manager.query(
+      'select avg(temp_c) as temp, avg(relative_humidity) as rh from zone_reading where zone_id = $1 and at > $2 and at <= $3',
+      [zoneId, new Date(nowMs - 14 * DAY_MS), new Date(nowMs)],
+    );
+    const [row] = rows;
+    return equilibriumMoisturePct(row?.temp ?? NORMAL.tempC, row?.rh ?? NORMAL.relativeHumidity);
+  }
+
+  /** The latest of every zone. */
+  async now(): Promise<ZoneNow[]> {
+    const zones = await this.database.getRepository(ZoneEntity).find({ order: { name: 'ASC' } });
+    const found = await Promise.all(
+      zones.map(async (zone) => {
+        const reading = await this.latest(zone.id);
+        return reading
+          ? [
+              {
+                id: zone.id,
+                name: zone.name,
+                tempC: reading.tempC,
+                relativeHumidity: reading.relativeHumidity,
+                emcPct: equilibriumMoisturePct(reading.tempC, reading.relativeHumidity),
+                atMs: reading.atMs,
+              },
+            ]
+          : [];
+      }),
+    );
+    return found.flat();
+  }
+
+  /** The air of one zone now, where a sensor reports. */
+  async air(zoneId: string, manager: EntityManager = this.database.manager): Promise<{ tempC: number; relativeHumidity: number } | undefined> {
+    return (await this.latest(zoneId, manager)) ?? undefined;
+  }
+
+  /** Daily means of a zone. */
+  async daily(zoneId: string, days: number): Promise<{ atMs: number; tempC: number; relativeHumidity: number; emcPct: number }[]> {
+    const nowMs = this.clock.nowMs();
+    const rows = await this.readings(zoneId, nowMs - days * DAY_MS, nowMs);
+    const byDay = new Map<number, ZoneReadingEntity[]>();
+    for (const row of rows) {
+      const day = Math.floor(row.atMs / DAY_MS);
+      byDay.set(day, [...(byDay.get(day) ?? []), row]);
+    }
+    return [...byDay].map(([day, samples]) => {
+      const tempC = mean(samples.map((s) => s.tempC));
+      const relativeHumidity = mean(samples.map((s) => s.relativeHumidity));
+      return { atMs: day * DAY_MS, tempC, relativeHumidity, emcPct: equilibriumMoisturePct(tempC, relativeHumidity) };
+    });
+  }
+}

@@ -1,0 +1,59 @@
+import { DataSource } from 'typeorm';
+import { MeasureEntity } from './assembly/assembly.entity.ts';
+import { ZoneEntity, ZoneReadingEntity } from './climate/climate.entity.ts';
+import { CoatEntity, MaterialEntity } from './finishing/finishing.entity.ts';
+import { InstrumentEntity } from './fitting/instrument.entity.ts';
+import { LogbookEntity } from './logbook/logbook.entity.ts';
+import { APPLICATION_ROLE, FirstPlan1700000000000 } from './migrations/1700000000000-first-plan.ts';
+import { OrderEntity } from './orders/order.entity.ts';
+import { connection } from './platform/database/connection.ts';
+import { PersonEntity, SessionEntity } from './platform/identity/person.entity.ts';
+import { SettingEntity } from './platform/settings/settings.service.ts';
+import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, RunEntity, VisitEntity } from './routing/routing.entity.ts';
+import { ModelEntity, RouteEntity, StationEntity } from './setup/setup.entity.ts';
+import { LotEntity, ReadingEntity, ReadingSessionEntity } from './timber/timber.entity.ts';
+
+const classes = {
+  entities: [
+    SettingEntity,
+    PersonEntity,
+    SessionEntity,
+    ZoneEntity,
+    ZoneReadingEntity,
+    StationEntity,
+    MaterialEntity,
+    ModelEntity,
+    RouteEntity,
+    LogbookEntity,
+    LotEntity,
+    ReadingSessionEntity,
+    ReadingEntity,
+    OrderEntity,
+    BatchEntity,
+    InstrumentEntity,
+    PieceEntity,
+    VisitEntity,
+    RunEntity,
+    CoatEntity,
+    MeasureEntity,
+    DefectEntity,
+    OverrideEntity,
+  ],
+  migrations: [FirstPlan1700000000000],
+};
+
+/** As the server works: it may only append to the logbook. */
+export const applicationOptions = () => connection(classes, APPLICATION_ROLE);
+
+/** As the owner: for migrations, the demo's history and the rebuild. */
+export const ownerDataSource = () => new DataSource(connection(classes));
+
+/** Brings the database to the present plan. */
+export async function migrate(): Promise<void> {
+  const owner = await ownerDataSource().initialize();
+  try {
+    await owner.runMigrations({ transaction: 'all' });
+  } finally {
+    await owner.destroy();
+  }
+}

@@ -1,0 +1,63 @@
+import type { RoomProfile } from '@ample-crane/devices';
+import type { Stage } from '@ample-crane/core';
+
+export interface DemoZone extends RoomProfile {
+  id: string;
+  name: string;
+}
+
+export const DEMO_ZONES: readonly DemoZone[] = [
+  { id: 'wood', name: 'Wood room', setTempC: 21, setHumidity: 0.45, leak: 0.1 },
+  { id: 'mill', name: 'Machine hall', setTempC: 19.5, setHumidity: 0.47, leak: 0.3 },
+  { id: 'bench', name: 'Bench hall', setTempC: 20.5, setHumidity: 0.46, leak: 0.2 },
+  { id: 'finish', name: 'Finish room', setTempC: 22, setHumidity: 0.48, leak: 0.16 },
+  { id: 'shed', name: 'Yard shed', setTempC: 13, setHumidity: 0.68, leak: 0.8 },
+];
+
+export interface DemoStation {
+  code: string;
+  name: string;
+  stage: Stage;
+  zoneId: string;
+  kind: 'work' | 'dwell';
+  /** benches for work, places for a dwell */
+  places: number;
+}
+
+const station = (code: string, name: string, stage: Stage, zoneId: string, kind: 'work' | 'dwell', places: number): DemoStation => ({
+  code,
+  name,
+  stage,
+  zoneId,
+  kind,
+  places,
+});
+
+export const DEMO_STATIONS: readonly DemoStation[] = [
+  station('RM1', 'Cross-cut and rip', 'roughMill', 'mill', 'work', 1),
+  station('RM2', 'Blank glue-up', 'roughMill', 'mill', 'work', 1),
+  station('RM3', 'Blank clamps', 'roughMill', 'mill', 'dwell', 60),
+  station('MC1', 'Body machining centre', 'machining', 'mill', 'work', 1),
+  station('MC2', 'Neck machining centre', 'machining', 'mill', 'work', 1),
+  station('MC3', 'Rest shelves', 'machining', 'wood', 'dwell', 120),
+  station('NK1', 'Fingerboard bench', 'necks', 'bench', 'work', 1),
+  station('NK2', 'Neck clamps', 'necks', 'bench', 'dwell', 40),
+  station('NK3', 'Fret bench', 'necks', 'bench', 'work', 2),
+  station('NK4', 'Neck carving', 'necks', 'bench', 'work', 1),
+  station('BD1', 'Top and mould press', 'bodies', 'bench', 'work', 1),
+  station('BD2', 'Binding bench', 'bodies', 'bench', 'work', 1),
+  station('BD3', 'Body sanding', 'bodies', 'bench', 'work', 2),
+  station('BD4', 'Press and binding racks', 'bodies', 'bench', 'dwell', 80),
+  station('FT1', 'Fitting bench', 'fitting', 'bench', 'work', 2),
+  station('FT2', 'Neck joint clamps', 'fitting', 'bench', 'dwell', 48),
+  station('FN1', 'Prep and fill', 'finishing', 'finish', 'work', 2),
+  station('FN2', 'Spray booth', 'finishing', 'finish', 'work', 1),
+  station('FN3', 'Cure racks', 'finishing', 'finish', 'dwell', 240),
+  station('FN4', 'Level sanding', 'finishing', 'finish', 'work', 1),
+  station('FN5', 'Buffing', 'finishing', 'finish', 'work', 2),
+  station('AS1', 'Electrics and hardware', 'assembly', 'bench', 'work', 2),
+  station('AS2', 'Set-up bench', 'assembly', 'bench', 'work', 2),
+  station('FR1', 'Rest shelf', 'finalRest', 'bench', 'dwell', 120),
+  station('FR2', 'Final inspection', 'finalRest', 'bench', 'work', 1),
+  station('DP1', 'Packing', 'dispatch', 'bench', 'work', 1),
+];

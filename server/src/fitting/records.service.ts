@@ -1,0 +1,106 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource, ILike, In } from 'typeorm';
+import { MeasureEntity } from '../assembly/assembly.entity.ts';
+import { CoatEntity } from '../finishing/finishing.entity.ts';
+import { LogbookEntity } from '../logbook/logbook.entity.ts';
+import { sentenceOf } from '../logbook/sentence.ts';
+import { notFound } from '../platform/problems/problems.ts';
+import { buildOf, toMeasureView } from '../routing/batches.queries.ts';
+import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, VisitEntity } from '../routing/routing.entity.ts';
+import { nameOf, operationAt, ShopService, type Shop } from '../setup/shop.service.ts';
+import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
+import type { InstrumentView, PartView, RecordView } from './fitting.dto.ts';
+import { InstrumentEntity } from './instrument.entity.ts';
+
+const LIST_MAX = 1000;
+
+@Injectable()
+export class RecordsService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+  ) {}
+
+  /** Instruments whose serial holds the text, the newest first. */
+  async list(text: string | undefined): Promise<InstrumentView[]> {
+    const shop = await this.shops.load();
+    const rows = await this.database.getRepository(InstrumentEntity).find({
+      ...(text === undefined ? {} : { where: { serial: ILike(`%${text.replace(/[%_\\]/g, '\\$&')}%`) } }),
+      order: { fittedMs: 'DESC', serial: 'ASC' },
+      take: LIST_MAX,
+    });
+    return rows.map((row) => toView(row, shop));
+  }
+
+  /** All that is known of one instrument, back to its lots and their readings. */
+  async record(serial: string): Promise<RecordView> {
+    const { manager } = this.database;
+    const instrument = await manager.findOneBy(InstrumentEntity, { serial });
+    if (!instrument) throw notFound('instrument', serial);
+    const shop = await this.shops.load();
+    const partIds = [instrument.bodyId, ...(instrument.neckId === null ? [] : [instrument.neckId])];
+    const pieces = await manager.findBy(PieceEntity, { id: In(partIds) });
+    const batchIds = [instrument.batchId, ...pieces.map((p) => p.batchId)];
+    const allIds = [serial, ...partIds];
+    const [batches, visits, coats, measures, defects, overrides, log] = await Promise.all([
+      manager.findBy(BatchEntity, { id: In(batchIds) }),
+      manager.find(VisitEntity, { where: { batchId: In(batchIds) }, order: { arrivedMs: 'ASC' } }),
+      manager.find(CoatEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
+      manager.find(MeasureEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
+      manager.find(DefectEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC' } }),
+      manager.find(OverrideEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
+      manager.find(LogbookEntity, { where: [{ batchId: In(batchIds) }], order: { id: 'ASC' }, take: 2000 }),
+    ]);
+    const routeId = batches[0]?.routeId ?? '';
+    const name = (operationId: string) => operationAt(shop, { routeId, operationId }).name;
+    const visitView = (v: VisitEntity) => ({
+      ...v,
+      operationName: name(v.operationId),
+      stationName: shop.stations.get(v.stationCode)?.name ?? v.stationCode,
+      by: v.personId === null ? null : nameOf(shop, v.personId),
+    });
+    const parts = await Promise.all(pieces.map((piece) => this.part(piece, visits.filter((v) => v.batchId === piece.batchId).map(visitView), shop)));
+    return {
+      instrument: toView(instrument, shop),
+      construction: shop.models.get(instrument.modelId)?.construction ?? '',
+      clearanceMm: instrument.clearanceMm,
+      shipper: instrument.shipper,
+      parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
+      visits: visits.filter((v) => v.batchId === instrument.batchId).map(visitView),
+      coats: coats.map((c) => ({ ...c, operationName: name(c.operationId), materialName: shop.materials.get(c.materialId)?.name ?? c.materialId, by: nameOf(shop, c.personId) })),
+      build: buildOf(coats, shop),
+      measures: measures.map((m) => toMeasureView(m, shop, { routeId })),
+      defects: defects.map((d) => ({ ...d, operationName: name(d.operationId), originOperationName: name(d.originOperationId), by: nameOf(shop, d.personId) })),
+      overrides: overrides.map((o) => ({ atMs: o.atMs, by: nameOf(shop, o.personId), reason: o.reason, operationName: o.operationId === null ? null : name(o.operationId), findings: [...o.findings] })),
+      log: log
+        .filter((row) => row.serial === null || row.serial === serial)
+        .map((row) => ({ id: row.id, atMs: row.atMs, by: nameOf(shop, row.personId), kind: row.kind, sentence: `${row.batchId ?? ''}: ${sentenceOf(row, shop, routeId)}` })),
+    };
+  }
+
+  private async part(piece: PieceEntity, visits: PartView['visits'], shop: Shop): Promise<PartView> {
+    const { manager } = this.database;
+    const lot = piece.lotId === null ? null : await manager.findOneBy(LotEntity, { id: piece.lotId });
+    const sessions = lot ? await manager.find(ReadingSessionEntity, { where: { lotId: lot.id }, order: { atMs: 'ASC' } }) : [];
+    const readings = await manager.find(ReadingEntity, { where: { sessionId: In(sessions.map((s) => s.id)) }, order: { seq: 'ASC' } });
+    const atRelease = sessions.filter((s) => lot?.releasedMs !== null && s.atMs <= (lot?.releasedMs ?? 0)).at(-1);
+    return {
+      pieceId: piece.id,
+      component: piece.component,
+      batchId: piece.batchId,
+      lotId: piece.lotId,
+      species: lot?.species ?? '',
+      supplier: lot?.supplier ?? '',
+      origin: lot?.origin ?? '',
+      permit: lot?.permit ?? null,
+      releasedMs: lot?.releasedMs ?? null,
+      meanPctAtRelease: atRelease?.meanPct ?? null,
+      sessions: sessions.map((s) => ({ ...s, by: nameOf(shop, s.personId), readings: readings.filter((r) => r.sessionId === s.id) })),
+      visits,
+    };
+  }
+}
+
+function toView(row: InstrumentEntity, shop: Shop): InstrumentView {
+  return { ...row, modelName: shop.models.get(row.modelId)?.name ?? row.modelId };
+}

@@ -1,0 +1,65 @@
+import { STAGES, type Stage } from '@ample-crane/core';
+import { Out, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
+
+export class StationFlowView {
+  @Out() code: string;
+  @Out() name: string;
+  @OutEnum(STAGES) stage: Stage;
+  @Out() benches: number;
+  @Out() workedHours: number;
+  @Out() availableHours: number;
+  /** load that arrived ÷ available hours */
+  @Out() loadRatio: number;
+  @Out() meanActiveHours: number;
+  @Out() good: number;
+  @Out() rework: number;
+  @Out() scrap: number;
+  @OutOrNull(Number) firstPassYield: number | null;
+  @Out() queuedBatches: number;
+  @Out() queuedHours: number;
+  @Out() weeklyHours: number;
+  @OutList(() => Number) goodByShift: number[];
+}
+
+export class ConstraintView {
+  @Out() stationCode: string;
+  @Out() stationName: string;
+  @Out() loadRatio: number;
+  @Out() queuedHours: number;
+  @Out() weeklyHours: number;
+  @OutOrNull(String) byActivePeriod: string | null;
+  @OutOrNull(Number) meanActiveHours: number | null;
+  @Out() agree: boolean;
+  @Out() sentence: string;
+}
+
+export class SpanView {
+  @Out() station: string;
+  @Out() stationName: string;
+  @Out() fromMs: number;
+  @Out() toMs: number;
+}
+
+export class ClassView {
+  @Out() days: number;
+  @Out() count: number;
+}
+
+export class FlowView {
+  @Out() days: number;
+  @Out() fromMs: number;
+  @Out() toMs: number;
+  @OutList(() => StationFlowView) stations: StationFlowView[];
+  @OutList(() => Number) shiftsMs: number[];
+  @Out() meanWip: number;
+  @OutList(() => Number) wipByDay: number[];
+  @Out() throughputPerDay: number;
+  @Out() shipped: number;
+  @Out() meanLeadDays: number;
+  @OutOrNull(Number) leadP50Days: number | null;
+  @OutOrNull(Number) leadP85Days: number | null;
+  @OutList(() => ClassView) leadHistogram: ClassView[];
+  @OutOrNull(Number) littleResidual: number | null;
+  @OutOrNull(ConstraintView) constraint: ConstraintView | null;
+  @OutList(() => SpanView) spans: SpanView[];
+}

@@ -1,0 +1,184 @@
+import {
+  constraintViews,
+  DAY_MS,
+  FlowMeter,
+  HOUR_MS,
+  MINUTE_MS,
+  touchMinutes,
+  type FlowEvent,
+  type FlowFigures,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { Clock } from '../platform/clock/clock.ts';
+import { BatchEntity } from '../routing/routing.entity.ts';
+import { operationAt, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
+import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
+
+/** At one instant: what ends is counted before what begins. */
+const RANK: Record<FlowEvent['kind'], number> = { stop: 0, finish: 1, leave: 2, enter: 3, arrive: 4, begin: 5 };
+const DEFAULT_DAYS = 28;
+const CACHE_MS = 60_000;
+
+@Injectable()
+export class FlowService {
+  /** A view of derived figures only; each process may keep its own for a minute. */
+  private cached: { atMs: number; days: number; view: Promise<FlowView> } | undefined;
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+    private readonly clock: Clock,
+  ) {}
+
+  view(days = DEFAULT_DAYS): Promise<FlowView> {
+    const nowMs = this.clock.nowMs();
+    if (this.cached && this.cached.days === days && Math.abs(nowMs - this.cached.atMs) < CACHE_MS) return this.cached.view;
+    const view = this.compute(days, nowMs);
+    view.catch(() => (this.cached = undefined));
+    this.cached = { atMs: nowMs, days, view };
+    return view;
+  }
+
+  private async compute(days: number, nowMs: number): Promise<FlowView> {
+    const shop = await this.shops.load();
+    const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs };
+    const time = workingTime(shop, window);
+    const stations = [...shop.stations.values()].filter((s) => s.kind === 'work');
+    const meter = new FlowMeter(stations.map((s) => ({ code: s.code, benches: s.places })), window, time);
+    for (const event of await this.events(shop, window.fromMs)) meter.record(event);
+    const figures = meter.figures();
+    const views = constraintViews(figures);
+    const queues = await this.queues(shop);
+    const weeklyMs = (time.between(window.fromMs, window.toMs) / days) * 7;
+    const rows: StationFlowView[] = figures.stations.map((s) => {
+      const station = shop.stations.get(s.code);
+      const queue = queues.get(s.code) ?? { batches: 0, hours: 0 };
+      return {
+        code: s.code,
+        name: station?.name ?? s.code,
+        stage: station?.stage ?? 'roughMill',
+        benches: station?.places ?? 1,
+        workedHours: s.workedMs / HOUR_MS,
+        availableHours: s.availableMs / HOUR_MS,
+        loadRatio: s.loadRatio,
+        meanActiveHours: s.meanActiveMs / HOUR_MS,
+        good: s.good,
+        rework: s.rework,
+        scrap: s.scrap,
+        firstPassYield: s.good + s.rework + s.scrap === 0 ? null : s.good / (s.good + s.rework + s.scrap),
+        queuedBatches: queue.batches,
+        queuedHours: queue.hours,
+        weeklyHours: (weeklyMs * (station?.places ?? 1)) / HOUR_MS,
+        goodByShift: s.goodByShift,
+      };
+    });
+    return {
+      days,
+      fromMs: window.fromMs,
+      toMs: window.toMs,
+      stations: rows,
+      shiftsMs: time.windows.map((w) => w.fromMs),
+      meanWip: figures.meanWip,
+      wipByDay: figures.wipByDay,
+      throughputPerDay: figures.throughputPerDay,
+      shipped: figures.shipped,
+      meanLeadDays: figures.meanLeadDays,
+      leadP50Days: figures.leadQuantilesDays?.p50 ?? null,
+      leadP85Days: figures.leadQuantilesDays?.p85 ?? null,
+      leadHistogram: histogram(figures),
+      littleResidual: figures.littleResidual,
+      constraint: toConstraint(rows, views),
+      spans: views.spans.map((s) => ({ ...s, stationName: shop.stations.get(s.station)?.name ?? s.station })),
+    };
+  }
+
+  /** What happened in the window, with what was already under way when it began, in time order. */
+  private async events(shop: Shop, fromMs: number): Promise<FlowEvent[]> {
+    const from = new Date(fromMs);
+    const query = <T>(sql: string) => this.database.query(sql, [from]) as Promise<T[]>;
+    const [entered, shipped, scrapped, visits, runs] = await Promise.all([
+      query<{ at: Date; count: number }>(
+        `select b.started_at as at, count(p.id)::int as count from batch b join piece p on p.batch_id = b.id
+         where b.component = 'body' and (b.started_at >= $1 or exists (
+           select 1 from piece q left join instrument i on i.serial = q.serial left join defect d on d.piece_id in (q.id, q.serial) and d.disposition = 'scrap'
+           where q.batch_id = b.id and coalesce(i.shipped_at, d.at, 'infinity') >= $1)) group by b.id`,
+      ),
+      query<{ at: Date; entered: Date }>(
+        `select i.shipped_at as at, b.started_at as entered from instrument i join piece p on p.id = i.body_id join batch b on b.id = p.batch_id where b.id in (
+           select b.id from batch b where b.component = 'body' and (b.started_at >= $1 or exists (
+           select 1 from piece q left join instrument i on i.serial = q.serial left join defect d on d.piece_id in (q.id, q.serial) and d.disposition = 'scrap'
+           where q.batch_id = b.id and coalesce(i.shipped_at, d.at, 'infinity') >= $1))) and i.shipped_at is not null`,
+      ),
+      query<{ at: Date }>(
+        `select d.at from defect d join piece p on p.id = d.piece_id where d.disposition = 'scrap' and p.component <> 'neck' and d.at >= $1`,
+      ),
+      query<{ batch_id: string; operation_id: string; station_code: string; quantity: number; arrived_at: Date; finished_at: Date | null; good: number; rework: number; scrap: number; route_id: string }>(
+        `select v.batch_id, v.operation_id, v.station_code, v.quantity, v.arrived_at, v.finished_at, v.good, v.rework, v.scrap, b.route_id
+         from visit v join batch b on b.id = v.batch_id where v.arrived_at >= $1 or v.finished_at >= $1`,
+      ),
+      query<{ station_code: string; from_at: Date; to_at: Date | null }>(`select station_code, from_at, to_at from run where to_at is null or to_at >= $1`),
+    ]);
+    const events: FlowEvent[] = [
+      ...entered.map((r) => ({ kind: 'enter' as const, atMs: r.at.getTime(), count: r.count })),
+      ...shipped.map((r) => ({ kind: 'leave' as const, atMs: r.at.getTime(), count: 1, enteredMs: r.entered.getTime(), shipped: true })),
+      ...scrapped.map((r) => ({ kind: 'leave' as const, atMs: r.at.getTime(), count: 1, enteredMs: r.at.getTime(), shipped: false })),
+      ...runs.flatMap((r): FlowEvent[] => [
+        { kind: 'begin', atMs: r.from_at.getTime(), station: r.station_code },
+        ...(r.to_at ? [{ kind: 'stop' as const, atMs: r.to_at.getTime(), station: r.station_code }] : []),
+      ]),
+      ...visits.flatMap((v): FlowEvent[] => {
+        const operation = operationAt(shop, { routeId: v.route_id, operationId: v.operation_id });
+        if (operation.kind !== 'work') return [];
+        return [
+          { kind: 'arrive', atMs: v.arrived_at.getTime(), station: v.station_code, loadMs: touchMinutes(operation, v.quantity) * MINUTE_MS },
+          ...(v.finished_at ? [{ kind: 'finish' as const, atMs: v.finished_at.getTime(), station: v.station_code, good: v.good, rework: v.rework, scrap: v.scrap }] : []),
+        ];
+      }),
+    ];
+    return events.sort((a, b) => a.atMs - b.atMs || RANK[a.kind] - RANK[b.kind]);
+  }
+
+  /** Hours of work waiting at each station now. */
+  async queues(shop: Shop): Promise<Map<string, { batches: number; hours: number }>> {
+    const waiting = await this.database.getRepository(BatchEntity).findBy({ status: 'queued' });
+    const queues = new Map<string, { batches: number; hours: number }>();
+    for (const batch of waiting) {
+      const queue = queues.get(batch.stationCode) ?? { batches: 0, hours: 0 };
+      queue.batches += 1;
+      queue.hours += touchMinutes(operationAt(shop, batch), batch.quantity) / 60;
+      queues.set(batch.stationCode, queue);
+    }
+    return queues;
+  }
+}
+
+function toConstraint(rows: readonly StationFlowView[], views: ReturnType<typeof constraintViews>): ConstraintView | null {
+  const named = (code: string | undefined) => rows.find((r) => r.code === code);
+  const byLoad = named(views.byLoad?.station);
+  if (!byLoad) return null;
+  const byActive = named(views.byActivePeriod?.station);
+  const percent = `${Math.round(byLoad.loadRatio * 100)} %`;
+  const holds = `${byLoad.name} holds the line: work for ${percent} of its hours came in, ${byLoad.queuedHours.toFixed(0)} h queued, ${byLoad.weeklyHours.toFixed(0)} h a week available`;
+  const sentence =
+    views.agree || !byActive
+      ? `${holds}.`
+      : `${holds}. ${byActive.name} works longest without a break (${byActive.meanActiveHours.toFixed(1)} h); where the two views differ, look at both.`;
+  return {
+    stationCode: byLoad.code,
+    stationName: byLoad.name,
+    loadRatio: byLoad.loadRatio,
+    queuedHours: byLoad.queuedHours,
+    weeklyHours: byLoad.weeklyHours,
+    byActivePeriod: byActive?.name ?? null,
+    meanActiveHours: byActive?.meanActiveHours ?? null,
+    agree: views.agree,
+    sentence,
+  };
+}
+
+function histogram(figures: FlowFigures): { days: number; count: number }[] {
+  const counts = new Map<number, number>();
+  for (const lead of figures.leadDays) counts.set(Math.floor(lead / 2) * 2, (counts.get(Math.floor(lead / 2) * 2) ?? 0) + 1);
+  return [...counts].map(([days, count]) => ({ days, count })).sort((a, b) => a.days - b.days);
+}

@@ -1,0 +1,17 @@
+import type { EntryKind } from '@ample-crane/core';
+import { Entity, PrimaryColumn } from 'typeorm';
+import { Count, Instant, Json, OrNothing, Text } from '../platform/database/columns.ts';
+
+@Entity('logbook')
+export class LogbookEntity {
+  @PrimaryColumn('int') id: number;
+  @Instant('at') atMs: number;
+  @Instant('recorded_at') recordedMs: number;
+  @Text(OrNothing) personId: string | null;
+  @Text() kind: EntryKind;
+  @Text(OrNothing) lotId: string | null;
+  @Text(OrNothing) batchId: string | null;
+  @Text(OrNothing) serial: string | null;
+  @Count() schemaVersion: 1;
+  @Json() payload: object;
+}

@@ -1,0 +1,192 @@
+import { createHash } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import {
+  applyEntry,
+  ShopState,
+  type EntryKind,
+  type LogbookEntry,
+  type Payloads,
+  type Route,
+  type Subject,
+} from '@ample-crane/core';
+import { DataSource, In, type EntityManager } from 'typeorm';
+import { InstrumentEntity } from '../fitting/instrument.entity.ts';
+import { OrderEntity } from '../orders/order.entity.ts';
+import { Clock } from '../platform/clock/clock.ts';
+import { upsertRows } from '../platform/database/rows.ts';
+import { CHANNEL } from '../platform/events/events.service.ts';
+import type { Actor } from '../platform/identity/actor.ts';
+import { notFound, Problem } from '../platform/problems/problems.ts';
+import { BatchEntity, PieceEntity, RunEntity, VisitEntity } from '../routing/routing.entity.ts';
+import { RouteEntity } from '../setup/setup.entity.ts';
+import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
+import { STATE_TABLES } from './tables.ts';
+
+/** What a command is about: loaded and locked before it is judged. */
+export interface Concerns {
+  lots?: readonly string[];
+  sessions?: readonly string[];
+  batches?: readonly string[];
+  serials?: readonly string[];
+}
+
+export interface Command {
+  name: string;
+  /** what was asked, to tell a repeat from another request under the same key */
+  request: object;
+  concerns: Concerns;
+}
+
+/** One command's work: what it sees and how it writes. */
+export interface UnitOfWork {
+  manager: EntityManager;
+  nowMs: number;
+  state: ShopState;
+  actor: Actor;
+  record<K extends EntryKind>(kind: K, subject: Subject, payload: Payloads[K], atMs?: number): Promise<void>;
+}
+
+@Injectable()
+export class LogbookService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly clock: Clock,
+  ) {}
+
+  /**
+   * Runs a command in one transaction: lock, judge, append to the logbook, bring the state up to date, tell.
+   * The same request under the same Idempotency-Key is carried out once and answered alike.
+   */
+  async perform<T extends object>(actor: Actor, command: Command, work: (unit: UnitOfWork) => Promise<T>): Promise<T> {
+    return this.database.transaction(async (manager) => {
+      const earlier = await this.claimReceipt(manager, actor, command);
+      if (earlier) return earlier as T;
+      const state = await this.load(manager, command.concerns);
+      const nowMs = this.clock.nowMs();
+      const topics = new Set<string>();
+      const answer = await work({
+        manager,
+        nowMs,
+        state,
+        actor,
+        record: async (kind, subject, payload, atMs = nowMs) => {
+          const entry = await this.append(manager, actor, kind, subject, payload, atMs);
+          applyEntry(state, entry);
+          topics.add(kind.split('.')[0] ?? kind);
+        },
+      });
+      for (const [kind, entity] of STATE_TABLES) await upsertRows(manager, entity, state.takeTouched(kind));
+      if (actor.idempotencyKey !== null)
+        await manager.query('update command_receipt set response = $3 where person_id = $1 and key = $2', [
+          actor.personId,
+          actor.idempotencyKey,
+          JSON.stringify(answer),
+        ]);
+      await this.tell(manager, [...topics]);
+      return answer;
+    });
+  }
+
+  /** Tells every listener, once this transaction is committed. */
+  async tell(manager: EntityManager, topics: string[]): Promise<void> {
+    await manager.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify({ topics })]);
+  }
+
+  private async claimReceipt(manager: EntityManager, actor: Actor, command: Command): Promise<object | undefined> {
+    if (actor.idempotencyKey === null) return undefined;
+    const requestHash = createHash('sha256').update(`${command.name}\n${JSON.stringify(command.request)}`).digest('hex');
+    const claimed: unknown[] = await manager.query(
+      'insert into command_receipt (person_id, key, request_hash, at) values ($1, $2, $3, now()) on conflict do nothing returning key',
+      [actor.personId, actor.idempotencyKey, requestHash],
+    );
+    if (claimed.length > 0) return undefined;
+    const rows: { request_hash: string; response: object }[] = await manager.query(
+      'select request_hash, response from command_receipt where person_id = $1 and key = $2',
+      [actor.personId, actor.idempotencyKey],
+    );
+    const [receipt] = rows;
+    if (receipt?.request_hash !== requestHash)
+      throw new Problem(422, 'key-reused', 'Key used before', 'This Idempotency-Key was used for another request.');
+    return receipt.response;
+  }
+
+  private async append<K extends EntryKind>(
+    manager: EntityManager,
+    actor: Actor,
+    kind: K,
+    subject: Subject,
+    payload: Payloads[K],
+    atMs: number,
+  ): Promise<LogbookEntry> {
+    const fields = {
+      lotId: subject.lotId ?? null,
+      batchId: subject.batchId ?? null,
+      serial: subject.serial ?? null,
+      schemaVersion: 1 as const,
+    };
+    const rows: { id: number }[] = await manager.query(
+      `insert into logbook (at, recorded_at, person_id, kind, lot_id, batch_id, serial, schema_version, payload)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
+      [
+        new Date(atMs),
+        new Date(this.clock.nowMs()),
+        actor.personId,
+        kind,
+        fields.lotId,
+        fields.batchId,
+        fields.serial,
+        fields.schemaVersion,
+        JSON.stringify(payload),
+      ],
+    );
+    // A generic kind and its payload cannot be tied together in the union; this method's signature does it.
+    return { ...fields, id: rows[0]?.id ?? 0, atMs: Math.round(atMs), personId: actor.personId, kind, payload } as unknown as LogbookEntry;
+  }
+
+  private async load(manager: EntityManager, concerns: Concerns): Promise<ShopState> {
+    const lock = { mode: 'pessimistic_write' as const };
+    const routes = await manager.find(RouteEntity);
+    const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])));
+
+    const instruments = await manager.find(InstrumentEntity, { where: { serial: In(sorted(concerns.serials)) }, lock, order: { serial: 'ASC' } });
+    requireAll('instrument', concerns.serials, instruments.map((i) => i.serial));
+    const batchIds = sorted([...(concerns.batches ?? []), ...instruments.map((i) => i.batchId)]);
+    const batches = await manager.find(BatchEntity, { where: { id: In(batchIds) }, lock, order: { id: 'ASC' } });
+    requireAll('batch', concerns.batches, batches.map((b) => b.id));
+    const sessions = await manager.findBy(ReadingSessionEntity, { id: In(sorted(concerns.sessions)) });
+    requireAll('reading session', concerns.sessions, sessions.map((s) => s.id));
+    const lotIds = sorted([...(concerns.lots ?? []), ...sessions.map((s) => s.lotId)]);
+    const lots = await manager.find(LotEntity, { where: { id: In(lotIds) }, lock, order: { id: 'ASC' } });
+    requireAll('lot', concerns.lots, lots.map((l) => l.id));
+    const orderIds = sorted(instruments.flatMap((i) => i.orderId ?? []));
+    const orders = await manager.find(OrderEntity, { where: { id: In(orderIds) }, lock, order: { id: 'ASC' } });
+
+    instruments.forEach((row) => state.load('instrument', row));
+    batches.forEach((row) => state.load('batch', row));
+    sessions.forEach((row) => state.load('session', row));
+    lots.forEach((row) => state.load('lot', row));
+    orders.forEach((row) => state.load('order', row));
+    if (batches.length > 0) {
+      const pieces = await manager.find(PieceEntity, { where: { batchId: In(batchIds) }, order: { ordinal: 'ASC' } });
+      pieces.forEach((row) => state.load('piece', row));
+      const visits = await manager.findBy(VisitEntity, { id: In(batches.map((b) => b.visitId)) });
+      visits.forEach((row) => state.load('visit', row));
+      const runs = await manager.findBy(RunEntity, { id: In(batches.flatMap((b) => b.runId ?? [])) });
+      runs.forEach((row) => state.load('run', row));
+      const ofPieces = await manager.findBy(InstrumentEntity, { batchId: In(batchIds) });
+      ofPieces.forEach((row) => state.load('instrument', row));
+    }
+    if (sessions.length > 0) {
+      const readings = await manager.findBy(ReadingEntity, { sessionId: In(sessions.map((s) => s.id)) });
+      readings.forEach((row) => state.load('reading', row));
+    }
+    return state;
+  }
+}
+
+const sorted = (ids: readonly string[] | undefined) => [...new Set(ids ?? [])].sort();
+
+function requireAll(what: string, wanted: readonly string[] | undefined, found: readonly string[]): void {
+  const missing = wanted?.find((id) => !found.includes(id));
+  if (missing !== undefined) throw notFound(what, missing);
+}

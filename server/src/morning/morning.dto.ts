@@ -1,0 +1,66 @@
+import { STAGES, type Finding, type Stage } from '@ample-crane/core';
+import { ConstraintView, StationFlowView } from '../flow/flow.dto.ts';
+import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { FindingView, LogView } from '../platform/http/views.ts';
+import { OrderView } from '../orders/orders.ts';
+import { BatchView } from '../routing/batch.view.ts';
+
+export class DecisionView {
+  @OutEnum(STAGES) stage: Stage;
+  /** what kind of act it asks for */
+  @OutEnum(['move', 'release', 'hold', 'look']) act: 'move' | 'release' | 'hold' | 'look';
+  @OutEnumOrNull(['batch', 'lot', 'zone']) subject: 'batch' | 'lot' | 'zone' | null;
+  @OutOrNull(String) id: string | null;
+  @Out() version: number;
+  @Out() sentence: string;
+  @OutList(() => FindingView) findings: Finding[];
+}
+
+export class ComingFreeView {
+  @OutEnum(['batch', 'lot']) subject: 'batch' | 'lot';
+  @Out() id: string;
+  @OutEnum(STAGES) stage: Stage;
+  @Out() sentence: string;
+  @Out() untilMs: number;
+}
+
+export class GapView {
+  @Out() name: string;
+  @Out() untilMs: number;
+  @Out() sentence: string;
+}
+
+export class MorningView {
+  @Out() nowMs: number;
+  @Out() canMove: number;
+  @Out() canRelease: number;
+  @Out() comingFreeToday: number;
+  @Out() late: number;
+  @OutList(() => DecisionView) decisions: DecisionView[];
+  @OutList(() => ComingFreeView) comingFree: ComingFreeView[];
+  @OutList(() => OrderView) lateOrders: OrderView[];
+  @OutList(() => GapView) gaps: GapView[];
+  @OutList(() => LogView) changed: LogView[];
+  @Out() shippedSinceYesterday: number;
+  @Out() finishedSinceYesterday: number;
+  @OutOrNull(ConstraintView) constraint: ConstraintView | null;
+}
+
+export class WalkView {
+  @OutEnum(STAGES) stage: Stage;
+  @Out() waiting: number;
+  @Out() decisions: number;
+}
+
+export class FloorView {
+  @Out() nowMs: number;
+  @OutList(() => StationFlowView) stations: StationFlowView[];
+  @OutList(() => BatchView) batches: BatchView[];
+  @OutOrNull(ConstraintView) constraint: ConstraintView | null;
+}
+
+export class FoundView {
+  @OutEnum(['batch', 'lot', 'instrument', 'order']) kind: 'batch' | 'lot' | 'instrument' | 'order';
+  @Out() id: string;
+  @Out() sentence: string;
+}

@@ -1,0 +1,190 @@
+import { DAY_MS, sprayObjections, STAGES, type Stage } from '@ample-crane/core';
+import dayjs from 'dayjs';
+import timezone from 'dayjs/plugin/timezone.js';
+import utc from 'dayjs/plugin/utc.js';
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { ClimateService } from '../climate/climate.service.ts';
+import { FlowService } from '../flow/flow.service.ts';
+import { LogbookEntity } from '../logbook/logbook.entity.ts';
+import { sentenceOf } from '../logbook/sentence.ts';
+import { OrdersService } from '../orders/orders.ts';
+import { Clock } from '../platform/clock/clock.ts';
+import { BatchesQueries } from '../routing/batches.queries.ts';
+import type { BatchView } from '../routing/batch.view.ts';
+import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import { LotsService } from '../timber/lots.service.ts';
+import type { LotView } from '../timber/lot.dto.ts';
+import type { ComingFreeView, DecisionView, FloorView, FoundView, GapView, MorningView, WalkView } from './morning.dto.ts';
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
+
+/** Kinds of entry worth telling the next morning. */
+const NEWS = ['batch.held', 'lot.received', 'lot.released', 'instruments.fitted', 'instrument.shipped', 'setup.changed'];
+const FOUND_MAX = 12;
+
+@Injectable()
+export class MorningService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+    private readonly batches: BatchesQueries,
+    private readonly lots: LotsService,
+    private readonly orders: OrdersService,
+    private readonly flow: FlowService,
+    private readonly climate: ClimateService,
+    private readonly clock: Clock,
+  ) {}
+
+  /** What can move now, what comes free today, what is late, who is missing, what limits the factory. */
+  async morning(): Promise<MorningView> {
+    const shop = await this.shops.load();
+    const nowMs = this.clock.nowMs();
+    const { timeZone } = shop.settings.workWeek;
+    const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
+    const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
+    const [batches, lots, orders, flow, boothAir] = await Promise.all([
+      this.batches.list({}, shop),
+      this.lots.list(['drying']),
+      this.orders.open(shop),
+      this.flow.view(),
+      this.climate.air(shop.settings.factory.boothZoneId),
+    ]);
+    const decisions = decide(batches, lots, shop, boothAir);
+    const comingFree = free(batches, lots, nowMs, endOfDayMs);
+    const lateOrders = orders.filter((o) => (o.lateDays ?? 0) > 0).sort((a, b) => (b.lateDays ?? 0) - (a.lateDays ?? 0));
+    const news = await this.news(sinceMs, shop);
+    return {
+      nowMs,
+      canMove: decisions.filter((d) => d.act === 'move').length,
+      canRelease: decisions.filter((d) => d.act === 'release').length,
+      comingFreeToday: comingFree.length,
+      late: lateOrders.length,
+      decisions,
+      comingFree,
+      lateOrders,
+      gaps: gaps(shop, nowMs),
+      ...news,
+      constraint: flow.constraint,
+    };
+  }
+
+  private async news(sinceMs: number, shop: Shop): Promise<Pick<MorningView, 'changed' | 'shippedSinceYesterday' | 'finishedSinceYesterday'>> {
+    const rows = await this.database
+      .getRepository(LogbookEntity)
+      .createQueryBuilder('e')
+      .where('e.at >= :since and (e.kind in (:...kinds) or (e.payload->>\'override\') is not null)', { since: new Date(sinceMs), kinds: NEWS })
+      .orderBy('e.id', 'DESC')
+      .take(60)
+      .getMany();
+    const counts: { shipped: number; finished: number }[] = await this.database.query(
+      `select count(*) filter (where kind = 'instrument.shipped')::int as shipped, count(*) filter (where kind = 'work.finished')::int as finished from logbook where at >= $1`,
+      [new Date(sinceMs)],
+    );
+    return {
+      changed: rows.map((row) => ({
+        id: row.id,
+        atMs: row.atMs,
+        by: nameOf(shop, row.personId),
+        kind: row.kind,
+        sentence: `${row.serial ?? row.batchId ?? row.lotId ?? ''} ${sentenceOf(row, shop, null)}`.trim(),
+      })),
+      shippedSinceYesterday: counts[0]?.shipped ?? 0,
+      finishedSinceYesterday: counts[0]?.finished ?? 0,
+    };
+  }
+
+  /** The rail: how much waits at each stage, and where a decision is due. */
+  async walk(): Promise<WalkView[]> {
+    const shop = await this.shops.load();
+    const [batches, lots] = await Promise.all([this.batches.list({}, shop), this.lots.list(['drying'])]);
+    const decisions = decide(batches, lots, shop, undefined);
+    return STAGES.map((stage) => ({
+      stage,
+      waiting: stage === 'woodRoom' ? lots.length : batches.filter((b) => b.stage === stage).length,
+      decisions: decisions.filter((d) => d.stage === stage).length,
+    }));
+  }
+
+  async floor(): Promise<FloorView> {
+    const shop = await this.shops.load();
+    const [batches, flow] = await Promise.all([this.batches.list({}, shop), this.flow.view()]);
+    return { nowMs: this.clock.nowMs(), stations: flow.stations, batches, constraint: flow.constraint };
+  }
+
+  /** What a typed or scanned text may mean. */
+  async find(text: string): Promise<FoundView[]> {
+    const rows: { kind: FoundView['kind']; id: string; sentence: string }[] = await this.database.query(
+      `(select 'batch' as kind, b.id, b.quantity || ' × ' || m.name || ' ' || b.component || ', ' || b.status as sentence, (b.id = upper($1))::int as exact
+          from batch b join model m on m.id = b.model_id where b.id ilike $2 or m.name ilike $2 order by exact desc, b.number desc limit $3)
+       union all
+       (select 'lot', l.id, l.species || ', ' || l.form || ', ' || l.state, (l.id = upper($1))::int from lot l
+          where l.id ilike $2 or l.species ilike $2 or l.supplier ilike $2 order by 4 desc, l.number desc limit $3)
+       union all
+       (select 'instrument', i.serial, m.name || ', ' || i.state, (i.serial = upper($1))::int from instrument i join model m on m.id = i.model_id
+          where i.serial ilike $2 order by 4 desc, i.fitted_at desc limit $3)
+       union all
+       (select 'order', o.id, o.quantity || ' × ' || m.name || ' for ' || o.customer, (o.id = upper($1))::int from customer_order o join model m on m.id = o.model_id
+          where o.id ilike $2 or o.customer ilike $2 order by 4 desc, o.number desc limit $3)
+       order by exact desc limit $3`,
+      [text, `%${text.replace(/[%_\\]/g, '\\$&')}%`, FOUND_MAX],
+    );
+    return rows.map(({ kind, id, sentence }) => ({ kind, id, sentence }));
+  }
+}
+
+function decide(batches: readonly BatchView[], lots: readonly LotView[], shop: Shop, boothAir: { tempC: number; relativeHumidity: number } | undefined): DecisionView[] {
+  const decisions: DecisionView[] = [];
+  for (const lot of lots) {
+    if (lot.verdict === 'pass')
+      decisions.push({ stage: 'woodRoom', act: 'release', subject: 'lot', id: lot.id, version: lot.version, sentence: `Release lot ${lot.id} (${lot.species}) to the mill`, findings: lot.findings });
+    else if (lot.never !== null)
+      decisions.push({ stage: 'woodRoom', act: 'look', subject: 'lot', id: lot.id, version: lot.version, sentence: `Lot ${lot.id} (${lot.species}) will not get there: ${lot.never}`, findings: lot.findings });
+  }
+  for (const batch of batches) {
+    const what = `${batch.id} (${batch.quantity} ${batch.modelName} ${plural(batch.component, batch.quantity)})`;
+    const common = { stage: batch.stage, subject: 'batch' as const, id: batch.id, version: batch.version, findings: batch.findings };
+    if (batch.status === 'held') decisions.push({ ...common, act: 'hold', sentence: `${what} is held: ${batch.holdReason ?? ''}` });
+    else if (batch.status !== 'dwelling' && batch.status !== 'finished') continue;
+    else if (batch.verdict === 'pass') decisions.push({ ...common, act: 'move', sentence: `Move ${what} from ${batch.stationName} to ${batch.nextOperationName ?? 'the next step'}` });
+    else if (batch.verdict === 'stop') decisions.push({ ...common, act: 'look', sentence: `${what} is stopped at ${batch.operationName}` });
+  }
+  if (boothAir) {
+    const objections = sprayObjections(boothAir.tempC, boothAir.relativeHumidity, shop.settings.sprayLimits);
+    if (objections.length > 0)
+      decisions.push({ stage: 'finishing', act: 'hold', subject: 'zone', id: shop.settings.factory.boothZoneId, version: 0, sentence: `Hold spraying: ${objections.join('. ')}`, findings: [] });
+  }
+  const order = (stage: Stage) => STAGES.indexOf(stage);
+  return decisions.sort((a, b) => order(a.stage) - order(b.stage));
+}
+
+function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: number, endMs: number): ComingFreeView[] {
+  const found: ComingFreeView[] = batches
+    .filter((b) => b.verdict === 'wait' && b.untilMs !== null && b.untilMs <= endMs && b.status !== 'held')
+    .map((b) => ({
+      subject: 'batch',
+      id: b.id,
+      stage: b.stage,
+      sentence: `${b.id} (${b.quantity} ${b.modelName} ${plural(b.component, b.quantity)}) leaves ${b.operationName.toLowerCase()} for ${b.nextOperationName ?? 'the next step'}`,
+      untilMs: b.untilMs ?? nowMs,
+    }));
+  for (const lot of lots)
+    if (lot.daysToBand !== null && lot.daysToBand > 0 && nowMs + lot.daysToBand * DAY_MS <= endMs)
+      found.push({ subject: 'lot', id: lot.id, stage: 'woodRoom', sentence: `Lot ${lot.id} should enter its band`, untilMs: nowMs + lot.daysToBand * DAY_MS });
+  return found.sort((a, b) => a.untilMs - b.untilMs);
+}
+
+/** Who is away now, and what only they can do. */
+function gaps(shop: Shop, nowMs: number): GapView[] {
+  const people = [...shop.people.values()].filter((p) => p.active);
+  const awayUntil = (p: (typeof people)[number]) => p.away.find((a) => a.fromMs <= nowMs && a.toMs > nowMs)?.toMs;
+  return people.flatMap((p) => {
+    const untilMs = awayUntil(p);
+    if (untilMs === undefined) return [];
+    const alone = p.skills.filter((s) => !people.some((q) => q.id !== p.id && q.skills.includes(s) && awayUntil(q) === undefined));
+    return [{ name: p.name, untilMs, sentence: alone.length > 0 ? `Nobody else here can do ${alone.join(', ')}` : `${p.skills.join(', ') || 'No bench work'}: others can stand in` }];
+  });
+}
+
+const plural = (component: string, count: number) => (count === 1 ? component : component === 'body' ? 'bodies' : `${component}s`);

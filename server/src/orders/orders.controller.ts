@@ -1,0 +1,27 @@
+import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { DoneView } from '../platform/http/views.ts';
+import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
+import { Allow } from '../platform/identity/role.ts';
+import { OrdersService, OrderView, PlaceOrderDto } from './orders.ts';
+
+@ApiTags('orders')
+@Controller('orders')
+export class OrdersController {
+  constructor(private readonly orders: OrdersService) {}
+
+  @Get()
+  @Allow('viewer')
+  @ApiOkResponse({ type: [OrderView] })
+  open(): Promise<OrderView[]> {
+    return this.orders.open();
+  }
+
+  @Post()
+  @Allow('manager')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  place(@CurrentActor() actor: Actor, @Body() dto: PlaceOrderDto): Promise<DoneView> {
+    return this.orders.place(actor, dto);
+  }
+}

@@ -1,0 +1,66 @@
+import { Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import pg from 'pg';
+import { Observable, Subject } from 'rxjs';
+import { databaseUrl } from '../database/url.ts';
+
+export const CHANNEL = 'shop';
+
+/** What changed, by the words the web's queries are filed under. */
+export interface ShopChange {
+  topics: string[];
+}
+
+const RETRY_MS = 1000;
+
+/** Hears the database's notifications, so that every server process can tell its own listeners. */
+@Injectable()
+export class EventsService implements OnModuleInit, OnApplicationShutdown {
+  private readonly logger = new Logger('Events');
+  private readonly changes = new Subject<ShopChange>();
+  private readonly ends = new Subject<void>();
+  private client: pg.Client | undefined;
+  private closing = false;
+
+  async onModuleInit(): Promise<void> {
+    await this.listen();
+  }
+
+  /** Everything that happens from now on. */
+  stream(): Observable<ShopChange> {
+    return this.changes.asObservable();
+  }
+
+  /** Fires once when the server stops, to close the streams. */
+  ended(): Observable<void> {
+    return this.ends.asObservable();
+  }
+
+  private async listen(): Promise<void> {
+    const client = new pg.Client({ connectionString: databaseUrl() });
+    client.on('notification', ({ payload }) => this.changes.next(JSON.parse(payload ?? '{"topics":[]}') as ShopChange));
+    client.on('error', (error) => this.logger.warn(`Lost the database: ${error.message}`));
+    client.on('end', () => {
+      if (!this.closing) setTimeout(() => void this.relisten(), RETRY_MS);
+    });
+    await client.connect();
+    await client.query(`listen ${CHANNEL}`);
+    this.client = client;
+  }
+
+  private async relisten(): Promise<void> {
+    try {
+      await this.listen();
+      // Whatever was missed meanwhile is fetched anew.
+      this.changes.next({ topics: ['all'] });
+    } catch {
+      if (!this.closing) setTimeout(() => void this.relisten(), RETRY_MS);
+    }
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    this.closing = true;
+    this.ends.next();
+    this.changes.complete();
+    await this.client?.end();
+  }
+}

@@ -1,0 +1,21 @@
+import { createParamDecorator, type ExecutionContext } from '@nestjs/common';
+import type { Request } from 'express';
+import type { Role } from './role.ts';
+
+/** The signed-in person behind a request, and the mark that makes a repeated request harmless. */
+export interface Actor {
+  personId: string;
+  name: string;
+  role: Role;
+  idempotencyKey: string | null;
+}
+
+export interface SignedRequest extends Request {
+  actor?: Actor;
+}
+
+export const CurrentActor = createParamDecorator((_: unknown, context: ExecutionContext): Actor => {
+  const { actor } = context.switchToHttp().getRequest<SignedRequest>();
+  if (!actor) throw new Error('This route has no signed-in person');
+  return actor;
+});

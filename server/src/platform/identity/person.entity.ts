@@ -1,0 +1,27 @@
+import type { UnitChoice } from '@ample-crane/core';
+import { Entity, PrimaryColumn } from 'typeorm';
+import { Count, Flag, Instant, Json, OrNothing, Text } from '../database/columns.ts';
+import type { Role } from './role.ts';
+
+@Entity('person')
+export class PersonEntity {
+  @PrimaryColumn('text') id: string;
+  @Text() login: string;
+  @Text() name: string;
+  @Text() role: Role;
+  @Json() skills: string[];
+  @Json() away: { fromMs: number; toMs: number }[];
+  @Text() passwordHash: string;
+  @Flag() active: boolean;
+  @Json() units: UnitChoice;
+  @Text() theme: 'paper' | 'booth';
+  @Text(OrNothing) feedTokenHash: string | null;
+  @Count() version: number;
+}
+
+@Entity('session')
+export class SessionEntity {
+  @PrimaryColumn('text') tokenHash: string;
+  @Text() personId: string;
+  @Instant('expires_at') expiresMs: number;
+}

@@ -1,0 +1,11 @@
+import { SetMetadata } from '@nestjs/common';
+
+export const ROLES = ['viewer', 'operator', 'lead', 'manager', 'admin'] as const;
+/** Each may do what the ones before it may. */
+export type Role = (typeof ROLES)[number];
+
+export const mayActAs = (role: Role, needed: Role) => ROLES.indexOf(role) >= ROLES.indexOf(needed);
+
+export const ALLOWED = 'allowed';
+/** The least role that may call a route; a route that says nothing is closed to everyone. */
+export const Allow = (role: Role | 'public') => SetMetadata(ALLOWED, role);

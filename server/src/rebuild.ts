@@ -1,0 +1,19 @@
+import 'reflect-metadata';
+import { ownerDataSource } from './database.ts';
+import { compare, replay, rewrite } from './logbook/rebuild.ts';
+
+// Replays the logbook and compares what follows from it with the tables; with --write, puts the tables right.
+const database = await ownerDataSource().initialize();
+try {
+  const startedMs = Date.now();
+  const { state, entries } = await replay(database.manager);
+  const differences = await compare(database.manager, state);
+  console.log(`${entries} entries replayed in ${((Date.now() - startedMs) / 1000).toFixed(1)} s; ${differences.length} differences`);
+  for (const d of differences.slice(0, 20)) console.log(`  ${d.kind} ${d.key}: ${d.what}`);
+  if (process.argv.includes('--write')) {
+    await database.transaction((manager) => rewrite(manager, state));
+    console.log('The state tables have been written anew from the logbook.');
+  } else if (differences.length > 0) process.exitCode = 1;
+} finally {
+  await database.destroy();
+}

@@ -1,0 +1,82 @@
+import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { Type } from 'class-transformer';
+import { ClimateService } from '../climate/climate.service.ts';
+import { InCount } from '../platform/http/fields.ts';
+import { DoneView } from '../platform/http/views.ts';
+import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
+import { Allow } from '../platform/identity/role.ts';
+import { ChangeMoistureDto, ChangePersonDto, ChangeSerialDto, ChangeStationDto, PersonDto, SetupView, ZoneDayView, ZoneView } from './setup.dto.ts';
+import { SetupService } from './setup.service.ts';
+
+export class DaysDto {
+  @Type(() => Number)
+  @InCount({ min: 1, max: 800, optional: true })
+  days?: number;
+}
+
+@ApiTags('setup')
+@Controller()
+export class SetupController {
+  constructor(
+    private readonly setup: SetupService,
+    private readonly climate: ClimateService,
+  ) {}
+
+  @Get('setup')
+  @Allow('viewer')
+  @ApiOkResponse({ type: SetupView })
+  view(): Promise<SetupView> {
+    return this.setup.view();
+  }
+
+  @Get('zones')
+  @Allow('viewer')
+  @ApiOkResponse({ type: [ZoneView] })
+  zones(): Promise<ZoneView[]> {
+    return this.climate.now();
+  }
+
+  @Get('zones/:id/days')
+  @Allow('viewer')
+  @ApiOkResponse({ type: [ZoneDayView] })
+  days(@Param('id') id: string, @Query() { days }: DaysDto): Promise<ZoneDayView[]> {
+    return this.climate.daily(id, days ?? 60);
+  }
+
+  @Post('people')
+  @Allow('manager')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  addPerson(@CurrentActor() actor: Actor, @Body() dto: PersonDto): Promise<DoneView> {
+    return this.setup.addPerson(actor, dto);
+  }
+
+  @Put('people/:id')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changePerson(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ChangePersonDto): Promise<DoneView> {
+    return this.setup.changePerson(actor, id, dto);
+  }
+
+  @Put('stations/:code')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeStation(@CurrentActor() actor: Actor, @Param('code') code: string, @Body() dto: ChangeStationDto): Promise<DoneView> {
+    return this.setup.changeStation(actor, code, dto);
+  }
+
+  @Put('settings/moisture')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeMoisture(@CurrentActor() actor: Actor, @Body() dto: ChangeMoistureDto): Promise<DoneView> {
+    return this.setup.changeMoisture(actor, dto);
+  }
+
+  @Put('settings/serial')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeSerial(@CurrentActor() actor: Actor, @Body() dto: ChangeSerialDto): Promise<DoneView> {
+    return this.setup.changeSerialPattern(actor, dto);
+  }
+}

@@ -1,0 +1,144 @@
+import { STAGES, type Operation, type Stage } from '@ample-crane/core';
+import { InCount, InFlag, InNumber, InOneOf, InText, InTexts, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import { VersionDto } from '../platform/http/version.dto.ts';
+import { ROLES, type Role } from '../platform/identity/role.ts';
+import { CharacteristicView } from '../routing/batch.view.ts';
+
+export class PersonDto {
+  @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' }) login: string;
+  @InText({ max: 80 }) name: string;
+  @InOneOf(ROLES) role: Role;
+  @InTexts({ max: 40 }) skills: string[];
+  @InText({ min: 10, max: 200 }) password: string;
+}
+
+export class ChangePersonDto extends VersionDto {
+  @InText({ max: 80 }) name: string;
+  @InOneOf(ROLES) role: Role;
+  @InTexts({ max: 40 }) skills: string[];
+  @InFlag() active: boolean;
+}
+
+export class ChangeStationDto extends VersionDto {
+  @InText({ max: 60 }) name: string;
+  @InCount({ min: 1, max: 500 }) places: number;
+}
+
+export class ChangeMoistureDto {
+  @InOneOf(['calendar', 'meter', 'both']) gateSchool: 'calendar' | 'meter' | 'both';
+  @InOneOf(['shop', 'fixed']) bandSchool: 'shop' | 'fixed';
+  @InNumber({ min: 0.2, max: 5 }) halfWidthPct: number;
+  @InNumber({ min: 3, max: 20 }) fixedLowPct: number;
+  @InNumber({ min: 3, max: 20 }) fixedHighPct: number;
+  @InCount({ min: 1, max: 60 }) readingsNeeded: number;
+  @InNumber({ min: 0.2, max: 10 }) spreadLimitPct: number;
+  @InNumber({ min: 0.2, max: 10 }) gradientLimitPct: number;
+  @InNumber({ min: 0.005, max: 2 }) stableLimitPctPerDay: number;
+  @InCount({ min: 2, max: 120 }) stableWindowDays: number;
+  @InNumber({ min: 0, max: 730 }) daysPer25Mm: number;
+}
+
+export class ChangeSerialDto {
+  @InText({ max: 60 }) template: string;
+  @InOneOf(['day', 'week', 'year', 'never']) reset: 'day' | 'week' | 'year' | 'never';
+}
+
+export class PersonView {
+  @Out() id: string;
+  @Out() login: string;
+  @Out() name: string;
+  @OutEnum(ROLES) role: Role;
+  @OutList(() => String) skills: string[];
+  @Out() active: boolean;
+  @OutOrNull(Number) awayUntilMs: number | null;
+  @Out() version: number;
+}
+
+export class StationView {
+  @Out() code: string;
+  @Out() name: string;
+  @OutEnum(STAGES) stage: Stage;
+  @Out() zoneId: string;
+  @OutEnum(['work', 'dwell']) kind: 'work' | 'dwell';
+  @Out() places: number;
+  @Out() version: number;
+}
+
+export class RouteStepView {
+  @Out() id: string;
+  @Out() name: string;
+  @OutEnum(['body', 'neck', 'instrument']) component: 'body' | 'neck' | 'instrument';
+  @OutEnum(['work', 'dwell', 'fit', 'dispatch']) kind: Operation['kind'];
+  @Out() stationName: string;
+  @OutOrNull(String) skill: string | null;
+  @Out() setupMinutes: number;
+  @Out() minutesPerPiece: number;
+  /** what must pass before it is left, in words */
+  @OutList(() => String) rules: string[];
+  @OutList(() => CharacteristicView) characteristics: CharacteristicView[];
+}
+
+export class WoodView {
+  @Out() species: string;
+  @Out() use: string;
+  @Out() volumeM3: number;
+  @Out() thicknessMm: number;
+}
+
+export class ModelView {
+  @Out() id: string;
+  @Out() code: string;
+  @Out() name: string;
+  @Out() construction: string;
+  @Out() batchSize: number;
+  @Out() scaleLengthMm: number;
+  @OutPart(() => WoodView) bodyWood: WoodView;
+  @OutOrNull(WoodView) neckWood: WoodView | null;
+  @Out() routeVersion: number;
+  @OutList(() => RouteStepView) steps: RouteStepView[];
+  @OutList(() => String) components: string[];
+}
+
+export class ZoneView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() tempC: number;
+  @Out() relativeHumidity: number;
+  @Out() emcPct: number;
+  @Out() atMs: number;
+}
+
+export class ZoneDayView {
+  @Out() atMs: number;
+  @Out() tempC: number;
+  @Out() relativeHumidity: number;
+  @Out() emcPct: number;
+}
+
+export class MaterialView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() kind: string;
+  @Out() volumeSolids: number;
+  @Out() buildLowUm: number;
+  @Out() buildHighUm: number;
+  @Out() cureDays: number;
+  @Out() minimumTempC: number;
+}
+
+export class SkillView {
+  @Out() skill: string;
+  @OutList(() => String) holders: string[];
+}
+
+export class SetupView {
+  @OutList(() => PersonView) people: PersonView[];
+  @OutList(() => StationView) stations: StationView[];
+  @OutList(() => ModelView) models: ModelView[];
+  @OutList(() => ZoneView) zones: ZoneView[];
+  @OutList(() => MaterialView) materials: MaterialView[];
+  @OutList(() => SkillView) skills: SkillView[];
+  @OutPart(() => ChangeMoistureDto) moisture: ChangeMoistureDto;
+  @OutPart(() => ChangeSerialDto) serial: ChangeSerialDto;
+  @Out() serialExample: string;
+}

@@ -1,0 +1,189 @@
+import { checkSerialPattern, formatSerial, startedComponents, type Payloads, type Rule } from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import type { EntityManager } from 'typeorm';
+import { ClimateService } from '../climate/climate.service.ts';
+import { LogbookService } from '../logbook/logbook.service.ts';
+import { Clock } from '../platform/clock/clock.ts';
+import type { Actor } from '../platform/identity/actor.ts';
+import { hashPassword, newPerson } from '../platform/identity/identity.service.ts';
+import { PersonEntity, SessionEntity } from '../platform/identity/person.entity.ts';
+import { mayActAs } from '../platform/identity/role.ts';
+import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
+import { SettingsService } from '../platform/settings/settings.service.ts';
+import type { ChangeMoistureDto, ChangePersonDto, ChangeSerialDto, ChangeStationDto, ModelView, PersonDto, SetupView } from './setup.dto.ts';
+import type { ModelEntity } from './setup.entity.ts';
+import { StationEntity } from './setup.entity.ts';
+import { routeOf, ShopService, type Shop } from './shop.service.ts';
+
+@Injectable()
+export class SetupService {
+  constructor(
+    private readonly shops: ShopService,
+    private readonly logbook: LogbookService,
+    private readonly settings: SettingsService,
+    private readonly climate: ClimateService,
+    private readonly clock: Clock,
+  ) {}
+
+  async view(): Promise<SetupView> {
+    const shop = await this.shops.load();
+    const nowMs = this.clock.nowMs();
+    const { moistureGate: gate, moistureBand: band, serialPattern, workWeek } = shop.settings;
+    const people = [...shop.people.values()];
+    const skills = [...new Set(people.flatMap((p) => p.skills))].sort();
+    const [firstModel] = shop.models.values();
+    return {
+      people: people.map((p) => ({ ...p, awayUntilMs: p.away.find((a) => a.fromMs <= nowMs && a.toMs > nowMs)?.toMs ?? null })).map(({ id, login, name, role, skills: own, active, awayUntilMs, version }) => ({ id, login, name, role, skills: own, active, awayUntilMs, version })),
+      stations: [...shop.stations.values()],
+      models: [...shop.models.values()].map((m) => toModelView(m, shop)),
+      zones: await this.climate.now(),
+      materials: [...shop.materials.values()].map((m) => ({ ...m, minimumTempC: m.cure.minimumTempC })),
+      skills: skills.map((skill) => ({ skill, holders: people.filter((p) => p.active && p.skills.includes(skill)).map((p) => p.name) })),
+      moisture: {
+        gateSchool: gate.school,
+        bandSchool: band.school,
+        halfWidthPct: band.halfWidthPct,
+        fixedLowPct: band.fixedLowPct,
+        fixedHighPct: band.fixedHighPct,
+        readingsNeeded: gate.readingsNeeded,
+        spreadLimitPct: gate.spreadLimitPct,
+        gradientLimitPct: gate.gradientLimitPct,
+        stableLimitPctPerDay: gate.stableLimitPctPerDay,
+        stableWindowDays: gate.stableWindowDays,
+        daysPer25Mm: gate.daysPer25Mm,
+      },
+      serial: serialPattern,
+      serialExample: formatSerial(serialPattern, { atMs: nowMs, timeZone: workWeek.timeZone, modelCode: firstModel?.code ?? 'AB', sequence: 1 }),
+    };
+  }
+
+  async addPerson(actor: Actor, dto: PersonDto): Promise<{ id: string }> {
+    const passwordHash = await hashPassword(dto.password);
+    return this.change(actor, 'person', dto.login, async (manager) => {
+      if (await manager.findOneBy(PersonEntity, { login: dto.login })) throw badInput('login', 'Someone has this sign-in name already');
+      mayGrant(actor, dto);
+      await manager.insert(PersonEntity, newPerson({ ...dto, passwordHash }));
+      return { before: null, after: { name: dto.name, role: dto.role, skills: dto.skills } };
+    });
+  }
+
+  async changePerson(actor: Actor, id: string, dto: ChangePersonDto): Promise<{ id: string }> {
+    return this.change(actor, 'person', id, async (manager) => {
+      const person = await manager.findOne(PersonEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
+      if (!person) throw notFound('person', id);
+      if (person.version !== dto.version) throw stale(person.name, { version: person.version });
+      mayGrant(actor, dto);
+      if (person.role === 'admin' && (dto.role !== 'admin' || !dto.active)) {
+        if (actor.role !== 'admin') throw new Problem(403, 'not-allowed', 'Not allowed', 'Only an administrator can change an administrator.');
+        if ((await manager.countBy(PersonEntity, { role: 'admin', active: true })) === 1) throw badInput('role', 'The last administrator has to stay one');
+      }
+      const { name, role, skills, active } = dto;
+      await manager.update(PersonEntity, { id }, { name, role, skills, active, version: person.version + 1 });
+      if (!active) await manager.delete(SessionEntity, { personId: id });
+      return { before: { name: person.name, role: person.role, skills: person.skills, active: person.active }, after: { name, role, skills, active } };
+    });
+  }
+
+  async changeStation(actor: Actor, code: string, dto: ChangeStationDto): Promise<{ id: string }> {
+    return this.change(actor, 'station', code, async (manager) => {
+      const station = await manager.findOne(StationEntity, { where: { code }, lock: { mode: 'pessimistic_write' } });
+      if (!station) throw notFound('station', code);
+      if (station.version !== dto.version) throw stale(station.name, { version: station.version });
+      await manager.update(StationEntity, { code }, { name: dto.name, places: dto.places, version: station.version + 1 });
+      return { before: { name: station.name, places: station.places }, after: { name: dto.name, places: dto.places } };
+    });
+  }
+
+  async changeMoisture(actor: Actor, dto: ChangeMoistureDto): Promise<{ id: string }> {
+    if (dto.fixedHighPct <= dto.fixedLowPct) throw badInput('fixedHighPct', 'The top of the band lies above its bottom');
+    return this.change(actor, 'moisture rules', 'moisture', async (manager) => {
+      const before = { gate: await this.settings.get('moistureGate', manager), band: await this.settings.get('moistureBand', manager) };
+      const { gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...gate } = dto;
+      const after = { gate: { ...gate, school: gateSchool }, band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct } };
+      await this.settings.set(manager, 'moistureGate', after.gate);
+      await this.settings.set(manager, 'moistureBand', after.band);
+      return { before, after };
+    });
+  }
+
+  async changeSerialPattern(actor: Actor, dto: ChangeSerialDto): Promise<{ id: string }> {
+    const problems = checkSerialPattern(dto);
+    if (problems.length > 0) throw badInput('template', problems.join('. '));
+    return this.change(actor, 'serial pattern', 'serial', async (manager) => {
+      const before = await this.settings.get('serialPattern', manager);
+      await this.settings.set(manager, 'serialPattern', dto);
+      return { before, after: dto };
+    });
+  }
+
+  private change(
+    actor: Actor,
+    what: string,
+    id: string,
+    work: (manager: EntityManager) => Promise<Pick<Payloads['setup.changed'], 'before' | 'after'>>,
+  ): Promise<{ id: string }> {
+    return this.logbook.perform(actor, { name: `change ${what}`, request: { id }, concerns: {} }, async (unit) => {
+      const changed = await work(unit.manager);
+      await unit.record('setup.changed', {}, { what, id, ...changed });
+      return { id };
+    });
+  }
+}
+
+function mayGrant(actor: Actor, dto: Pick<PersonDto, 'role'>): void {
+  if (!mayActAs(actor.role, dto.role)) throw new Problem(403, 'not-allowed', 'Not allowed', `As ${actor.role} you cannot make someone ${dto.role}.`);
+}
+
+function toModelView(model: ModelEntity, shop: Shop): ModelView {
+  const route = routeOf(shop, model.routeId);
+  return {
+    id: model.id,
+    code: model.code,
+    name: model.name,
+    construction: model.construction,
+    batchSize: model.batchSize,
+    scaleLengthMm: model.scaleLengthMm,
+    bodyWood: model.wood.body,
+    neckWood: model.wood.neck,
+    routeVersion: route.version,
+    components: startedComponents(route),
+    steps: route.operations.map((o) => ({
+      id: o.id,
+      name: o.name,
+      component: o.component,
+      kind: o.kind,
+      stationName: shop.stations.get(o.stationCode)?.name ?? o.stationCode,
+      skill: o.skill ?? null,
+      setupMinutes: o.setupMinutes,
+      minutesPerPiece: o.minutesPerPiece,
+      rules: o.gate.map(inWords),
+      characteristics: [...(o.characteristics ?? [])],
+    })),
+  };
+}
+
+function inWords(rule: Rule): string {
+  switch (rule.kind) {
+    case 'elapsed':
+      return `${rule.what} at least ${rule.minimumMinutes / 60} h`;
+    case 'equivalent':
+      return `${rule.what} ${rule.minimumDays} days at ${rule.law.referenceTempC} °C`;
+    case 'inBand':
+      return `${rule.what} within ${rule.low}–${rule.high} ${rule.unit}`;
+    case 'spread':
+      return `Spread up to ${rule.limit} ${rule.unit}`;
+    case 'gradient':
+      return `Core and shell within ${rule.limit} points`;
+    case 'stable':
+      return `Changing less than ${rule.limitPerDay} points a day`;
+    case 'window':
+      return `Recoat after ${rule.minimumMinutes} min, before ${rule.maximumMinutes / 60} h`;
+    case 'climate':
+      return 'Booth air fit to spray';
+    case 'signOff':
+      return `Accepted by someone with ${rule.skill}`;
+    case 'parts':
+      return 'Kit complete';
+  }
+}
+
