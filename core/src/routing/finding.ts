@@ -1,19 +1,21 @@
 export type Verdict = 'pass' | 'wait' | 'stop';
 
-export type RuleKind =
-  | 'elapsed'
-  | 'equivalent'
-  | 'inBand'
-  | 'spread'
-  | 'gradient'
-  | 'stable'
-  | 'window'
-  | 'climate'
-  | 'signOff'
-  | 'parts'
-  | 'papers'
-  | 'state'
-  | 'input';
+export const RULE_KINDS = [
+  'elapsed',
+  'equivalent',
+  'inBand',
+  'spread',
+  'gradient',
+  'stable',
+  'window',
+  'climate',
+  'signOff',
+  'parts',
+  'papers',
+  'state',
+  'input',
+] as const;
+export type RuleKind = (typeof RULE_KINDS)[number];
 
 /** A rule's answer, in a sentence a person on the floor would say. */
 export interface Finding {

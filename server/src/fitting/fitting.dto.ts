@@ -2,7 +2,7 @@ import { INSTRUMENT_STATES, type InstrumentState } from '@ample-crane/core';
 import { InCount, InList, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { LogView, OverrideView } from '../platform/http/views.ts';
 import { BatchView, BuildView, CoatView, DefectView, MeasureView, VisitView } from '../routing/batch.view.ts';
-import { SessionView } from '../timber/lot.dto.ts';
+import { ReadingSessionView } from '../timber/lot.dto.ts';
 
 export class PairDto {
   @InText() bodyId: string;
@@ -82,7 +82,7 @@ export class PartView {
   @OutOrNull(String) permit: string | null;
   @OutOrNull(Number) releasedMs: number | null;
   @OutOrNull(Number) meanPctAtRelease: number | null;
-  @OutList(() => SessionView) sessions: SessionView[];
+  @OutList(() => ReadingSessionView) sessions: ReadingSessionView[];
   @OutList(() => VisitView) visits: VisitView[];
 }
 

@@ -88,7 +88,7 @@ export class ReadingView {
   @OutOrNull(String) struck: string | null;
 }
 
-export class SessionView {
+export class ReadingSessionView {
   @Out() id: string;
   @Out() atMs: number;
   @Out() by: string;
@@ -111,7 +111,7 @@ export class LotCardView {
   @Out() zoneName: string;
   @Out() roomEmcPct: number;
   @Out() ratePerDay: number;
-  @OutList(() => SessionView) sessions: SessionView[];
+  @OutList(() => ReadingSessionView) sessions: ReadingSessionView[];
   @OutList(() => LotUseView) batches: LotUseView[];
   @OutList(() => String) serials: string[];
   @OutList(() => OverrideView) overrides: OverrideView[];

@@ -744,13 +744,23 @@ export interface components {
             name: string;
             password: string;
         };
+        UnitsDto: {
+            /** @enum {string} */
+            length: "mm" | "in";
+            /** @enum {string} */
+            mass: "g" | "oz";
+            /** @enum {string} */
+            temperature: "C" | "F";
+            /** @enum {string} */
+            lumber: "m3" | "bf";
+        };
         SessionView: {
             personId: string;
             name: string;
             /** @enum {string} */
             role: "viewer" | "operator" | "lead" | "manager" | "admin";
-            skills: components["schemas"][];
-            units: components["schemas"];
+            skills: string[];
+            units: components["schemas"]["UnitsDto"];
             /** @enum {string} */
             theme: "paper" | "booth";
             factory: string;
@@ -761,9 +771,70 @@ export interface components {
             nowMs: number;
         };
         PreferencesDto: {
-            units?: components["schemas"];
+            units?: components["schemas"]["UnitsDto"];
             /** @enum {string} */
             theme?: "paper" | "booth";
+        };
+        FindingView: {
+            /** @enum {string} */
+            rule: "elapsed" | "equivalent" | "inBand" | "spread" | "gradient" | "stable" | "window" | "climate" | "signOff" | "parts" | "papers" | "state" | "input";
+            /** @enum {string} */
+            verdict: "pass" | "wait" | "stop";
+            sentence: string;
+            untilMs?: number;
+            /** @enum {string} */
+            sure?: "certain" | "forecast";
+            remedy?: string;
+            done?: number;
+            field?: string;
+        };
+        DecisionView: {
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            act: "move" | "release" | "hold" | "look";
+            /** @enum {string|null} */
+            subject: "batch" | "lot" | "zone" | null;
+            id: string | null;
+            version: number;
+            sentence: string;
+            findings: components["schemas"]["FindingView"][];
+        };
+        ComingFreeView: {
+            /** @enum {string} */
+            subject: "batch" | "lot";
+            id: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            sentence: string;
+            untilMs: number;
+        };
+        OrderView: {
+            id: string;
+            number: number;
+            modelId: string;
+            modelName: string;
+            quantity: number;
+            shipped: number;
+            customer: string;
+            placedMs: number;
+            dueMs: number;
+            batchIds: string[];
+            earliestMs: number | null;
+            lateDays: number | null;
+            status: string;
+        };
+        GapView: {
+            name: string;
+            untilMs: number;
+            sentence: string;
+        };
+        LogView: {
+            id: number;
+            atMs: number;
+            by: string;
+            kind: string;
+            sentence: string;
         };
         ConstraintView: {
             stationCode: string;
@@ -782,11 +853,11 @@ export interface components {
             canRelease: number;
             comingFreeToday: number;
             late: number;
-            decisions: components["schemas"][];
-            comingFree: components["schemas"][];
-            lateOrders: components["schemas"][];
-            gaps: components["schemas"][];
-            changed: components["schemas"][];
+            decisions: components["schemas"]["DecisionView"][];
+            comingFree: components["schemas"]["ComingFreeView"][];
+            lateOrders: components["schemas"]["OrderView"][];
+            gaps: components["schemas"]["GapView"][];
+            changed: components["schemas"]["LogView"][];
             shippedSinceYesterday: number;
             finishedSinceYesterday: number;
             constraint: components["schemas"]["ConstraintView"] | null;
@@ -797,122 +868,24 @@ export interface components {
             waiting: number;
             decisions: number;
         };
-        FloorView: {
-            nowMs: number;
-            stations: components["schemas"][];
-            batches: components["schemas"][];
-            constraint: components["schemas"]["ConstraintView"] | null;
-        };
-        FoundView: {
+        StationFlowView: {
+            code: string;
+            name: string;
             /** @enum {string} */
-            kind: "batch" | "lot" | "instrument" | "order";
-            id: string;
-            sentence: string;
-        };
-        FeedView: {
-            url: string;
-        };
-        LotView: {
-            id: string;
-            number: number;
-            species: string;
-            form: string;
-            /** @enum {string} */
-            use: "body" | "neck" | "top" | "fingerboard" | "sides";
-            thicknessMm: number;
-            volumeM3: number;
-            leftM3: number;
-            supplier: string;
-            origin: string;
-            permit: string | null;
-            restricted: boolean;
-            zoneId: string;
-            receivedMs: number;
-            /** @enum {string} */
-            state: "drying" | "released" | "used up";
-            releasedMs: number | null;
-            meanPct: number | null;
-            lastReadMs: number | null;
-            version: number;
-            band: components["schemas"];
-            /** @enum {string} */
-            verdict: "pass" | "wait" | "stop";
-            findings: components["schemas"][];
-            latest: components["schemas"][];
-            daysToBand: number | null;
-            never: string | null;
-        };
-        LotCardView: {
-            lot: components["schemas"];
-            zoneName: string;
-            roomEmcPct: number;
-            ratePerDay: number;
-            sessions: components["schemas"][];
-            batches: components["schemas"][];
-            serials: components["schemas"][];
-            overrides: components["schemas"][];
-            log: components["schemas"][];
-        };
-        ReceiveLotDto: {
-            species: string;
-            form: string;
-            /** @enum {string} */
-            use: "body" | "neck" | "top" | "fingerboard" | "sides";
-            thicknessMm: number;
-            volumeM3: number;
-            supplier: string;
-            origin: string;
-            permit: string | null;
-            restricted: boolean;
-            zoneId: string;
-        };
-        ReadingsDto: {
-            version: number;
-            text: string;
-            woodTempC: number;
-            /** @enum {string} */
-            meter: "pin" | "pinless";
-            atMs?: number;
-        };
-        StrikeDto: {
-            version: number;
-            sessionId: string;
-            seq: number;
-            reason: string;
-        };
-        ReleaseLotDto: {
-            version: number;
-            overrideReason?: string;
-        };
-        CsvDto: {
-            csv: string;
-        };
-        ImportView: {
-            rows: components["schemas"][];
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            benches: number;
+            workedHours: number;
+            availableHours: number;
+            loadRatio: number;
+            meanActiveHours: number;
             good: number;
-            bad: number;
-            saved: boolean;
-        };
-        OrderView: {
-            id: string;
-            number: number;
-            modelId: string;
-            modelName: string;
-            quantity: number;
-            shipped: number;
-            customer: string;
-            placedMs: number;
-            dueMs: number;
-            batchIds: components["schemas"][];
-            earliestMs: number | null;
-            lateDays: number | null;
-            status: string;
-        };
-        PlaceOrderDto: {
-            modelId: string;
-            quantity: number;
-            customer: string;
-            dueMs: number;
+            rework: number;
+            scrap: number;
+            firstPassYield: number | null;
+            queuedBatches: number;
+            queuedHours: number;
+            weeklyHours: number;
+            goodByShift: number[];
         };
         BatchView: {
             id: string;
@@ -949,7 +922,195 @@ export interface components {
             untilMs: number | null;
             done: number | null;
             touchMinutes: number;
-            findings: components["schemas"][];
+            findings: components["schemas"]["FindingView"][];
+        };
+        FloorView: {
+            nowMs: number;
+            stations: components["schemas"]["StationFlowView"][];
+            batches: components["schemas"]["BatchView"][];
+            constraint: components["schemas"]["ConstraintView"] | null;
+        };
+        FoundView: {
+            /** @enum {string} */
+            kind: "batch" | "lot" | "instrument" | "order";
+            id: string;
+            sentence: string;
+        };
+        FeedView: {
+            url: string;
+        };
+        BandView: {
+            low: number;
+            high: number;
+        };
+        LotView: {
+            id: string;
+            number: number;
+            species: string;
+            form: string;
+            /** @enum {string} */
+            use: "body" | "neck" | "top" | "fingerboard" | "sides";
+            thicknessMm: number;
+            volumeM3: number;
+            leftM3: number;
+            supplier: string;
+            origin: string;
+            permit: string | null;
+            restricted: boolean;
+            zoneId: string;
+            receivedMs: number;
+            /** @enum {string} */
+            state: "drying" | "released" | "used up";
+            releasedMs: number | null;
+            meanPct: number | null;
+            lastReadMs: number | null;
+            version: number;
+            band: components["schemas"]["BandView"];
+            /** @enum {string} */
+            verdict: "pass" | "wait" | "stop";
+            findings: components["schemas"]["FindingView"][];
+            latest: number[];
+            daysToBand: number | null;
+            never: string | null;
+        };
+        ReadingView: {
+            seq: number;
+            /** @enum {string} */
+            depth: "shell" | "core";
+            rawPct: number;
+            correctedPct: number;
+            struck: string | null;
+        };
+        ReadingSessionView: {
+            id: string;
+            atMs: number;
+            by: string;
+            meter: string;
+            woodTempC: number;
+            meanPct: number;
+            spreadPct: number;
+            readings: components["schemas"]["ReadingView"][];
+        };
+        LotUseView: {
+            batchId: string;
+            modelName: string;
+            component: string;
+            startedMs: number;
+        };
+        OverrideView: {
+            atMs: number;
+            by: string;
+            reason: string;
+            operationName: string | null;
+            findings: components["schemas"]["FindingView"][];
+        };
+        LotCardView: {
+            lot: components["schemas"]["LotView"];
+            zoneName: string;
+            roomEmcPct: number;
+            ratePerDay: number;
+            sessions: components["schemas"]["ReadingSessionView"][];
+            batches: components["schemas"]["LotUseView"][];
+            serials: string[];
+            overrides: components["schemas"]["OverrideView"][];
+            log: components["schemas"]["LogView"][];
+        };
+        ReceiveLotDto: {
+            species: string;
+            form: string;
+            /** @enum {string} */
+            use: "body" | "neck" | "top" | "fingerboard" | "sides";
+            thicknessMm: number;
+            volumeM3: number;
+            supplier: string;
+            origin: string;
+            permit: string | null;
+            restricted: boolean;
+            zoneId: string;
+        };
+        ReadingsDto: {
+            version: number;
+            text: string;
+            woodTempC: number;
+            /** @enum {string} */
+            meter: "pin" | "pinless";
+            atMs?: number;
+        };
+        StrikeDto: {
+            version: number;
+            sessionId: string;
+            seq: number;
+            reason: string;
+        };
+        ReleaseLotDto: {
+            version: number;
+            overrideReason?: string;
+        };
+        CsvDto: {
+            csv: string;
+        };
+        ImportRowView: {
+            line: number;
+            lotId: string;
+            text: string;
+            atMs: number | null;
+            problem: string | null;
+        };
+        ImportView: {
+            rows: components["schemas"]["ImportRowView"][];
+            good: number;
+            bad: number;
+            saved: boolean;
+        };
+        PlaceOrderDto: {
+            modelId: string;
+            quantity: number;
+            customer: string;
+            dueMs: number;
+        };
+        PieceView: {
+            id: string;
+            ordinal: number;
+            /** @enum {string} */
+            state: "good" | "rework" | "scrapped" | "fitted" | "shipped";
+            serial: string | null;
+        };
+        VisitView: {
+            operationId: string;
+            operationName: string;
+            stationName: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            pass: number;
+            arrivedMs: number;
+            startedMs: number | null;
+            finishedMs: number | null;
+            leftMs: number | null;
+            good: number;
+            rework: number;
+            scrap: number;
+            touchMs: number;
+            by: string | null;
+        };
+        ForecastView: {
+            operationId: string;
+            operationName: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            kind: "work" | "dwell" | "fit" | "dispatch";
+            arriveMs: number;
+            leaveMs: number;
+        };
+        CoatView: {
+            id: string;
+            atMs: number;
+            operationName: string;
+            materialName: string;
+            wetUm: number;
+            dryUm: number;
+            flashUntilMs: number;
+            by: string;
         };
         CoatPlanView: {
             materialId: string;
@@ -966,28 +1127,65 @@ export interface components {
             /** @enum {string} */
             verdict: "thin" | "in window" | "thick";
         };
+        CharacteristicView: {
+            id: string;
+            name: string;
+            unit: string;
+            low: number;
+            target: number;
+            high: number;
+        };
+        MeasureView: {
+            id: string;
+            pieceId: string;
+            operationName: string;
+            characteristicName: string;
+            unit: string;
+            value: number;
+            low: number;
+            high: number;
+            inBand: boolean;
+            atMs: number;
+            by: string;
+        };
+        DefectView: {
+            id: string;
+            pieceId: string;
+            kind: string;
+            operationName: string;
+            originOperationName: string;
+            /** @enum {string} */
+            disposition: "rework" | "scrap";
+            note: string;
+            atMs: number;
+            by: string;
+        };
+        StepChoiceView: {
+            id: string;
+            name: string;
+        };
         CardView: {
-            batch: components["schemas"];
+            batch: components["schemas"]["BatchView"];
             customer: string;
-            pieces: components["schemas"][];
-            inPass: components["schemas"][];
-            visits: components["schemas"][];
-            forecast: components["schemas"][];
-            coats: components["schemas"][];
+            pieces: components["schemas"]["PieceView"][];
+            inPass: string[];
+            visits: components["schemas"]["VisitView"][];
+            forecast: components["schemas"]["ForecastView"][];
+            coats: components["schemas"]["CoatView"][];
             coatsThisVisit: number;
             coatPlan: components["schemas"]["CoatPlanView"] | null;
             build: components["schemas"]["BuildView"] | null;
-            coatFindings: components["schemas"][];
-            characteristics: components["schemas"][];
-            unmeasured: components["schemas"][];
-            measures: components["schemas"][];
-            defects: components["schemas"][];
-            overrides: components["schemas"][];
-            log: components["schemas"][];
-            cautions: components["schemas"][];
-            originChoices: components["schemas"][];
-            workers: components["schemas"][];
-            fittedInto: components["schemas"][];
+            coatFindings: components["schemas"]["FindingView"][];
+            characteristics: components["schemas"]["CharacteristicView"][];
+            unmeasured: string[];
+            measures: components["schemas"]["MeasureView"][];
+            defects: components["schemas"]["DefectView"][];
+            overrides: components["schemas"]["OverrideView"][];
+            log: components["schemas"]["LogView"][];
+            cautions: string[];
+            originChoices: components["schemas"]["StepChoiceView"][];
+            workers: components["schemas"]["StepChoiceView"][];
+            fittedInto: string[];
             /** @enum {string|null} */
             mainCaution: "cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal" | null;
         };
@@ -1009,12 +1207,21 @@ export interface components {
             /** @enum {string} */
             cause: "material" | "person" | "machine" | "instruction" | "break" | "shift end";
         };
+        OutcomeDto: {
+            pieceId: string;
+            /** @enum {string} */
+            outcome: "rework" | "scrap";
+            /** @enum {string} */
+            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            originOperationId: string;
+            note: string;
+        };
         FinishDto: {
             version: number;
             good: number;
             rework: number;
             scrap: number;
-            outcomes: components["schemas"][];
+            outcomes: components["schemas"]["OutcomeDto"][];
         };
         MoveDto: {
             version: number;
@@ -1033,20 +1240,53 @@ export interface components {
             atMs?: number;
             overrideReason?: string;
         };
+        MeasureDto: {
+            pieceId: string;
+            characteristicId: string;
+            value: number;
+        };
         MeasuresDto: {
             version: number;
-            measures: components["schemas"][];
+            measures: components["schemas"]["MeasureDto"][];
+        };
+        FitPieceView: {
+            pieceId: string;
+            batchId: string;
+            widthMm: number | null;
+        };
+        PairView: {
+            bodyId: string;
+            neckId: string | null;
+            clearanceMm: number | null;
+        };
+        FittingSetView: {
+            modelId: string;
+            modelName: string;
+            body: components["schemas"]["BatchView"];
+            neck: components["schemas"]["BatchView"] | null;
+            separateNecks: boolean;
+            lowMm: number;
+            targetMm: number;
+            highMm: number;
+            bodies: components["schemas"]["FitPieceView"][];
+            necks: components["schemas"]["FitPieceView"][];
+            proposed: components["schemas"]["PairView"][];
+            inBandAsTheyCome: number;
         };
         FittingView: {
-            sets: components["schemas"][];
-            waiting: components["schemas"][];
+            sets: components["schemas"]["FittingSetView"][];
+            waiting: components["schemas"]["BatchView"][];
+        };
+        PairDto: {
+            bodyId: string;
+            neckId: string | null;
         };
         FitDto: {
             bodyBatchId: string;
             bodyVersion: number;
             neckBatchId: string | null;
             neckVersion: number | null;
-            pairs: components["schemas"][];
+            pairs: components["schemas"]["PairDto"][];
         };
         InstrumentView: {
             serial: string;
@@ -1062,53 +1302,121 @@ export interface components {
             consignee: string | null;
             version: number;
         };
+        PartView: {
+            pieceId: string;
+            component: string;
+            batchId: string;
+            lotId: string | null;
+            species: string;
+            supplier: string;
+            origin: string;
+            permit: string | null;
+            releasedMs: number | null;
+            meanPctAtRelease: number | null;
+            sessions: components["schemas"]["ReadingSessionView"][];
+            visits: components["schemas"]["VisitView"][];
+        };
         RecordView: {
-            instrument: components["schemas"];
+            instrument: components["schemas"]["InstrumentView"];
             construction: string;
             clearanceMm: number | null;
             shipper: string | null;
-            parts: components["schemas"][];
-            visits: components["schemas"][];
-            coats: components["schemas"][];
+            parts: components["schemas"]["PartView"][];
+            visits: components["schemas"]["VisitView"][];
+            coats: components["schemas"]["CoatView"][];
             build: components["schemas"]["BuildView"] | null;
-            measures: components["schemas"][];
-            defects: components["schemas"][];
-            overrides: components["schemas"][];
-            log: components["schemas"][];
+            measures: components["schemas"]["MeasureView"][];
+            defects: components["schemas"]["DefectView"][];
+            overrides: components["schemas"]["OverrideView"][];
+            log: components["schemas"]["LogView"][];
         };
         ShipDto: {
             version: number;
             consignee: string;
             shipper: string;
         };
+        ClassView: {
+            days: number;
+            count: number;
+        };
+        SpanView: {
+            station: string;
+            stationName: string;
+            fromMs: number;
+            toMs: number;
+        };
         FlowView: {
             days: number;
             fromMs: number;
             toMs: number;
-            stations: components["schemas"][];
-            shiftsMs: components["schemas"][];
+            stations: components["schemas"]["StationFlowView"][];
+            shiftsMs: number[];
             meanWip: number;
-            wipByDay: components["schemas"][];
+            wipByDay: number[];
             throughputPerDay: number;
             shipped: number;
             meanLeadDays: number;
             leadP50Days: number | null;
             leadP85Days: number | null;
-            leadHistogram: components["schemas"][];
+            leadHistogram: components["schemas"]["ClassView"][];
             littleResidual: number | null;
             constraint: components["schemas"]["ConstraintView"] | null;
-            spans: components["schemas"][];
+            spans: components["schemas"]["SpanView"][];
         };
-        SetupView: {
-            people: components["schemas"][];
-            stations: components["schemas"][];
-            models: components["schemas"][];
-            zones: components["schemas"][];
-            materials: components["schemas"][];
-            skills: components["schemas"][];
-            moisture: components["schemas"];
-            serial: components["schemas"];
-            serialExample: string;
+        PersonView: {
+            id: string;
+            login: string;
+            name: string;
+            /** @enum {string} */
+            role: "viewer" | "operator" | "lead" | "manager" | "admin";
+            skills: string[];
+            active: boolean;
+            awayUntilMs: number | null;
+            version: number;
+        };
+        StationView: {
+            code: string;
+            name: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            zoneId: string;
+            /** @enum {string} */
+            kind: "work" | "dwell";
+            places: number;
+            version: number;
+        };
+        WoodView: {
+            species: string;
+            use: string;
+            volumeM3: number;
+            thicknessMm: number;
+        };
+        RouteStepView: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            component: "body" | "neck" | "instrument";
+            /** @enum {string} */
+            kind: "work" | "dwell" | "fit" | "dispatch";
+            stationName: string;
+            skill: string | null;
+            setupMinutes: number;
+            minutesPerPiece: number;
+            rules: string[];
+            characteristics: components["schemas"]["CharacteristicView"][];
+        };
+        ModelView: {
+            id: string;
+            code: string;
+            name: string;
+            construction: string;
+            batchSize: number;
+            scaleLengthMm: number;
+            bodyWood: components["schemas"]["WoodView"];
+            neckWood: components["schemas"]["WoodView"] | null;
+            routeVersion: number;
+            steps: components["schemas"]["RouteStepView"][];
+            components: string[];
         };
         ZoneView: {
             id: string;
@@ -1117,6 +1425,51 @@ export interface components {
             relativeHumidity: number;
             emcPct: number;
             atMs: number;
+        };
+        MaterialView: {
+            id: string;
+            name: string;
+            kind: string;
+            volumeSolids: number;
+            buildLowUm: number;
+            buildHighUm: number;
+            cureDays: number;
+            minimumTempC: number;
+        };
+        SkillView: {
+            skill: string;
+            holders: string[];
+        };
+        ChangeMoistureDto: {
+            /** @enum {string} */
+            gateSchool: "calendar" | "meter" | "both";
+            /** @enum {string} */
+            bandSchool: "shop" | "fixed";
+            halfWidthPct: number;
+            fixedLowPct: number;
+            fixedHighPct: number;
+            readingsNeeded: number;
+            spreadLimitPct: number;
+            gradientLimitPct: number;
+            stableLimitPctPerDay: number;
+            stableWindowDays: number;
+            daysPer25Mm: number;
+        };
+        ChangeSerialDto: {
+            template: string;
+            /** @enum {string} */
+            reset: "day" | "week" | "year" | "never";
+        };
+        SetupView: {
+            people: components["schemas"]["PersonView"][];
+            stations: components["schemas"]["StationView"][];
+            models: components["schemas"]["ModelView"][];
+            zones: components["schemas"]["ZoneView"][];
+            materials: components["schemas"]["MaterialView"][];
+            skills: components["schemas"]["SkillView"][];
+            moisture: components["schemas"]["ChangeMoistureDto"];
+            serial: components["schemas"]["ChangeSerialDto"];
+            serialExample: string;
         };
         ZoneDayView: {
             atMs: number;
@@ -1144,26 +1497,6 @@ export interface components {
             version: number;
             name: string;
             places: number;
-        };
-        ChangeMoistureDto: {
-            /** @enum {string} */
-            gateSchool: "calendar" | "meter" | "both";
-            /** @enum {string} */
-            bandSchool: "shop" | "fixed";
-            halfWidthPct: number;
-            fixedLowPct: number;
-            fixedHighPct: number;
-            readingsNeeded: number;
-            spreadLimitPct: number;
-            gradientLimitPct: number;
-            stableLimitPctPerDay: number;
-            stableWindowDays: number;
-            daysPer25Mm: number;
-        };
-        ChangeSerialDto: {
-            template: string;
-            /** @enum {string} */
-            reset: "day" | "week" | "year" | "never";
         };
         PassTimeDto: {
             hours: number;

@@ -93,16 +93,16 @@ export const InList = (of: () => Class, options: Presence & { max: number }) =>
     ArrayMaxSize(options.max),
     ValidateNested({ each: true }),
     Type(of),
-    ApiProperty({ type: of, isArray: true, ...doc(options) }),
+    ApiProperty({ type: () => of(), isArray: true, ...doc(options) }),
   );
 
 export const InPart = (of: () => Class, options: Presence = {}) =>
-  make(...presence(options), ValidateNested(), Type(of), ApiProperty({ type: of, ...doc(options) }));
+  make(...presence(options), ValidateNested(), Type(of), ApiProperty({ type: () => of(), ...doc(options) }));
 
 /** A field of an answer. */
 export const Out = () => ApiProperty();
 export const OutOrNull = (type: Class | (() => Class) | typeof String | typeof Number) => ApiProperty({ type, nullable: true });
-export const OutList = (of: () => Class | typeof String | typeof Number) => ApiProperty({ type: of, isArray: true });
-export const OutPart = (of: () => Class) => ApiProperty({ type: of });
+export const OutList = (of: () => Class | typeof String | typeof Number) => ApiProperty({ type: () => of(), isArray: true });
+export const OutPart = (of: () => Class) => ApiProperty({ type: () => of() });
 export const OutEnum = (values: readonly string[]) => ApiProperty({ type: String, enum: [...values] });
 export const OutEnumOrNull = (values: readonly string[]) => ApiProperty({ type: String, enum: [...values], nullable: true });

@@ -1,9 +1,9 @@
-import type { Finding, RuleKind, Verdict } from '@ample-crane/core';
+import { RULE_KINDS, type Finding, type RuleKind, type Verdict } from '@ample-crane/core';
 import { ApiProperty } from '@nestjs/swagger';
 import { Out, OutEnum } from './fields.ts';
 
 export class FindingView implements Finding {
-  @ApiProperty({ type: String }) rule: RuleKind;
+  @OutEnum(RULE_KINDS) rule: RuleKind;
   @OutEnum(['pass', 'wait', 'stop']) verdict: Verdict;
   @Out() sentence: string;
   @ApiProperty({ required: false }) untilMs?: number;

@@ -1,0 +1,15 @@
+import { isRoot } from './debian.mjs';
+
+/** How to launch Debian's Chromium on a machine without network. */
+export const chromiumLaunch = (executablePath) => ({
+  executablePath,
+  args: [
+    ...(isRoot() ? ['--no-sandbox'] : []),
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});

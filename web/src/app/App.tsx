@@ -1,0 +1,29 @@
+import CssBaseline from '@mui/material/CssBaseline';
+import { ThemeProvider } from '@mui/material/styles';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { problemOf } from './api.ts';
+import { useLiveUpdates, useSessionQuery } from './queries.ts';
+import { SessionProvider } from './session.tsx';
+import { Shell } from './Shell.tsx';
+import { SignIn } from './SignIn.tsx';
+import { themes } from './theme.ts';
+
+export function App() {
+  const session = useSessionQuery();
+  useLiveUpdates(session.data !== undefined);
+  const problem = session.error ? problemOf(session.error) : undefined;
+  return (
+    <ThemeProvider theme={themes[session.data?.theme ?? 'paper']}>
+      <CssBaseline />
+      {problem?.status === 401 ? (
+        <SignIn />
+      ) : session.data ? (
+        <SessionProvider session={session.data} fetchedMs={session.dataUpdatedAt}>
+          <Shell />
+        </SessionProvider>
+      ) : problem ? (
+        <ErrorNote error={session.error} onRetry={() => void session.refetch()} />
+      ) : null}
+    </ThemeProvider>
+  );
+}

@@ -1,0 +1,34 @@
+import { Box, Skeleton } from '@mui/material';
+import { Suspense } from 'react';
+import { Navigate, Route, Routes, useLocation } from 'react-router';
+import { KeyList } from './KeyList.tsx';
+import { useWalkKeys } from './keys.ts';
+import { Rail } from './Rail.tsx';
+import { SCREENS } from './screens.ts';
+import { TopStrip } from './TopStrip.tsx';
+import { ScreenBoundary } from './ScreenBoundary.tsx';
+
+/** Rail, top strip and the screen. */
+export function Shell() {
+  useWalkKeys();
+  const { pathname } = useLocation();
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gridTemplateRows: 'auto minmax(0, 1fr)', height: '100vh', '@media print': { display: 'block', height: 'auto' } }}>
+      <Rail />
+      <TopStrip />
+      <Box component="main" id="screen" tabIndex={-1} sx={{ overflow: 'auto', p: { xs: 1.5, md: 2.5 }, outline: 'none' }}>
+        <ScreenBoundary key={pathname}>
+          <Suspense fallback={<Skeleton variant="rounded" height={320} />}>
+            <Routes>
+              {SCREENS.map(({ path, Screen }) => (
+                <Route key={path} path={path} element={<Screen />} />
+              ))}
+              <Route path="*" element={<Navigate to="/" replace />} />
+            </Routes>
+          </Suspense>
+        </ScreenBoundary>
+      </Box>
+      <KeyList />
+    </Box>
+  );
+}

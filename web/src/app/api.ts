@@ -1,0 +1,50 @@
+import type { Finding } from '@ample-crane/core';
+import createClient from 'openapi-fetch';
+import type { components, paths } from './api.gen.ts';
+
+/** A view or request of the API, by its name in the OpenAPI document. */
+export type View<K extends keyof components['schemas']> = components['schemas'][K];
+
+export const client = createClient<paths>({ baseUrl: '/' });
+
+export interface ProblemDocument {
+  status: number;
+  title: string;
+  detail: string;
+  fields?: { field: string; message: string }[];
+  findings?: Finding[];
+  current?: unknown;
+}
+
+/** What the server said was wrong, or that it could not be reached. */
+export class ApiProblem extends Error {
+  constructor(readonly problem: ProblemDocument) {
+    super(problem.detail);
+  }
+}
+
+const UNREACHABLE: ProblemDocument = {
+  status: 0,
+  title: 'No connection',
+  detail: 'The server cannot be reached. Nothing was sent; what you typed is still here. Try again.',
+};
+
+function isProblem(value: unknown): value is ProblemDocument {
+  return typeof value === 'object' && value !== null && 'detail' in value;
+}
+
+/** The answer of a call; throws an ApiProblem otherwise. */
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  const result = await call.catch(() => {
+    throw new ApiProblem(UNREACHABLE);
+  });
+  if (result.data !== undefined) return result.data;
+  throw new ApiProblem(
+    isProblem(result.error)
+      ? result.error
+      : { status: result.response.status, title: 'Something went wrong', detail: `The server answered ${result.response.status}.` },
+  );
+}
+
+export const problemOf = (error: unknown): ProblemDocument =>
+  error instanceof ApiProblem ? error.problem : { status: -1, title: 'Something went wrong', detail: error instanceof Error ? error.message : 'An unknown fault' };

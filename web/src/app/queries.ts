@@ -1,0 +1,100 @@
+import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
+import { ApiProblem, ask, client, type View } from './api.ts';
+
+const STALE_MS = 30_000;
+const MAX_RETRIES = 2;
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: STALE_MS,
+      retry: (count, error) => count < MAX_RETRIES && !(error instanceof ApiProblem && error.problem.status >= 400 && error.problem.status < 500),
+    },
+  },
+});
+
+/** Which queries a change makes old, by the server's topic. */
+const CONCERNS: Record<string, string[]> = {
+  lot: ['lots', 'morning', 'walk', 'setup'],
+  reading: ['lots', 'morning', 'walk'],
+  order: ['orders', 'morning'],
+  batch: ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'lots'],
+  work: ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow'],
+  coat: ['batches'],
+  measures: ['batches', 'fitting'],
+  instruments: ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'instruments'],
+  instrument: ['batches', 'floor', 'orders', 'morning', 'walk', 'flow', 'instruments'],
+  setup: ['setup', 'session', 'lots', 'batches', 'morning'],
+};
+
+/** Keeps what is shown current: the server tells what changed, and only that is fetched again. */
+export function useLiveUpdates(signedIn: boolean): void {
+  const queries = useQueryClient();
+  useEffect(() => {
+    if (!signedIn) return;
+    const source = new EventSource('/api/events');
+    source.addEventListener('change', ({ data }: MessageEvent<string>) => {
+      const { topics } = JSON.parse(data) as { topics: string[] };
+      if (topics.includes('all')) void queries.invalidateQueries();
+      for (const name of new Set(topics.flatMap((t) => CONCERNS[t] ?? []))) void queries.invalidateQueries({ queryKey: [name] });
+    });
+    return () => source.close();
+  }, [signedIn, queries]);
+}
+
+export const useWelcome = () => useQuery({ queryKey: ['welcome'], queryFn: () => ask(client.GET('/api/welcome')) });
+export const useSessionQuery = () => useQuery({ queryKey: ['session'], queryFn: () => ask(client.GET('/api/session')), retry: false });
+export const useMorning = () => useQuery({ queryKey: ['morning'], queryFn: () => ask(client.GET('/api/morning')) });
+export const useWalk = () => useQuery({ queryKey: ['walk'], queryFn: () => ask(client.GET('/api/walk')) });
+export const useFloor = () => useQuery({ queryKey: ['floor'], queryFn: () => ask(client.GET('/api/floor')) });
+export const useFlow = (days: number) =>
+  useQuery({ queryKey: ['flow', days], queryFn: () => ask(client.GET('/api/flow', { params: { query: { days } } })) });
+export const useSetup = () => useQuery({ queryKey: ['setup'], queryFn: () => ask(client.GET('/api/setup')) });
+export const useZones = () => useQuery({ queryKey: ['zones'], queryFn: () => ask(client.GET('/api/zones')), refetchInterval: 10 * 60_000 });
+export const useZoneDays = (id: string, days: number) =>
+  useQuery({ queryKey: ['zones', id, days], queryFn: () => ask(client.GET('/api/zones/{id}/days', { params: { path: { id }, query: { days } } })) });
+export const useLots = (states?: View<'LotView'>['state'][]) =>
+  useQuery({ queryKey: ['lots', ...(states ?? ['all'])], queryFn: () => ask(client.GET('/api/lots', { params: { query: states === undefined ? {} : { states } } })) });
+export const useLot = (id: string) =>
+  useQuery({ queryKey: ['lots', 'card', id], queryFn: () => ask(client.GET('/api/lots/{id}', { params: { path: { id } } })) });
+export const useOrders = () => useQuery({ queryKey: ['orders'], queryFn: () => ask(client.GET('/api/orders')) });
+export const useBatches = (stage?: View<'BatchView'>['stage'], done = false) =>
+  useQuery({
+    queryKey: ['batches', stage ?? 'all', done],
+    queryFn: () => ask(client.GET('/api/batches', { params: { query: { ...(stage === undefined ? {} : { stage }), ...(done ? { done } : {}) } } })),
+  });
+export const useCard = (id: string) =>
+  useQuery({ queryKey: ['batches', 'card', id], queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })) });
+export const useFitting = () => useQuery({ queryKey: ['fitting'], queryFn: () => ask(client.GET('/api/fitting')) });
+export const useInstruments = () => useQuery({ queryKey: ['instruments'], queryFn: () => ask(client.GET('/api/instruments')) });
+export const useRecord = (serial: string) =>
+  useQuery({ queryKey: ['instruments', serial], queryFn: () => ask(client.GET('/api/instruments/{serial}', { params: { path: { serial } } })) });
+
+/** The header that makes a repeated request harmless. */
+export type KeyHeader = { 'Idempotency-Key': string };
+
+/**
+ * A command to the server. The key stays the same until the command has been carried out, so that a second press or a
+ * retry after a lost answer does it once.
+ */
+export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeader) => Promise<Output>) {
+  const queries = useQueryClient();
+  const pending = useRef<{ input: string; key: string } | null>(null);
+  return useMutation<Output, Error, Input>({
+    mutationFn: (input) => {
+      const text = JSON.stringify(input);
+      if (pending.current?.input !== text) pending.current = { input: text, key: crypto.randomUUID() };
+      return call(input, { 'Idempotency-Key': pending.current.key });
+    },
+    onSuccess: async () => {
+      pending.current = null;
+      await queries.invalidateQueries();
+    },
+    onError: (error) => {
+      // A business "no" is final for this key; only a lost answer is asked for again under it.
+      if (error instanceof ApiProblem && error.problem.status >= 400) pending.current = null;
+      if (error instanceof ApiProblem && error.problem.status === 409) void queries.invalidateQueries();
+    },
+  });
+}

@@ -1,0 +1,62 @@
+import type { UnitChoice } from '@ample-crane/core';
+import dayjs from 'dayjs';
+import timezone from 'dayjs/plugin/timezone';
+import utc from 'dayjs/plugin/utc';
+import { createContext, use, useEffect, useMemo, useState, type ReactNode } from 'react';
+import type { View } from './api.ts';
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
+
+const ROLES = ['viewer', 'operator', 'lead', 'manager', 'admin'] as const;
+type Role = (typeof ROLES)[number];
+
+/** Who is signed in, and the factory's time as they see it. */
+interface SessionContext {
+  session: View<'SessionView'>;
+  units: UnitChoice;
+  nowMs: number;
+  /** "Tue 10 Mar 07:05" */
+  dateTime: (ms: number) => string;
+  date: (ms: number) => string;
+  /** "14:10" today, "Thu 14:10" within the week, "3 Apr 14:10" beyond */
+  clock: (ms: number) => string;
+  may: (role: Role) => boolean;
+}
+
+const Context = createContext<SessionContext | null>(null);
+const TICK_MS = 15_000;
+
+export function SessionProvider({ session, fetchedMs, children }: { session: View<'SessionView'>; fetchedMs: number; children: ReactNode }) {
+  const [machineMs, setMachineMs] = useState(fetchedMs);
+  useEffect(() => {
+    const timer = setInterval(() => setMachineMs(Date.now()), TICK_MS);
+    return () => clearInterval(timer);
+  }, []);
+  const nowMs = session.nowMs + Math.max(0, machineMs - fetchedMs);
+  const value = useMemo<SessionContext>(() => {
+    const local = (ms: number) => dayjs(ms).tz(session.timeZone);
+    const today = local(nowMs).format('YYYY-MM-DD');
+    return {
+      session,
+      units: session.units,
+      nowMs,
+      dateTime: (ms) => local(ms).format('ddd D MMM HH:mm'),
+      date: (ms) => local(ms).format('D MMM YYYY'),
+      clock: (ms) => {
+        const at = local(ms);
+        if (at.format('YYYY-MM-DD') === today) return at.format('HH:mm');
+        return Math.abs(ms - nowMs) < 6 * 86_400_000 ? at.format('ddd HH:mm') : at.format('D MMM HH:mm');
+      },
+      may: (role) => ROLES.indexOf(session.role) >= ROLES.indexOf(role),
+    };
+  }, [session, nowMs]);
+  return <Context value={value}>{children}</Context>;
+}
+
+export function useSession(): SessionContext {
+  const value = use(Context);
+  if (!value) throw new Error('No session here');
+  return value;
+}
+

@@ -1,0 +1,89 @@
+import { DEFECTS } from '@ample-crane/core';
+import { Box, Button, MenuItem, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { useState } from 'react';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand } from '../app/queries.ts';
+import { Figure, Id } from '../parts/Answer.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+
+type Outcome = 'good' | 'rework' | 'scrap';
+interface Judged {
+  outcome: Outcome;
+  defect: string;
+  originOperationId: string;
+  note: string;
+}
+
+/** Finishing a step: every piece is good unless said otherwise; what is not good needs a defect and where it comes from. */
+export function FinishForm({ card }: { card: View<'CardView'> }) {
+  const { batch, inPass, originChoices } = card;
+  const [judged, setJudged] = useState<Record<string, Judged>>({});
+  const finish = useCommand((body: View<'FinishDto'>, headers) => ask(client.POST('/api/batches/{id}/finish', { params: { path: { id: batch.id } }, body, headers })));
+  const of = (id: string): Judged => judged[id] ?? { outcome: 'good', defect: '', originOperationId: batch.operationId, note: '' };
+  const change = (id: string, fields: Partial<Judged>) => setJudged({ ...judged, [id]: { ...of(id), ...fields } });
+  const count = (outcome: Outcome) => inPass.filter((id) => of(id).outcome === outcome).length;
+  const bad = inPass.filter((id) => of(id).outcome !== 'good');
+  const incomplete = bad.some((id) => of(id).defect === '');
+  const submit = () =>
+    finish.mutate({
+      version: batch.version,
+      good: count('good'),
+      rework: count('rework'),
+      scrap: count('scrap'),
+      outcomes: bad.map((pieceId) => {
+        const { outcome, defect, originOperationId, note } = of(pieceId);
+        return { pieceId, outcome: outcome === 'scrap' ? 'scrap' : 'rework', defect: DEFECTS.find((d) => d === defect) ?? 'dent', originOperationId, note };
+      }),
+    });
+  return (
+    <Stack spacing={1} component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, m: 0 }}>
+      <Typography component="legend" variant="h3" sx={{ px: 0.5 }}>
+        Finish {batch.pass > 1 ? `pass ${batch.pass}` : batch.operationName.toLowerCase()}
+      </Typography>
+      {inPass.map((id) => {
+        const j = of(id);
+        return (
+          <Box key={id} sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1 }}>
+            <Box sx={{ width: 92 }}>
+              <Id>{id}</Id>
+            </Box>
+            <ToggleButtonGroup exclusive size="small" value={j.outcome} onChange={(_, value: Outcome | null) => value && change(id, { outcome: value })} aria-label={`Outcome of ${id}`}>
+              <ToggleButton value="good">good</ToggleButton>
+              <ToggleButton value="rework">rework</ToggleButton>
+              <ToggleButton value="scrap">scrap</ToggleButton>
+            </ToggleButtonGroup>
+            {j.outcome !== 'good' && (
+              <>
+                <TextField select label={`Defect of ${id}`} value={j.defect} onChange={(event) => change(id, { defect: event.target.value })} sx={{ minWidth: 150 }}>
+                  {DEFECTS.map((d) => (
+                    <MenuItem key={d} value={d}>
+                      {d}
+                    </MenuItem>
+                  ))}
+                </TextField>
+                <TextField select label="Comes from" value={j.originOperationId} onChange={(event) => change(id, { originOperationId: event.target.value })} sx={{ minWidth: 170 }}>
+                  {originChoices.map((o) => (
+                    <MenuItem key={o.id} value={o.id}>
+                      {o.name}
+                    </MenuItem>
+                  ))}
+                </TextField>
+                <TextField label="Note" value={j.note} onChange={(event) => change(id, { note: event.target.value })} />
+              </>
+            )}
+          </Box>
+        );
+      })}
+      <Stack direction="row" spacing={2} sx={{ alignItems: 'center', pt: 0.5 }}>
+        <Button variant="contained" size="large" disabled={incomplete} loading={finish.isPending} onClick={submit}>
+          Finish
+        </Button>
+        <Typography>
+          <Figure>{count('good')}</Figure> good · <Figure>{count('rework')}</Figure> rework · <Figure>{count('scrap')}</Figure> scrap
+        </Typography>
+      </Stack>
+      {incomplete && <Typography color="text.secondary">Say what is wrong with each piece that is not good.</Typography>}
+      {finish.error && <ErrorNote error={finish.error} />}
+    </Stack>
+  );
+}

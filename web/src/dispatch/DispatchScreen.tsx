@@ -1,0 +1,93 @@
+import { Box, Button, Link, Stack, TextField, Typography } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useState } from 'react';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { ask, client, type View } from '../app/api.ts';
+import { useBatches, useCard, useCommand, useInstruments, useOrders } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { Empty, Screen, Section } from '../parts/Screen.tsx';
+import { StreamGlyph } from '../parts/StreamGlyph.tsx';
+
+/** What is ready to go, and the ledger of what has gone. */
+export default function DispatchScreen() {
+  const query = useBatches('dispatch');
+  return (
+    <Screen title="Dispatch" query={query}>
+      {(batches) => {
+        const ready = batches.reduce((sum, b) => sum + b.quantity, 0);
+        return (
+          <>
+            <Answer>
+              <Figure>{ready}</Figure> {ready === 1 ? 'instrument is' : 'instruments are'} ready to ship.
+            </Answer>
+            <Section title="Ready">
+              {batches.length === 0 ? <Empty>Nothing waits to be shipped. What passes final inspection comes here.</Empty> : batches.map((b) => <ReadyBatch key={b.id} batch={b} />)}
+            </Section>
+            <Section title="Ledger">
+              <Ledger />
+            </Section>
+          </>
+        );
+      }}
+    </Screen>
+  );
+}
+
+function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
+  const card = useCard(batch.id);
+  const orders = useOrders();
+  const { may } = useSession();
+  const customer = orders.data?.find((o) => o.id === batch.orderId)?.customer;
+  const [consignee, setConsignee] = useState<string | null>(null);
+  const [shipper, setShipper] = useState('Own van');
+  const ship = useCommand(({ serial, ...body }: View<'ShipDto'> & { serial: string }, headers) => ask(client.POST('/api/instruments/{serial}/ship', { params: { path: { serial } }, body, headers })));
+  const to = consignee ?? customer ?? card.data?.customer ?? '';
+  const ready = card.data?.pieces.filter((p) => p.state === 'good') ?? [];
+  return (
+    <Box sx={{ mb: 2 }}>
+      <Stack direction="row" sx={{ gap: 1.5, alignItems: 'center', mb: 1, flexWrap: 'wrap' }}>
+        <StreamGlyph of="instrument" />
+        <Link component={RouterLink} to={`/batches/${batch.id}`}>
+          <Id>{batch.id}</Id>
+        </Link>
+        <Typography sx={{ flex: 1 }}>
+          {batch.quantity} × {batch.modelName}
+        </Typography>
+        <TextField label={`Consignee of ${batch.id}`} value={to} onChange={(event) => setConsignee(event.target.value)} sx={{ width: 220 }} />
+        <TextField label="Shipped with" value={shipper} onChange={(event) => setShipper(event.target.value)} sx={{ width: 140 }} />
+      </Stack>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        {ready.map((piece) => (
+          <Button
+            key={piece.id}
+            variant="outlined"
+            disabled={!may('operator') || to.trim() === '' || shipper.trim() === '' || ship.isPending || card.isFetching}
+            onClick={() => ship.mutate({ serial: piece.id, version: card.data?.batch.version ?? batch.version, consignee: to.trim(), shipper: shipper.trim() })}
+          >
+            Ship {piece.id}
+          </Button>
+        ))}
+      </Box>
+      {ship.error && <ErrorNote error={ship.error} />}
+    </Box>
+  );
+}
+
+function Ledger() {
+  const query = useInstruments();
+  const navigate = useNavigate();
+  const { date } = useSession();
+  const shipped = (query.data ?? []).filter((i) => i.state === 'shipped').sort((a, b) => (b.shippedMs ?? 0) - (a.shippedMs ?? 0));
+  const columns: GridColDef<View<'InstrumentView'>>[] = [
+    { field: 'serial', headerName: 'Serial', width: 140, renderCell: ({ row }) => <Id>{row.serial}</Id> },
+    { field: 'modelName', headerName: 'Model', width: 120 },
+    { field: 'shippedMs', headerName: 'Shipped', width: 120, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
+    { field: 'consignee', headerName: 'Consignee', flex: 1, minWidth: 180 },
+    { field: 'orderId', headerName: 'Order', width: 90 },
+    { field: 'startedMs', headerName: 'Started', width: 120, valueFormatter: (value: number) => date(value) },
+  ];
+  return <DataTable label="Ledger" rows={shipped} columns={columns} getRowId={(i) => i.serial} onOpen={(i) => void navigate(`/records/${i.serial}`)} height={420} empty="Nothing has shipped yet" />;
+}

@@ -1,0 +1,185 @@
+import { clearanceMm } from '@ample-crane/core';
+import { Box, Button, Checkbox, Link, MenuItem, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { Link as RouterLink, useNavigate } from 'react-router';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand, useFitting } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { BandStrip } from '../parts/BandStrip.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { Finding } from '../parts/Finding.tsx';
+import { Empty, Screen, Section } from '../parts/Screen.tsx';
+import { StreamGlyph } from '../parts/StreamGlyph.tsx';
+import { counted, pieces } from '../parts/words.ts';
+
+type FitSet = View<'FittingSetView'>;
+
+/** Bodies and necks facing each other, with the pairs that fit best. */
+export default function FittingScreen() {
+  const query = useFitting();
+  return (
+    <Screen title="Fitting" query={query}>
+      {({ sets, waiting }) => {
+        const pairs = sets.reduce((sum, s) => sum + s.proposed.length, 0);
+        return (
+          <>
+            <Answer>
+              <Figure>{pairs}</Figure> {pairs === 1 ? 'instrument' : 'instruments'} can be fitted now from {counted(sets.length, 'set', 'sets')};{' '}
+              {counted(waiting.reduce((sum, b) => sum + b.quantity, 0), 'piece waits', 'pieces wait')} unpaired for a counterpart.
+            </Answer>
+            {sets.map((set) => (
+              <PairingSet key={`${set.body.id}/${set.neck?.id ?? ''}/${set.body.version}/${set.neck?.version ?? 0}`} set={set} />
+            ))}
+            <Section title="Unpaired stock">
+              {waiting.length === 0 ? (
+                <Empty>Nothing waits for a counterpart.</Empty>
+              ) : (
+                waiting.map((b) => (
+                  <Finding
+                    key={b.id}
+                    severity="waiting"
+                    sentence={
+                      <Box component="span" sx={{ display: 'inline-flex', alignItems: 'center', gap: 1 }}>
+                        <StreamGlyph of={b.component} />
+                        <Link component={RouterLink} to={`/batches/${b.id}`}>
+                          <Id>{b.id}</Id>
+                        </Link>
+                        {pieces(b.quantity, b.component)} of {b.modelName}
+                        {b.carrier !== null && `, ${b.carrier}`}
+                      </Box>
+                    }
+                  />
+                ))
+              )}
+            </Section>
+          </>
+        );
+      }}
+    </Screen>
+  );
+}
+
+function PairingSet({ set }: { set: FitSet }) {
+  const { may } = useSession();
+  const navigate = useNavigate();
+  const [neckOf, setNeckOf] = useState<Record<string, string | null>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, p.neckId])));
+  const [taken, setTaken] = useState<Record<string, boolean>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, true])));
+  const fit = useCommand((body: View<'FitDto'>, headers) => ask(client.POST('/api/fitting', { body, headers })));
+  const width = (list: readonly View<'FitPieceView'>[], id: string | null | undefined) => list.find((p) => p.pieceId === id)?.widthMm ?? null;
+  const rows = set.bodies.map((body) => {
+    const neckId = neckOf[body.pieceId] ?? null;
+    const tenon = width(set.necks, neckId);
+    const gap = body.widthMm === null || tenon === null ? null : clearanceMm(body.widthMm, tenon);
+    return { body, neckId, gap, chosen: taken[body.pieceId] === true && (neckId !== null || !set.separateNecks) };
+  });
+  const chosen = rows.filter((r) => r.chosen);
+  const usedNecks = chosen.flatMap((r) => r.neckId ?? []);
+  const twice = usedNecks.length !== new Set(usedNecks).size;
+  const leftNecks = set.necks.filter((n) => !usedNecks.includes(n.pieceId));
+  const submit = () =>
+    fit.mutate(
+      {
+        bodyBatchId: set.body.id,
+        bodyVersion: set.body.version,
+        neckBatchId: set.neck?.id ?? null,
+        neckVersion: set.neck?.version ?? null,
+        pairs: chosen.map((r) => ({ bodyId: r.body.pieceId, neckId: r.neckId })),
+      },
+      { onSuccess: ({ id }) => void navigate(`/batches/${id}`) },
+    );
+  return (
+    <Section
+      title={`${set.modelName}: ${set.body.id}${set.neck ? ` with ${set.neck.id}` : ''}`}
+      aside={
+        set.separateNecks && (
+          <Typography variant="body2" color="text.secondary">
+            {set.proposed.length} in band by choosing; {set.inBandAsTheyCome} if taken as they come
+          </Typography>
+        )
+      }
+    >
+      <Table size="small" aria-label={`Pairs of ${set.body.id}`}>
+        <TableHead>
+          <TableRow>
+            <TableCell padding="checkbox">Fit</TableCell>
+            <TableCell>Body</TableCell>
+            <TableCell align="right">Pocket, mm</TableCell>
+            {set.separateNecks && (
+              <>
+                <TableCell>Neck</TableCell>
+                <TableCell align="right">Tenon, mm</TableCell>
+                <TableCell>Clearance against {set.lowMm}–{set.highMm} mm</TableCell>
+              </>
+            )}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {rows.map(({ body, neckId, gap }) => (
+            <TableRow key={body.pieceId}>
+              <TableCell padding="checkbox">
+                <Checkbox
+                  checked={taken[body.pieceId] === true}
+                  onChange={(event) => setTaken({ ...taken, [body.pieceId]: event.target.checked })}
+                  slotProps={{ input: { 'aria-label': `Fit ${body.pieceId}` } }}
+                />
+              </TableCell>
+              <TableCell>
+                <Id>{body.pieceId}</Id>
+              </TableCell>
+              <TableCell align="right">{body.widthMm?.toFixed(2) ?? '–'}</TableCell>
+              {set.separateNecks && (
+                <>
+                  <TableCell>
+                    <TextField
+                      select
+                      variant="standard"
+                      value={neckId ?? ''}
+                      onChange={(event) => setNeckOf({ ...neckOf, [body.pieceId]: event.target.value === '' ? null : event.target.value })}
+                      slotProps={{ htmlInput: { 'aria-label': `Neck for ${body.pieceId}` } }}
+                      sx={{ minWidth: 110 }}
+                    >
+                      <MenuItem value="">none</MenuItem>
+                      {set.necks.map((n) => (
+                        <MenuItem key={n.pieceId} value={n.pieceId}>
+                          {n.pieceId}
+                        </MenuItem>
+                      ))}
+                    </TextField>
+                  </TableCell>
+                  <TableCell align="right">{width(set.necks, neckId)?.toFixed(2) ?? '–'}</TableCell>
+                  <TableCell>
+                    {gap === null ? (
+                      'not measured'
+                    ) : (
+                      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+                        <BandStrip label={`Clearance of ${body.pieceId}`} unit="mm" low={set.lowMm} target={set.targetMm} high={set.highMm} values={[gap]} width={180} />
+                        <Figure>{gap.toFixed(2)}</Figure>
+                      </Box>
+                    )}
+                  </TableCell>
+                </>
+              )}
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5, flexWrap: 'wrap' }}>
+        {may('operator') && (
+          <Button variant="contained" disabled={chosen.length === 0 || twice} loading={fit.isPending} onClick={submit}>
+            Fit {counted(chosen.length, 'instrument', 'instruments')} and give serials
+          </Button>
+        )}
+        <Typography variant="body2" color="text.secondary">
+          {twice ? 'A neck is chosen twice.' : leftovers(rows.length - chosen.length, leftNecks.map((n) => n.pieceId))}
+        </Typography>
+      </Box>
+      {fit.error && <ErrorNote error={fit.error} />}
+    </Section>
+  );
+}
+
+function leftovers(bodies: number, necks: readonly string[]): string {
+  if (bodies === 0 && necks.length === 0) return 'Nothing is left over.';
+  return `Left over: ${counted(bodies, 'body', 'bodies')}${necks.length > 0 ? `, ${counted(necks.length, 'neck', 'necks')} (${necks.join(', ')})` : ''}. They stay at the bench as unpaired stock.`;
+}

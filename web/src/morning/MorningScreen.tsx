@@ -1,0 +1,175 @@
+import { formatDuration, STAGE_NAMES } from '@ample-crane/core';
+import { Box, Button, Link, Paper, Typography } from '@mui/material';
+import { Link as RouterLink } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useMorning } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { Finding, type Severity } from '../parts/Finding.tsx';
+import { GateAct } from '../parts/GateAct.tsx';
+import { Empty, Screen, Section } from '../parts/Screen.tsx';
+import { counted } from '../parts/words.ts';
+
+const SEVERITY: Record<View<'DecisionView'>['act'], Severity> = { move: 'ready', release: 'ready', hold: 'stop', look: 'attention' };
+const NEWS_SHOWN = 12;
+
+/** Seven in the morning: what can move, what comes free, what is late, what holds us up. */
+export default function MorningScreen() {
+  const query = useMorning();
+  return (
+    <Screen title="Morning" query={query}>
+      {(morning) => (
+        <>
+          <Headline morning={morning} />
+          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 3fr) minmax(0, 2fr)' }, gap: 3 }}>
+            <Section title="Decisions, in walking order">
+              {morning.decisions.length === 0 ? <Empty>Nothing waits for a decision.</Empty> : <Decisions decisions={morning.decisions} />}
+            </Section>
+            <Box>
+              <Section title="Comes free today">
+                {morning.comingFree.length === 0 ? <Empty>No wait ends today.</Empty> : <ComingFree rows={morning.comingFree} />}
+              </Section>
+              <Section title="Late, at the earliest">
+                {morning.lateOrders.length === 0 ? <Empty>Every order can still be in time.</Empty> : <Late orders={morning.lateOrders} />}
+              </Section>
+              <Section title="People away">
+                {morning.gaps.length === 0 ? <Empty>Everybody is in.</Empty> : <Gaps gaps={morning.gaps} />}
+              </Section>
+              <Section title="Since yesterday">
+                <News morning={morning} />
+              </Section>
+            </Box>
+          </Box>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+function Headline({ morning }: { morning: View<'MorningView'> }) {
+  return (
+    <Answer>
+      <Figure>{morning.canMove}</Figure> {morning.canMove === 1 ? 'batch' : 'batches'} can move now
+      {morning.canRelease > 0 && (
+        <>
+          , <Figure>{morning.canRelease}</Figure> {morning.canRelease === 1 ? 'lot' : 'lots'} can be released
+        </>
+      )}
+      ; <Figure>{morning.comingFreeToday}</Figure> more {morning.comingFreeToday === 1 ? 'comes' : 'come'} free today.{' '}
+      <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order is' : 'orders are'} late at the earliest. {morning.constraint?.sentence ?? 'No station is short of hours.'}
+    </Answer>
+  );
+}
+
+function Decisions({ decisions }: { decisions: readonly View<'DecisionView'>[] }) {
+  const stages = [...new Set(decisions.map((d) => d.stage))];
+  return (
+    <>
+      {stages.map((stage) => (
+        <Box key={stage} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '112px minmax(0, 1fr)' }, borderBottom: 1, borderColor: 'divider' }}>
+          <Typography variant="h3" sx={{ pt: 1.25, color: 'text.secondary' }}>
+            {STAGE_NAMES[stage]}
+          </Typography>
+          <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+            {decisions
+              .filter((d) => d.stage === stage)
+              .map((d) => (
+                <li key={`${d.subject}-${d.id}`}>
+                  <Finding severity={SEVERITY[d.act]} sentence={d.sentence} action={<Act decision={d} />} />
+                </li>
+              ))}
+          </Box>
+        </Box>
+      ))}
+    </>
+  );
+}
+
+function Act({ decision }: { decision: View<'DecisionView'> }) {
+  const { may } = useSession();
+  const { id, subject, act, version } = decision;
+  if (id === null || subject === null || subject === 'zone') return null;
+  if (act === 'move' && may('operator')) return <GateAct subject="batch" id={id} version={version} label={`Move ${id}`} />;
+  if (act === 'release' && may('lead')) return <GateAct subject="lot" id={id} version={version} label={`Release ${id}`} />;
+  return (
+    <Button component={RouterLink} to={subject === 'lot' ? `/lots/${id}` : `/batches/${id}`} sx={{ flexShrink: 0 }}>
+      Open {id}
+    </Button>
+  );
+}
+
+function ComingFree({ rows }: { rows: readonly View<'ComingFreeView'>[] }) {
+  const { nowMs, clock } = useSession();
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {rows.map((row) => (
+        <Box component="li" key={row.id} sx={{ display: 'flex', gap: 1.5, py: 0.5 }}>
+          <Id>{clock(row.untilMs)}</Id>
+          <Box sx={{ flex: 1 }}>
+            <Link component={RouterLink} to={row.subject === 'lot' ? `/lots/${row.id}` : `/batches/${row.id}`} color="inherit">
+              {row.sentence}
+            </Link>
+          </Box>
+          <Id>{formatDuration(row.untilMs - nowMs)}</Id>
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Late({ orders }: { orders: readonly View<'OrderView'>[] }) {
+  const { date } = useSession();
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {orders.slice(0, 8).map((order) => (
+        <li key={order.id}>
+          <Finding
+            severity="attention"
+            sentence={
+              <>
+                <Id>{order.id}</Id> {order.quantity} × {order.modelName} for {order.customer}
+              </>
+            }
+            remedy={`Due ${date(order.dueMs)}. ${order.status}`}
+          />
+        </li>
+      ))}
+      {orders.length > 8 && (
+        <Link component={RouterLink} to="/orders">
+          {orders.length - 8} more in the order book
+        </Link>
+      )}
+    </Box>
+  );
+}
+
+function Gaps({ gaps }: { gaps: readonly View<'GapView'>[] }) {
+  const { date } = useSession();
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+      {gaps.map((gap) => (
+        <li key={gap.name}>
+          <Finding severity={gap.sentence.startsWith('Nobody') ? 'attention' : 'waiting'} sentence={`${gap.name}, until ${date(gap.untilMs)}`} remedy={gap.sentence} />
+        </li>
+      ))}
+    </Box>
+  );
+}
+
+function News({ morning }: { morning: View<'MorningView'> }) {
+  const { clock } = useSession();
+  return (
+    <>
+      <Typography sx={{ mb: 0.5 }}>
+        <Figure>{morning.finishedSinceYesterday}</Figure> steps finished, {counted(morning.shippedSinceYesterday, 'instrument', 'instruments')} shipped.
+      </Typography>
+      <Paper sx={{ border: 0, bgcolor: 'transparent' }}>
+        {morning.changed.slice(0, NEWS_SHOWN).map((entry) => (
+          <Typography key={entry.id} variant="body2" color="text.secondary" noWrap title={`${entry.sentence} — ${entry.by}`}>
+            <Id>{clock(entry.atMs)}</Id> {entry.sentence}
+          </Typography>
+        ))}
+      </Paper>
+    </>
+  );
+}

@@ -1,0 +1,98 @@
+import { Box, Button, Link } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useState } from 'react';
+import { Link as RouterLink } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useOrders } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+import { Screen } from '../parts/Screen.tsx';
+import { counted } from '../parts/words.ts';
+import { PlaceOrderDialog } from './PlaceOrderDialog.tsx';
+import { StartBatchDialog } from './StartBatchDialog.tsx';
+
+type Order = View<'OrderView'>;
+
+/** What has been promised, where it is, and what can be started for it. */
+export default function OrdersScreen() {
+  const query = useOrders();
+  const { may } = useSession();
+  const [placing, setPlacing] = useState(false);
+  const [starting, setStarting] = useState<Order | null>(null);
+  return (
+    <Screen
+      title="Orders"
+      query={query}
+      actions={
+        may('manager') && (
+          <Button variant="contained" onClick={() => setPlacing(true)}>
+            Place an order
+          </Button>
+        )
+      }
+    >
+      {(orders) => {
+        const late = orders.filter((o) => (o.lateDays ?? 0) > 0).length;
+        const unstarted = orders.filter((o) => o.batchIds.length === 0).length;
+        return (
+          <>
+            <Answer>
+              {counted(orders.length, 'order is', 'orders are')} open, <Figure>{unstarted}</Figure> not started; <Figure>{late}</Figure> {late === 1 ? 'is' : 'are'} late even at the earliest.
+            </Answer>
+            <OrderTable orders={orders} onStart={may('lead') ? setStarting : undefined} />
+            {placing && <PlaceOrderDialog onClose={() => setPlacing(false)} />}
+            {starting && <StartBatchDialog order={starting} onClose={() => setStarting(null)} />}
+          </>
+        );
+      }}
+    </Screen>
+  );
+}
+
+function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((order: Order) => void) | undefined }) {
+  const { date } = useSession();
+  const columns: GridColDef<Order>[] = [
+    { field: 'id', headerName: 'Order', width: 85, renderCell: ({ row }) => <Id>{row.id}</Id> },
+    { field: 'modelName', headerName: 'Model', width: 110 },
+    { field: 'quantity', headerName: 'Pieces', type: 'number', width: 70 },
+    { field: 'shipped', headerName: 'Shipped', type: 'number', width: 80 },
+    { field: 'customer', headerName: 'For', width: 160 },
+    { field: 'dueMs', headerName: 'Due', width: 110, valueFormatter: (value: number) => date(value) },
+    { field: 'earliestMs', headerName: 'Earliest', width: 110, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
+    { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 220 },
+    {
+      field: 'batchIds',
+      headerName: 'Batches',
+      width: 170,
+      sortable: false,
+      renderCell: ({ row }) => (
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          {row.batchIds.map((id) => (
+            <Link key={id} component={RouterLink} to={`/batches/${id}`}>
+              {id}
+            </Link>
+          ))}
+        </Box>
+      ),
+    },
+    ...(onStart
+      ? [
+          {
+            field: 'act',
+            headerName: 'Act',
+            width: 130,
+            sortable: false,
+            filterable: false,
+            disableExport: true,
+            renderCell: ({ row }: { row: Order }) => (
+              <Button onClick={() => onStart(row)} aria-label={`Start a batch for ${row.id}`}>
+                Start a batch
+              </Button>
+            ),
+          },
+        ]
+      : []),
+  ];
+  return <DataTable label="Open orders" rows={orders} columns={columns} getRowId={(o) => o.id} height="calc(100vh - 210px)" empty="No open order. Place one to begin." />;
+}

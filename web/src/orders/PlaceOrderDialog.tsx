@@ -1,0 +1,64 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField } from '@mui/material';
+import dayjs from 'dayjs';
+import { Controller, useForm } from 'react-hook-form';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand, useSetup } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+
+interface Fields {
+  modelId: string;
+  quantity: string;
+  customer: string;
+  due: string;
+}
+
+const USUAL_LEAD_DAYS = 60;
+
+export function PlaceOrderDialog({ onClose }: { onClose: () => void }) {
+  const setup = useSetup();
+  const { nowMs, session } = useSession();
+  const place = useCommand((body: View<'PlaceOrderDto'>, headers) => ask(client.POST('/api/orders', { body, headers })));
+  const models = setup.data?.models ?? [];
+  const { register, control, handleSubmit, formState } = useForm<Fields>({
+    defaultValues: { modelId: '', quantity: '6', customer: 'Stock', due: dayjs(nowMs).tz(session.timeZone).add(USUAL_LEAD_DAYS, 'day').format('YYYY-MM-DD') },
+  });
+  const { errors } = formState;
+  const submit = (f: Fields) =>
+    place.mutate({ modelId: f.modelId, quantity: Number(f.quantity), customer: f.customer, dueMs: dayjs.tz(`${f.due}T15:00`, session.timeZone).valueOf() }, { onSuccess: onClose });
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="order-title">
+      <form onSubmit={(event) => void handleSubmit(submit)(event)} noValidate>
+        <DialogTitle id="order-title">Place an order</DialogTitle>
+        <DialogContent>
+          <Stack spacing={2} sx={{ pt: 1 }}>
+            <Controller
+              name="modelId"
+              control={control}
+              rules={{ required: 'Choose a model' }}
+              render={({ field }) => (
+                <TextField {...field} select label="Model" error={!!errors.modelId} helperText={errors.modelId?.message}>
+                  {models.map((m) => (
+                    <MenuItem key={m.id} value={m.id}>
+                      {m.name}, {m.construction}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              )}
+            />
+            <TextField label="Instruments" type="number" {...register('quantity', { validate: (v) => (Number.isInteger(Number(v)) && Number(v) > 0) || 'A whole number above zero' })} error={!!errors.quantity} helperText={errors.quantity?.message} />
+            <TextField label="Customer, or Stock" {...register('customer', { required: 'Say who it is for' })} error={!!errors.customer} helperText={errors.customer?.message} />
+            <TextField label="Due" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('due', { required: 'Choose a date' })} error={!!errors.due} helperText={errors.due?.message} />
+            {place.error && <ErrorNote error={place.error} />}
+          </Stack>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" variant="contained" loading={place.isPending}>
+            Place
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}

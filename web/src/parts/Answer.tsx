@@ -1,0 +1,29 @@
+import { Box, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import { MONO } from '../app/theme.ts';
+
+/** The sentence a screen is opened for. Numbers in it are set apart with `Figure`. */
+export function Answer({ children }: { children: ReactNode }) {
+  return (
+    <Typography role="status" sx={{ fontSize: { xs: '1.05rem', md: '1.2rem' }, lineHeight: 1.45, mb: 2, maxWidth: '75ch' }}>
+      {children}
+    </Typography>
+  );
+}
+
+export function Figure({ children }: { children: ReactNode }) {
+  return (
+    <Box component="span" sx={{ fontFamily: MONO, fontWeight: 600 }}>
+      {children}
+    </Box>
+  );
+}
+
+/** An id, set so that it can be read across a bench. */
+export function Id({ children }: { children: ReactNode }) {
+  return (
+    <Box component="span" sx={{ fontFamily: MONO, whiteSpace: 'nowrap' }}>
+      {children}
+    </Box>
+  );
+}

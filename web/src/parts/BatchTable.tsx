@@ -1,0 +1,64 @@
+import { formatDuration } from '@ample-crane/core';
+import { Box } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useNavigate } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useSession } from '../app/session.tsx';
+import { Id } from './Answer.tsx';
+import { DataTable } from './DataTable.tsx';
+import { DwellRing } from './DwellRing.tsx';
+import { StreamGlyph } from './StreamGlyph.tsx';
+import { statusWords } from './words.ts';
+
+type Batch = View<'BatchView'>;
+
+/** Batches as a table; a click opens the card. */
+export function BatchTable({ label, batches, height }: { label: string; batches: readonly Batch[]; height?: number | string }) {
+  const navigate = useNavigate();
+  const { nowMs, clock, date } = useSession();
+  const columns: GridColDef<Batch>[] = [
+    {
+      field: 'id',
+      headerName: 'Batch',
+      width: 110,
+      renderCell: ({ row }) => (
+        <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: '100%' }}>
+          <StreamGlyph of={row.component} />
+          <Id>{row.id}</Id>
+        </Box>
+      ),
+    },
+    { field: 'modelName', headerName: 'Model', width: 110 },
+    { field: 'quantity', headerName: 'Pieces', type: 'number', width: 75 },
+    { field: 'operationName', headerName: 'Step', flex: 1, minWidth: 150 },
+    { field: 'stationName', headerName: 'Station', flex: 1, minWidth: 140 },
+    { field: 'status', headerName: 'State', width: 150, valueFormatter: (value: string) => statusWords(value) },
+    {
+      field: 'untilMs',
+      headerName: 'Free',
+      width: 175,
+      sortComparator: (a: number | null, b: number | null) => (a ?? Infinity) - (b ?? Infinity),
+      valueFormatter: (value: number | null) => (value === null ? '' : clock(value)),
+      renderCell: ({ row }) =>
+        row.status === 'dwelling' || row.status === 'finished' || row.status === 'held' ? (
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: '100%' }}>
+            <DwellRing done={row.done} untilMs={row.untilMs} verdict={row.verdict} paused={row.status === 'held'} size={26} />
+            {row.verdict === 'pass' ? 'now' : row.untilMs === null ? '' : `${clock(row.untilMs)} · ${formatDuration(row.untilMs - nowMs)}`}
+          </Box>
+        ) : null,
+    },
+    { field: 'dueMs', headerName: 'Due', width: 105, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
+    { field: 'carrier', headerName: 'Carrier', width: 90 },
+  ];
+  return (
+    <DataTable
+      label={label}
+      rows={batches}
+      columns={columns}
+      getRowId={(b) => b.id}
+      onOpen={(b) => void navigate(`/batches/${b.id}`)}
+      empty="No batch is here"
+      {...(height === undefined ? {} : { height })}
+    />
+  );
+}

@@ -1,0 +1,132 @@
+import { formatDuration, STAGE_NAMES, type CautionKind, type Stage } from '@ample-crane/core';
+import { Box, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import { Link as RouterLink } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useFloor } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure, Id } from './Answer.tsx';
+import { BatchTable } from './BatchTable.tsx';
+import { Caution } from './Caution.tsx';
+import { DwellRing } from './DwellRing.tsx';
+import { GateAct } from './GateAct.tsx';
+import { Screen, Section } from './Screen.tsx';
+import { StreamGlyph } from './StreamGlyph.tsx';
+import { counted } from './words.ts';
+
+interface Props {
+  stage: Stage;
+  cautions: readonly CautionKind[];
+  /** what is special to this stage, above the table */
+  children?: (batches: readonly View<'BatchView'>[]) => ReactNode;
+  actions?: ReactNode;
+}
+
+/** One stage: what runs, what waits its turn, what its waits are waiting for. */
+export function StageScreen({ stage, cautions, children, actions }: Props) {
+  const query = useFloor();
+  return (
+    <Screen title={STAGE_NAMES[stage]} query={query} actions={actions}>
+      {(floor) => {
+        const batches = floor.batches.filter((b) => b.stage === stage);
+        const stations = floor.stations.filter((s) => s.stage === stage);
+        return (
+          <>
+            <StageAnswer batches={batches} constraint={floor.constraint} stations={stations} />
+            <Stations stations={stations} batches={batches} />
+            <Dwells batches={batches} />
+            {children?.(batches)}
+            <Section title="All batches here">
+              <BatchTable label={`Batches in ${STAGE_NAMES[stage]}`} batches={batches} height={Math.min(420, 190 + batches.length * 36)} />
+            </Section>
+            <Caution kinds={cautions} />
+          </>
+        );
+      }}
+    </Screen>
+  );
+}
+
+function StageAnswer({ batches, stations, constraint }: { batches: readonly View<'BatchView'>[]; stations: readonly View<'StationFlowView'>[]; constraint: View<'ConstraintView'> | null }) {
+  const canMove = batches.filter((b) => (b.status === 'dwelling' || b.status === 'finished') && b.verdict === 'pass').length;
+  const queued = batches.filter((b) => b.status === 'queued').length;
+  const running = batches.filter((b) => b.status === 'running').length;
+  const limits = constraint && stations.some((s) => s.code === constraint.stationCode);
+  return (
+    <Answer>
+      <Figure>{canMove}</Figure> {canMove === 1 ? 'batch' : 'batches'} can move on, <Figure>{running}</Figure> being worked on, <Figure>{queued}</Figure> waiting {queued === 1 ? 'its' : 'their'} turn. {limits ? constraint.sentence : ''}
+    </Answer>
+  );
+}
+
+/** Each station with its places: what is on them, what waits, how loaded it has been. */
+function Stations({ stations, batches }: { stations: readonly View<'StationFlowView'>[]; batches: readonly View<'BatchView'>[] }) {
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(270px, 1fr))', gap: 2, mb: 2.5 }}>
+      {stations.map((station) => {
+        const here = batches.filter((b) => b.stationCode === station.code);
+        const running = here.filter((b) => b.status === 'running' || b.status === 'paused');
+        return (
+          <Box key={station.code} component="section" aria-label={station.name} sx={{ borderTop: 3, borderColor: 'text.primary', pt: 1 }}>
+            <Typography variant="h3">
+              {station.name} <Id>{station.code}</Id>
+            </Typography>
+            <Typography variant="body2" color="text.secondary">
+              {counted(station.queuedBatches, 'batch waits', 'batches wait')} · <Figure>{station.queuedHours.toFixed(1)}</Figure> h of <Figure>{station.weeklyHours.toFixed(0)}</Figure> h a week
+            </Typography>
+            <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
+              {Array.from({ length: station.benches }, (_, i) => {
+                const batch = running[i];
+                return (
+                  <Box key={i} sx={{ flex: '1 1 110px', minHeight: 48, border: 1, borderStyle: batch ? 'solid' : 'dashed', borderColor: batch ? 'text.primary' : 'divider', borderRadius: 1, p: 1, display: 'flex', alignItems: 'center', gap: 1 }}>
+                    {batch ? (
+                      <Box component={RouterLink} to={`/batches/${batch.id}`} sx={{ display: 'flex', gap: 1, alignItems: 'center', color: 'inherit' }}>
+                        <StreamGlyph of={batch.component} />
+                        <span>
+                          <Id>{batch.id}</Id> {batch.quantity} × {batch.modelName}
+                          {batch.status === 'paused' && ', paused'}
+                        </span>
+                      </Box>
+                    ) : (
+                      <Typography variant="body2" color="text.secondary">
+                        free
+                      </Typography>
+                    )}
+                  </Box>
+                );
+              })}
+            </Box>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+/** The waits of a stage, in the order in which they end. */
+function Dwells({ batches }: { batches: readonly View<'BatchView'>[] }) {
+  const { nowMs, clock, may } = useSession();
+  const dwelling = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished').sort((a, b) => (a.verdict === 'pass' ? 0 : (a.untilMs ?? Infinity)) - (b.verdict === 'pass' ? 0 : (b.untilMs ?? Infinity)));
+  if (dwelling.length === 0) return null;
+  return (
+    <Section title="Waits, in order of coming out">
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))', columnGap: 3 }}>
+        {dwelling.map((batch) => (
+          <Box component="li" key={batch.id} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+            <DwellRing done={batch.done} untilMs={batch.untilMs} verdict={batch.verdict} size={40} />
+            <Box sx={{ flex: 1, minWidth: 0 }}>
+              <Box component={RouterLink} to={`/batches/${batch.id}`} sx={{ color: 'inherit' }}>
+                <Id>{batch.id}</Id> {batch.quantity} × {batch.modelName} {batch.component}
+              </Box>
+              <Typography variant="body2" color="text.secondary">
+                {batch.operationName}:{' '}
+                {batch.verdict === 'pass' ? 'can go now' : batch.untilMs === null ? batch.findings.find((f) => f.verdict !== 'pass')?.sentence : `free ${clock(batch.untilMs)} · ${formatDuration(batch.untilMs - nowMs)}`}
+              </Typography>
+            </Box>
+            {batch.verdict === 'pass' && may('operator') && <GateAct subject="batch" id={batch.id} version={batch.version} label={`Move ${batch.id}`} />}
+          </Box>
+        ))}
+      </Box>
+    </Section>
+  );
+}

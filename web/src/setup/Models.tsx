@@ -1,0 +1,46 @@
+import { formatLength } from '@ample-crane/core';
+import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useSearchParams } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useSession } from '../app/session.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+
+const band = (c: View<'CharacteristicView'>) => `${c.name} ${c.low}–${c.high} ${c.unit}`;
+
+/** A model and the steps it goes through. */
+export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
+  const { units } = useSession();
+  const [search, setSearch] = useSearchParams();
+  const model = models.find((m) => m.id === search.get('model')) ?? models[0];
+  if (!model) return <Typography color="text.secondary">No model yet.</Typography>;
+  const wood = (w: View<'WoodView'>) => `${w.species}, ${formatLength(w.thicknessMm, units)}`;
+  const columns: GridColDef<View<'RouteStepView'>>[] = [
+    { field: 'component', headerName: 'Stream', width: 100 },
+    { field: 'name', headerName: 'Step', flex: 1, minWidth: 190 },
+    { field: 'stationName', headerName: 'Station', width: 180 },
+    { field: 'skill', headerName: 'Skill', width: 130 },
+    { field: 'setupMinutes', headerName: 'Set-up, min', type: 'number', width: 95 },
+    { field: 'minutesPerPiece', headerName: 'Min a piece', type: 'number', width: 95 },
+    { field: 'rules', headerName: 'Gate', width: 210, valueFormatter: (value: string[]) => value.join('; ') },
+    { field: 'characteristics', headerName: 'Measures and bands', width: 240, valueFormatter: (value: View<'CharacteristicView'>[]) => value.map(band).join('; ') },
+  ];
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 1.5, flexWrap: 'wrap' }}>
+        <TextField select label="Model" value={model.id} onChange={(event) => setSearch({ tab: 'Models', model: event.target.value })} sx={{ minWidth: 180 }}>
+          {models.map((m) => (
+            <MenuItem key={m.id} value={m.id}>
+              {m.name}
+            </MenuItem>
+          ))}
+        </TextField>
+        <Typography color="text.secondary">
+          {model.code} · {model.construction} · scale {formatLength(model.scaleLengthMm, units)} · batches of {model.batchSize} · body {wood(model.bodyWood)}
+          {model.neckWood && ` · neck ${wood(model.neckWood)}`} · route version {model.routeVersion}
+        </Typography>
+      </Box>
+      <DataTable label={`Route of ${model.name}`} rows={model.steps} columns={columns} getRowId={(s) => s.id} height="calc(100vh - 340px)" />
+    </>
+  );
+}

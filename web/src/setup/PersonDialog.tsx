@@ -1,0 +1,75 @@
+import { Autocomplete, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, MenuItem, Stack, TextField } from '@mui/material';
+import { Controller, useForm } from 'react-hook-form';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand, useSetup } from '../app/queries.ts';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+
+const ROLES = ['viewer', 'operator', 'lead', 'manager', 'admin'] as const;
+
+interface Fields {
+  login: string;
+  name: string;
+  role: (typeof ROLES)[number];
+  skills: string[];
+  password: string;
+  active: boolean;
+}
+
+/** A person's role and skills; a new person gets a sign-in. */
+export function PersonDialog({ person, onClose }: { person: View<'PersonView'> | null; onClose: () => void }) {
+  const setup = useSetup();
+  const { register, control, handleSubmit, formState } = useForm<Fields>({
+    defaultValues: { login: person?.login ?? '', name: person?.name ?? '', role: person?.role ?? 'operator', skills: person?.skills ?? [], password: '', active: person?.active ?? true },
+  });
+  const { errors } = formState;
+  const save = useCommand(({ login, name, role, skills, password, active }: Fields, headers) =>
+    person
+      ? ask(client.PUT('/api/people/{id}', { params: { path: { id: person.id } }, body: { version: person.version, name, role, skills, active }, headers }))
+      : ask(client.POST('/api/people', { body: { login, name, role, skills, password }, headers })),
+  );
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="person-title">
+      <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields, { onSuccess: onClose }))(event)} noValidate>
+        <DialogTitle id="person-title">{person ? person.name : 'Add a person'}</DialogTitle>
+        <DialogContent>
+          <Stack spacing={2} sx={{ pt: 1 }}>
+            {!person && <TextField label="Sign-in name" autoComplete="off" {...register('login', { required: 'Choose a sign-in name' })} error={!!errors.login} helperText={errors.login?.message} />}
+            <TextField label="Name" {...register('name', { required: 'Type the name' })} error={!!errors.name} helperText={errors.name?.message} />
+            <Controller
+              name="role"
+              control={control}
+              render={({ field }) => (
+                <TextField {...field} select label="Role">
+                  {ROLES.map((r) => (
+                    <MenuItem key={r} value={r}>
+                      {r}
+                    </MenuItem>
+                  ))}
+                </TextField>
+              )}
+            />
+            <Controller
+              name="skills"
+              control={control}
+              render={({ field }) => (
+                <Autocomplete multiple freeSolo options={(setup.data?.skills ?? []).map((s) => s.skill)} value={field.value} onChange={(_, value) => field.onChange(value)} renderInput={(params) => <TextField {...params} label="Skills" helperText="Choose, or type a new one and press Enter" />} />
+              )}
+            />
+            {person ? (
+              <Controller name="active" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Works here: may sign in" />} />
+            ) : (
+              <TextField label="First password" type="password" autoComplete="new-password" {...register('password', { minLength: { value: 10, message: 'At least 10 characters' }, required: 'Choose a password' })} error={!!errors.password} helperText={errors.password?.message ?? 'At least 10 characters'} />
+            )}
+            {save.error && <ErrorNote error={save.error} />}
+          </Stack>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button type="submit" variant="contained" loading={save.isPending}>
+            Save
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}

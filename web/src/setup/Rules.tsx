@@ -1,0 +1,124 @@
+import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Controller, useForm, type Control } from 'react-hook-form';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { Section } from '../parts/Screen.tsx';
+
+type Moisture = View<'ChangeMoistureDto'>;
+type NumberField = { [K in keyof Moisture]: Moisture[K] extends number ? K : never }[keyof Moisture];
+
+const NUMBERS: readonly (readonly [NumberField, string])[] = [
+  ['halfWidthPct', 'Shop band: points either side'],
+  ['fixedLowPct', 'Fixed band from, %'],
+  ['fixedHighPct', 'Fixed band to, %'],
+  ['readingsNeeded', 'Readings needed'],
+  ['spreadLimitPct', 'Spread at most, points'],
+  ['gradientLimitPct', 'Core against shell at most, points'],
+  ['stableLimitPctPerDay', 'Settled below, points a day'],
+  ['stableWindowDays', 'Judged over, days'],
+  ['daysPer25Mm', 'Calendar: days per 25 mm'],
+];
+
+/** Bands and gate rules of the wood room, and the pattern of serials. */
+export function Rules({ setup }: { setup: View<'SetupView'> }) {
+  const { may } = useSession();
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' }, gap: 4 }}>
+      <Section title="When lumber is ready">
+        <MoistureForm moisture={setup.moisture} editable={may('manager')} />
+      </Section>
+      <Section title="Serials">
+        <SerialForm setup={setup} editable={may('manager')} />
+      </Section>
+    </Box>
+  );
+}
+
+function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: boolean }) {
+  const { control, handleSubmit, formState } = useForm<Moisture>({ values: moisture });
+  const save = useCommand((body: Moisture, headers) => ask(client.PUT('/api/settings/moisture', { body, headers })));
+  return (
+    <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
+      <Stack spacing={2}>
+        <Stack direction="row" spacing={2}>
+          <Choice control={control} name="gateSchool" label="Judged by" options={[['meter', 'meter'], ['calendar', 'calendar'], ['both', 'both']]} />
+          <Choice control={control} name="bandSchool" label="Band" options={[['shop', 'follows the shop’s EMC'], ['fixed', 'fixed']]} />
+        </Stack>
+        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))', gap: 2 }}>
+          {NUMBERS.map(([name, label]) => (
+            <Controller
+              key={name}
+              name={name}
+              control={control}
+              rules={{ validate: (value) => Number.isFinite(value) || 'A number' }}
+              render={({ field, fieldState }) => (
+                <TextField label={label} type="number" value={Number.isNaN(field.value) ? '' : field.value} onChange={(event) => field.onChange(event.target.value === '' ? NaN : Number(event.target.value))} error={!!fieldState.error} slotProps={{ htmlInput: { step: 'any' } }} />
+              )}
+            />
+          ))}
+        </Box>
+        <Typography variant="body2" color="text.secondary">
+          A band that follows the shop keeps parts at the humidity where they will live. Two points of spread and one and a half between core and shell are where glued panels start to cup.
+        </Typography>
+        {save.error && <ErrorNote error={save.error} />}
+        {editable && (
+          <Button type="submit" variant="contained" sx={{ alignSelf: 'start' }} disabled={!formState.isDirty} loading={save.isPending}>
+            Save moisture rules
+          </Button>
+        )}
+      </Stack>
+    </form>
+  );
+}
+
+function Choice({ control, name, label, options }: { control: Control<Moisture>; name: 'gateSchool' | 'bandSchool'; label: string; options: readonly (readonly [string, string])[] }) {
+  return (
+    <Controller
+      name={name}
+      control={control}
+      render={({ field }) => (
+        <TextField {...field} select label={label} sx={{ minWidth: 190 }}>
+          {options.map(([value, text]) => (
+            <MenuItem key={value} value={value}>
+              {text}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+    />
+  );
+}
+
+function SerialForm({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
+  const { control, register, handleSubmit, formState } = useForm<View<'ChangeSerialDto'>>({ values: setup.serial });
+  const save = useCommand((body: View<'ChangeSerialDto'>, headers) => ask(client.PUT('/api/settings/serial', { body, headers })));
+  return (
+    <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
+      <Stack spacing={2}>
+        <TextField label="Pattern" {...register('template')} helperText="{YYYY} {YY} {DDD} {GG} {WW} {MODEL} {SEQ3} {CHECK}" />
+        <Controller
+          name="reset"
+          control={control}
+          render={({ field }) => (
+            <TextField {...field} select label="Sequence starts again each">
+              {['day', 'week', 'year', 'never'].map((r) => (
+                <MenuItem key={r} value={r}>
+                  {r}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+        />
+        <Typography>The next would look like {setup.serialExample}. A serial is given once, never edited and never used again.</Typography>
+        {save.error && <ErrorNote error={save.error} />}
+        {editable && (
+          <Button type="submit" variant="contained" sx={{ alignSelf: 'start' }} disabled={!formState.isDirty} loading={save.isPending}>
+            Save pattern
+          </Button>
+        )}
+      </Stack>
+    </form>
+  );
+}

@@ -1,0 +1,5 @@
+import { StageScreen } from '../parts/StageScreen.tsx';
+
+export default function FinalRestScreen() {
+  return <StageScreen stage="finalRest" cautions={[]} />;
+}

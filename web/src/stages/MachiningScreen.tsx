@@ -1,0 +1,5 @@
+import { StageScreen } from '../parts/StageScreen.tsx';
+
+export default function MachiningScreen() {
+  return <StageScreen stage="machining" cautions={['cutting', 'dust']} />;
+}

@@ -1,0 +1,5 @@
+import { StageScreen } from '../parts/StageScreen.tsx';
+
+export default function NecksScreen() {
+  return <StageScreen stage="necks" cautions={['dust', 'solvents']} />;
+}

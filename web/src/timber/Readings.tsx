@@ -1,0 +1,67 @@
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useState } from 'react';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+
+interface Row extends View<'ReadingView'> {
+  sessionId: string;
+  atMs: number;
+  by: string;
+}
+
+/** Every reading; one that was mistaken is struck out with a reason and stays in sight. */
+export function Readings({ card }: { card: View<'LotCardView'> }) {
+  const { dateTime, may } = useSession();
+  const [struck, setStruck] = useState<Row | null>(null);
+  const [reason, setReason] = useState('');
+  const strike = useCommand((body: View<'StrikeDto'>, headers) => ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })));
+  const rows: Row[] = card.sessions.flatMap((s) => s.readings.map((r) => ({ ...r, sessionId: s.id, atMs: s.atMs, by: s.by }))).reverse();
+  const columns: GridColDef<Row>[] = [
+    { field: 'atMs', headerName: 'When', width: 145, valueFormatter: (value: number) => dateTime(value) },
+    { field: 'depth', headerName: 'Depth', width: 70 },
+    { field: 'rawPct', headerName: 'Meter %', type: 'number', width: 85 },
+    { field: 'correctedPct', headerName: 'Corrected %', type: 'number', width: 105, valueFormatter: (value: number) => value.toFixed(1) },
+    { field: 'by', headerName: 'Who', flex: 1, minWidth: 110 },
+    {
+      field: 'struck',
+      headerName: 'Struck out',
+      width: 140,
+      renderCell: ({ row }) =>
+        row.struck ??
+        (may('operator') && card.lot.state === 'drying' ? (
+          <Button size="small" onClick={() => setStruck(row)} aria-label={`Strike out ${row.rawPct}`}>
+            Strike out
+          </Button>
+        ) : null),
+    },
+  ];
+  const close = () => {
+    setStruck(null);
+    setReason('');
+    strike.reset();
+  };
+  return (
+    <>
+      <DataTable label={`Readings of ${card.lot.id}`} rows={rows} columns={columns} getRowId={(r) => `${r.sessionId}/${r.seq}`} height={320} empty="No session yet" />
+      {struck && (
+        <Dialog open onClose={close} aria-labelledby="strike-title">
+          <DialogTitle id="strike-title">Strike out {struck.rawPct} %</DialogTitle>
+          <DialogContent>
+            <TextField label="Why it does not count" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus sx={{ mt: 1 }} fullWidth />
+            {strike.error && <ErrorNote error={strike.error} />}
+          </DialogContent>
+          <DialogActions>
+            <Button onClick={close}>Cancel</Button>
+            <Button variant="contained" disabled={reason.trim() === ''} loading={strike.isPending} onClick={() => strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason }, { onSuccess: close })}>
+              Strike out
+            </Button>
+          </DialogActions>
+        </Dialog>
+      )}
+    </>
+  );
+}

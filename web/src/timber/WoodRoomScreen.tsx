@@ -1,0 +1,125 @@
+import { formatLumber } from '@ample-crane/core';
+import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useLots } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { BandStrip } from '../parts/BandStrip.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+import { Finding, SeverityMark, severityOf } from '../parts/Finding.tsx';
+import { GateAct } from '../parts/GateAct.tsx';
+import { Screen } from '../parts/Screen.tsx';
+import { counted } from '../parts/words.ts';
+import { ImportDialog } from './ImportDialog.tsx';
+import { ReceiveDialog } from './ReceiveDialog.tsx';
+
+type Lot = View<'LotView'>;
+
+/** Which lots can be cut today, which are on their way, which will never get there. */
+export default function WoodRoomScreen() {
+  const [shown, setShown] = useState<'drying' | 'released' | 'used up'>('drying');
+  const query = useLots();
+  const { may } = useSession();
+  const [dialog, setDialog] = useState<'receive' | 'import' | null>(null);
+  return (
+    <Screen
+      title="Wood room"
+      query={query}
+      actions={
+        <>
+          {may('operator') && (
+            <Button variant="outlined" onClick={() => setDialog('import')}>
+              Import readings
+            </Button>
+          )}
+          {may('lead') && (
+            <Button variant="contained" onClick={() => setDialog('receive')}>
+              Receive a lot
+            </Button>
+          )}
+        </>
+      }
+    >
+      {(lots) => {
+        const drying = lots.filter((l) => l.state === 'drying');
+        const ready = drying.filter((l) => l.verdict === 'pass');
+        const never = drying.filter((l) => l.never !== null);
+        const released = lots.filter((l) => l.state === 'released');
+        return (
+          <>
+            <Answer>
+              <Figure>{ready.length}</Figure> of {counted(drying.length, 'drying lot', 'drying lots')} can be released now; <Figure>{released.length}</Figure> are free for the mill
+              {never.length > 0 && (
+                <>
+                  ; <Figure>{never.length}</Figure> will not get there where {never.length === 1 ? 'it lies' : 'they lie'}
+                </>
+              )}
+              .
+            </Answer>
+            {ready.map((lot) => (
+              <Finding
+                key={lot.id}
+                severity="ready"
+                sentence={`Lot ${lot.id}, ${lot.species}: every rule of its gate passes.`}
+                action={may('lead') ? <GateAct subject="lot" id={lot.id} version={lot.version} label={`Release ${lot.id}`} /> : undefined}
+              />
+            ))}
+            <ToggleButtonGroup exclusive size="small" value={shown} onChange={(_, value: typeof shown | null) => value && setShown(value)} aria-label="Which lots" sx={{ mb: 1, mt: 1 }}>
+              <ToggleButton value="drying">Drying {drying.length}</ToggleButton>
+              <ToggleButton value="released">Released {released.length}</ToggleButton>
+              <ToggleButton value="used up">Used up {lots.length - drying.length - released.length}</ToggleButton>
+            </ToggleButtonGroup>
+            <LotTable lots={lots.filter((l) => l.state === shown)} />
+            {dialog === 'receive' && <ReceiveDialog onClose={() => setDialog(null)} />}
+            {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
+          </>
+        );
+      }}
+    </Screen>
+  );
+}
+
+function whenReady(lot: Lot): string {
+  if (lot.state !== 'drying') return '';
+  if (lot.never !== null) return 'not in this room';
+  if (lot.daysToBand === null) return 'not read yet';
+  return lot.daysToBand === 0 ? 'mean in band' : `${Math.ceil(lot.daysToBand)} d to band`;
+}
+
+function LotTable({ lots }: { lots: readonly Lot[] }) {
+  const navigate = useNavigate();
+  const { units, date } = useSession();
+  const columns: GridColDef<Lot>[] = [
+    {
+      field: 'id',
+      headerName: 'Lot',
+      width: 100,
+      renderCell: ({ row }) => (
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', height: '100%' }}>
+          {row.state === 'drying' && <SeverityMark severity={row.never !== null ? 'attention' : severityOf(row)} size={18} />}
+          <Id>{row.id}</Id>
+        </Box>
+      ),
+    },
+    { field: 'species', headerName: 'Species', width: 130 },
+    { field: 'use', headerName: 'For', width: 70 },
+    { field: 'thicknessMm', headerName: 'mm', type: 'number', width: 60 },
+    { field: 'leftM3', headerName: 'Left', type: 'number', width: 90, valueFormatter: (value: number) => formatLumber(value, units) },
+    { field: 'meanPct', headerName: 'Mean %', type: 'number', width: 80, valueFormatter: (value: number | null) => value?.toFixed(1) ?? '' },
+    {
+      field: 'latest',
+      headerName: 'Latest session against the band',
+      width: 240,
+      sortable: false,
+      valueFormatter: (value: number[]) => value.join(' '),
+      renderCell: ({ row }) => (row.state === 'drying' ? <BandStrip label={`Lot ${row.id}`} unit="%" low={row.band.low} high={row.band.high} values={row.latest} /> : null),
+    },
+    { field: 'daysToBand', headerName: 'Ready', width: 120, valueGetter: (_, row) => (row.never !== null ? Infinity : row.daysToBand), valueFormatter: (_, row) => whenReady(row) },
+    { field: 'supplier', headerName: 'Supplier', flex: 1, minWidth: 150 },
+    { field: 'receivedMs', headerName: 'Received', width: 110, valueFormatter: (value: number) => date(value) },
+  ];
+  return <DataTable label="Lots" rows={lots} columns={columns} getRowId={(l) => l.id} onOpen={(l) => void navigate(`/lots/${l.id}`)} height="calc(100vh - 300px)" empty="No lot in this state. Receive one to begin." />;
+}
