@@ -10,6 +10,8 @@ const common = {
 
 /** @type {import('jest').Config} */
 export default {
+  // A test of the server may wait for the database of a busy machine.
+  testTimeout: 30_000,
   projects: [
     { ...common, displayName: 'core', rootDir: 'core/src', testMatch: ['<rootDir>/**/*.test.ts'] },
     { ...common, displayName: 'devices', rootDir: 'devices/src', testMatch: ['<rootDir>/**/*.test.ts'] },

@@ -5,12 +5,16 @@ import { capture, main, ROOT, run, Stop } from './lib/run.mjs';
 // Writes the API's description and the web's client from the server's code; with --check, says whether they are current.
 await main(async () => {
   await ensurePackages();
-  if ((await run(process.execPath, ['node_modules/typescript/bin/tsc', '-b', 'core', 'devices', 'server'])) !== 0) throw new Stop('The server does not compile.');
+  if ((await run(process.execPath, ['node_modules/typescript/bin/tsc', '-b', 'core', 'devices', 'server'])) !== 0)
+    throw new Stop('The server does not compile.');
   const described = await capture(process.execPath, ['server/dist/openapi.js']);
   if (described.code !== 0) throw new Stop(`The API could not be described:\n${described.err}`);
   const { default: openapiTS, astToString } = await import('openapi-typescript');
   const client = astToString(await openapiTS(JSON.parse(described.out)));
-  const files = { 'server/openapi.json': described.out, 'web/src/app/api.gen.ts': `// Made from server/openapi.json by "npm run openapi".\n${client}` };
+  const files = {
+    'server/openapi.json': described.out,
+    'web/src/app/api.gen.ts': `// Made from server/openapi.json by "npm run openapi".\n${client}`,
+  };
   const stale = Object.entries(files).filter(([name, text]) => {
     try {
       return readFileSync(`${ROOT}/${name}`, 'utf8') !== text;

@@ -6,7 +6,7 @@ import { startServer } from './lib/server.mjs';
 
 // Pictures of the main views, made from demo data at a fixed time of the factory's clock.
 // Names after -- take only those; SHOTS_DIR and SHOTS_SIZE=390x844 serve for a look at other sizes.
-const CLOCK_AT = '2026-11-17T10:20:00Z';
+const CLOCK_AT = '2026-11-17T07:10:00Z';
 const OUT = process.env.SHOTS_DIR ?? `${ROOT}/docs/screenshots`;
 const [width, height] = (process.env.SHOTS_SIZE ?? '1280x800').split('x').map(Number);
 
@@ -24,8 +24,20 @@ const VIEWS = [
   ['assembly', '/assembly'],
   ['final-rest', '/final-rest'],
   ['dispatch', '/dispatch'],
-  ['batch-card', '/finishing', (page) => page.getByRole('link', { name: /^B\d+$/ }).first().click()],
-  ['record', '/dispatch', (page) => page.getByRole('grid', { name: 'Ledger' }).getByRole('row').nth(3).getByRole('gridcell').nth(1).click()],
+  [
+    'batch-card',
+    '/finishing',
+    (page) =>
+      page
+        .getByRole('link', { name: /^B\d+$/ })
+        .first()
+        .click(),
+  ],
+  [
+    'record',
+    '/dispatch',
+    (page) => page.getByRole('grid', { name: 'Ledger' }).getByRole('row').nth(3).getByRole('gridcell').nth(1).click(),
+  ],
   ['orders', '/orders'],
   ['flow', '/flow?days=60'],
   ['setup', '/setup?tab=Models&model=weirstone'],
@@ -51,7 +63,11 @@ await main(async () => {
     const port = await freePort();
     server = await startServer({ DATABASE_URL: cluster.url, PORT: String(port), CLOCK_AT });
     browser = await chromium.launch(chromiumLaunch(await ensureChromium()));
-    const page = await browser.newPage({ baseURL: `http://127.0.0.1:${port}`, viewport: { width, height }, colorScheme: 'light' });
+    const page = await browser.newPage({
+      baseURL: `http://127.0.0.1:${port}`,
+      viewport: { width, height },
+      colorScheme: 'light',
+    });
     page.on('console', (message) => message.type() === 'error' && console.error(`  console: ${message.text()}`));
     page.on('pageerror', (error) => console.error(`  page: ${error.message}`));
     await page.goto('/');

@@ -13,7 +13,13 @@ function checkPort() {
   return new Promise((resolve, reject) => {
     const probe = createServer();
     probe.on('error', (error) =>
-      reject(new Stop(error.code === 'EADDRINUSE' ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=3100 npm start` : `Port ${port} cannot be used: ${error.message}`)),
+      reject(
+        new Stop(
+          error.code === 'EADDRINUSE'
+            ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=3100 npm start`
+            : `Port ${port} cannot be used: ${error.message}`,
+        ),
+      ),
     );
     probe.listen(port, '127.0.0.1', () => probe.close(resolve));
   });
@@ -38,7 +44,11 @@ await main(async () => {
     const { openCluster } = await import('./lib/cluster.mjs');
     if (!process.env.DATABASE_URL) cluster = await openCluster();
     if (stopping) return 0;
-    server = await startServer({ DATABASE_URL: process.env.DATABASE_URL ?? cluster.url, PORT: String(port), DEMO: empty ? '0' : '1' }).catch(() => {
+    server = await startServer({
+      DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
+      PORT: String(port),
+      DEMO: empty ? '0' : '1',
+    }).catch(() => {
       throw new Stop('The server did not start; what it said stands above.');
     });
     console.log(`\nAmple Crane serves at http://127.0.0.1:${port}\n`);

@@ -49,7 +49,8 @@ export function roomAir(profile: RoomProfile, atMs: number, seed: number): Clima
   const outside = outdoorAir(atMs - 3 * HOUR_MS, seed);
   const tempC = profile.setTempC + profile.leak * (outside.tempC - profile.setTempC) + 0.3 * swing(atMs, 0.31, seed);
   const leaked = Math.min(0.95, Math.max(0.15, broughtTo(tempC, outside)));
-  const relativeHumidity = profile.setHumidity + profile.leak * 0.8 * (leaked - profile.setHumidity) + 0.006 * swing(atMs, 0.47, seed * 1.3);
+  const relativeHumidity =
+    profile.setHumidity + profile.leak * 0.8 * (leaked - profile.setHumidity) + 0.006 * swing(atMs, 0.47, seed * 1.3);
   return {
     tempC: Math.round(tempC * 100) / 100,
     relativeHumidity: Math.round(Math.min(0.98, Math.max(0.15, relativeHumidity)) * 1000) / 1000,

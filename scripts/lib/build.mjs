@@ -17,6 +17,10 @@ export async function build() {
   const sources = ['web/src', 'web/index.html', 'web/vite.config.ts', 'core/src', 'package-lock.json'].map((p) => newest(`${ROOT}/${p}`));
   if (existsSync(built) && statSync(built).mtimeMs > Math.max(...sources)) return;
   console.log('Building the web…');
-  if ((await run(process.execPath, [`${ROOT}/node_modules/vite/bin/vite.js`, 'build', '--logLevel', 'warn'], { cwd: `${ROOT}/web` })) !== 0)
+  if (
+    (await run(process.execPath, [`${ROOT}/node_modules/vite/bin/vite.js`, 'build', '--logLevel', 'warn'], {
+      cwd: `${ROOT}/web`,
+    })) !== 0
+  )
     throw new Stop('The web does not build.');
 }

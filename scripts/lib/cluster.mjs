@@ -40,7 +40,9 @@ export function freePort() {
 function checkSpace(directory) {
   const { bavail, bsize } = statfsSync(directory);
   if (bavail * bsize < LEAST_FREE_BYTES)
-    throw new Stop(`The disk that holds ${directory} is nearly full (${Math.round((bavail * bsize) / 1048576)} MB left). The database needs 300 MB to start safely; nothing was changed.`);
+    throw new Stop(
+      `The disk that holds ${directory} is nearly full (${Math.round((bavail * bsize) / 1048576)} MB left). The database needs 300 MB to start safely; nothing was changed.`,
+    );
 }
 
 /** Where the cluster of `npm start` lives: in the project, or under /var/lib when the database's user cannot get there. */
@@ -62,7 +64,9 @@ function endLeftover(directory) {
   const [pid, dataDirectory] = readFileSync(pidFile, 'utf8').split('\n');
   const cmdline = `/proc/${pid}/cmdline`;
   if (dataDirectory === directory && existsSync(cmdline) && readFileSync(cmdline, 'utf8').includes(directory)) {
-    throw new Stop(`A database is already running on ${directory} (process ${pid}). Is another "npm start" running? Stop it first; if it was killed, end process ${pid}.`);
+    throw new Stop(
+      `A database is already running on ${directory} (process ${pid}). Is another "npm start" running? Stop it first; if it was killed, end process ${pid}.`,
+    );
   }
 }
 
@@ -92,7 +96,11 @@ async function startCluster(directory, { durable, user }) {
       chownSync(directory, user.uid, user.gid);
       chownSync(passwordFile, user.uid, user.gid);
     }
-    const made = spawnSync(`${bin}/initdb`, ['-D', data, '-U', OWNER, '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '--no-instructions'], { ...user, encoding: 'utf8', cwd: '/' });
+    const made = spawnSync(
+      `${bin}/initdb`,
+      ['-D', data, '-U', OWNER, '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', `--pwfile=${passwordFile}`, '--no-instructions'],
+      { ...user, encoding: 'utf8', cwd: '/' },
+    );
     if (made.status !== 0) {
       rmSync(data, { recursive: true, force: true });
       throw new Stop(`The database could not be set up in ${data}:\n${made.stderr}`);
@@ -101,10 +109,26 @@ async function startCluster(directory, { durable, user }) {
   adoptLeftover(data);
   endLeftover(data);
   const version = readFileSync(`${data}/PG_VERSION`, 'utf8').trim();
-  if (!bin.includes(`/${version}/`)) throw new Stop(`${data} was made by PostgreSQL ${version}, and ${bin} is another version. Install postgresql-${version}, or move the folder away to begin anew.`);
+  if (!bin.includes(`/${version}/`))
+    throw new Stop(
+      `${data} was made by PostgreSQL ${version}, and ${bin} is another version. Install postgresql-${version}, or move the folder away to begin anew.`,
+    );
   const port = await freePort();
-  const settings = { listen_addresses: '127.0.0.1', port, unix_socket_directories: '', log_min_messages: 'fatal', shared_buffers: '256MB', max_connections: 100, ...(durable ? {} : { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }) };
-  const child = spawn(`${bin}/postgres`, ['-D', data, ...Object.entries(settings).flatMap(([k, v]) => ['-c', `${k}=${v}`])], { ...user, cwd: '/', detached: true, stdio: ['ignore', 'ignore', 'pipe'] });
+  const settings = {
+    listen_addresses: '127.0.0.1',
+    port,
+    unix_socket_directories: '',
+    log_min_messages: 'fatal',
+    shared_buffers: '256MB',
+    max_connections: 100,
+    ...(durable ? {} : { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }),
+  };
+  const child = spawn(`${bin}/postgres`, ['-D', data, ...Object.entries(settings).flatMap(([k, v]) => ['-c', `${k}=${v}`])], {
+    ...user,
+    cwd: '/',
+    detached: true,
+    stdio: ['ignore', 'ignore', 'pipe'],
+  });
   let said = '';
   child.stderr.on('data', (d) => (said += d));
   const exited = new Promise((resolve) => child.on('exit', resolve));
@@ -112,7 +136,8 @@ async function startCluster(directory, { durable, user }) {
   const { default: pg } = await import('pg');
   const began = Date.now();
   for (;;) {
-    if (child.exitCode !== null) throw new Stop(`The database in ${data} does not start:\n${said.trim()}\n\nIf the folder is damaged, move it away to begin anew.`);
+    if (child.exitCode !== null)
+      throw new Stop(`The database in ${data} does not start:\n${said.trim()}\n\nIf the folder is damaged, move it away to begin anew.`);
     const client = new pg.Client({ connectionString: url('postgres') });
     try {
       await client.connect();

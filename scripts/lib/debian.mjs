@@ -18,7 +18,9 @@ async function installPackages(packages, what) {
   console.log(`Installing ${what} from Debian's packages…`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   await run('apt-get', ['update', '-qq'], { env });
-  const code = await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], { env });
+  const code = await run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', ...packages], {
+    env,
+  });
   if (code !== 0) throw new Stop(`${what} could not be installed: is Debian's registry reachable, and the disk not full?`);
 }
 

@@ -6,7 +6,9 @@ const MARK = `${ROOT}/node_modules/.installed-lock`;
 
 /** Installs the packages when they are missing or the lock file has changed since. */
 export async function ensurePackages() {
-  const hash = createHash('sha256').update(readFileSync(`${ROOT}/package-lock.json`)).digest('hex');
+  const hash = createHash('sha256')
+    .update(readFileSync(`${ROOT}/package-lock.json`))
+    .digest('hex');
   if (existsSync(MARK) && readFileSync(MARK, 'utf8') === hash) return;
   console.log('Installing packages…');
   const npm = process.env.npm_execpath;

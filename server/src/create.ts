@@ -33,17 +33,28 @@ export function furnish(app: INestApplication): void {
       strictTransportSecurity: false,
     }),
   );
-  app.use(compression({ filter: (request, response) => !request.url.endsWith('/events') && compression.filter(request, response) }));
+  app.use(
+    compression({
+      filter: (request, response) => !request.url.endsWith('/events') && compression.filter(request, response),
+    }),
+  );
   app.use(cookieParser());
   app.useGlobalPipes(
-    new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, exceptionFactory: toProblem }),
+    new ValidationPipe({
+      whitelist: true,
+      forbidNonWhitelisted: true,
+      transform: true,
+      exceptionFactory: toProblem,
+    }),
   );
   app.enableShutdownHooks();
 }
 
 function toProblem(errors: ValidationError[]): Problem {
   const fields = errors.flatMap((error) => flatten(error, ''));
-  return new Problem(400, 'bad-input', 'Check the input', fields.map((f) => f.message).join('. '), { fields });
+  return new Problem(400, 'bad-input', 'Check the input', fields.map((f) => f.message).join('. '), {
+    fields,
+  });
 }
 
 function flatten(error: ValidationError, prefix: string): FieldProblem[] {
@@ -60,5 +71,7 @@ export function describe(app: INestApplication): OpenAPIObject {
     .setVersion('1')
     .addCookieAuth('crane_session')
     .build();
-  return SwaggerModule.createDocument(app, config, { operationIdFactory: (controller, method) => `${controller.replace(/Controller$/, '')}_${method}` });
+  return SwaggerModule.createDocument(app, config, {
+    operationIdFactory: (controller, method) => `${controller.replace(/Controller$/, '')}_${method}`,
+  });
 }

@@ -43,6 +43,15 @@ try {
   await serve();
 } catch (error) {
   // A failed query carries all its parameters; its message is what helps.
-  console.error(error instanceof Error ? `${error.name}: ${error.message}\n${error.stack?.split('\n').filter((l) => l.includes('server/dist')).join('\n') ?? ''}` : error);
+  console.error(
+    error instanceof Error
+      ? `${error.name}: ${error.message}\n${
+          error.stack
+            ?.split('\n')
+            .filter((l) => l.includes('server/dist'))
+            .join('\n') ?? ''
+        }`
+      : error,
+  );
   process.exit(1);
 }

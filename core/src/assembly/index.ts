@@ -16,8 +16,7 @@ export interface Measure {
 }
 
 /** Whether a value lies in a characteristic's band, its limits included. */
-export const isInBand = (value: number, band: Pick<Characteristic, 'low' | 'high'>) =>
-  value >= band.low && value <= band.high;
+export const isInBand = (value: number, band: Pick<Characteristic, 'low' | 'high'>) => value >= band.low && value <= band.high;
 
 /**
  * Distance from the nut to a fret.

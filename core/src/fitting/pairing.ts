@@ -30,11 +30,7 @@ export const clearanceMm = (pocketMm: number, tenonMm: number) => Math.round((po
  * @param bodies with pocket widths
  * @param necks with tenon widths
  */
-export function proposePairs(
-  bodies: readonly MeasuredPiece[],
-  necks: readonly MeasuredPiece[],
-  band: ClearanceBand,
-): ProposedPair[] {
+export function proposePairs(bodies: readonly MeasuredPiece[], necks: readonly MeasuredPiece[], band: ClearanceBand): ProposedPair[] {
   const measuredBodies = bodies.filter((b) => b.widthMm !== null);
   const measuredNecks = necks.filter((n) => n.widthMm !== null);
   const cost = measuredBodies.map((b) =>
@@ -48,7 +44,11 @@ export function proposePairs(
     const body = measuredBodies[row];
     const neck = column >= 0 ? measuredNecks[column] : undefined;
     if (body && neck)
-      pairs.push({ bodyId: body.pieceId, neckId: neck.pieceId, clearanceMm: clearanceMm(body.widthMm ?? 0, neck.widthMm ?? 0) });
+      pairs.push({
+        bodyId: body.pieceId,
+        neckId: neck.pieceId,
+        clearanceMm: clearanceMm(body.widthMm ?? 0, neck.widthMm ?? 0),
+      });
   });
   const unmeasuredNecks = necks.filter((n) => n.widthMm === null);
   bodies
@@ -90,17 +90,22 @@ export function decideFitting(
   if (!separateNecks && neck) return refuse('This model has no separate necks');
   if (neck) {
     if (neck.batch.component !== 'neck') return refuse(`Batch ${neck.batch.id} does not hold necks`);
-    if (neck.batch.modelId !== body.batch.modelId)
-      return refuse(`Batch ${neck.batch.id} is of another model than batch ${body.batch.id}`);
+    if (neck.batch.modelId !== body.batch.modelId) return refuse(`Batch ${neck.batch.id} is of another model than batch ${body.batch.id}`);
     if (neck.batch.operationId !== body.batch.operationId) return refuse(`Batch ${neck.batch.id} is not at the fitting bench`);
   }
   const bodies = new Set(livePieces(body.pieces).map((p) => p.id));
   const necks = new Set(livePieces(neck?.pieces ?? []).map((p) => p.id));
   for (const pair of pairs) {
     if (!bodies.delete(pair.bodyId))
-      return refuse(`Body ${pair.bodyId} is not free in batch ${body.batch.id}`, { rule: 'input', field: 'pairs' });
+      return refuse(`Body ${pair.bodyId} is not free in batch ${body.batch.id}`, {
+        rule: 'input',
+        field: 'pairs',
+      });
     if (separateNecks && (pair.neckId === null || !necks.delete(pair.neckId)))
-      return refuse(`Neck ${pair.neckId ?? '(none)'} is not free in batch ${neck?.batch.id ?? '(none)'}`, { rule: 'input', field: 'pairs' });
+      return refuse(`Neck ${pair.neckId ?? '(none)'} is not free in batch ${neck?.batch.id ?? '(none)'}`, {
+        rule: 'input',
+        field: 'pairs',
+      });
     if (!separateNecks && pair.neckId !== null) return refuse('This model has no separate necks', { rule: 'input', field: 'pairs' });
   }
   return { kind: 'accept', entries: [...pairs] };

@@ -32,7 +32,7 @@ export function checkSerialPattern({ template, reset }: SerialPattern): string[]
   const problems: string[] = [];
   const rest = template.replace(TOKEN, '');
   if (/[{}]/.test(rest)) problems.push('A token is not known');
-  if (!/^[A-Z0-9-]*$/.test(rest)) problems.push('Besides tokens only capital letters, digits and dashes can be stamped');
+  else if (!/^[A-Z0-9-]*$/.test(rest)) problems.push('Besides tokens only capital letters, digits and dashes can be stamped');
   const has = (token: string) => template.includes(`{${token}}`);
   const hasYear = has('YYYY') || has('YY');
   if (!/\{SEQ[1-9]\}/.test(template)) problems.push('Without {SEQn} two instruments would get the same serial');

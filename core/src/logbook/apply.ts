@@ -54,12 +54,22 @@ export function applyEntry(state: ShopState, entry: LogbookEntry): void {
       return batchMoved(state, entry);
     case 'batch.held': {
       const batch = state.get('batch', entry.batchId);
-      changeBatch(state, batch.id, { status: 'held', heldStatus: batch.status, holdReason: entry.payload.reason, sinceMs: entry.atMs });
+      changeBatch(state, batch.id, {
+        status: 'held',
+        heldStatus: batch.status,
+        holdReason: entry.payload.reason,
+        sinceMs: entry.atMs,
+      });
       return;
     }
     case 'batch.released': {
       const batch = state.get('batch', entry.batchId);
-      changeBatch(state, batch.id, { status: batch.heldStatus ?? 'queued', heldStatus: null, holdReason: null, sinceMs: entry.atMs });
+      changeBatch(state, batch.id, {
+        status: batch.heldStatus ?? 'queued',
+        heldStatus: null,
+        holdReason: null,
+        sinceMs: entry.atMs,
+      });
       return;
     }
     case 'coat.logged': {
@@ -212,7 +222,11 @@ function batchStarted(state: ShopState, entry: EntryOf<'batch.started'>): void {
   arrive(state, newBatch({ id, ...p, startedMs: entry.atMs }), operation, entry.atMs);
   const lot = state.get('lot', p.lotId);
   const leftM3 = Math.max(0, Math.round((lot.leftM3 - volumeM3) * 1e6) / 1e6);
-  state.change('lot', lot.id, { leftM3, version: lot.version + 1, ...(leftM3 === 0 ? { state: 'used up' } : {}) });
+  state.change('lot', lot.id, {
+    leftM3,
+    version: lot.version + 1,
+    ...(leftM3 === 0 ? { state: 'used up' } : {}),
+  });
 }
 
 type BatchStart = Pick<
@@ -272,7 +286,9 @@ function workFinished(state: ShopState, entry: EntryOf<'work.finished'>): void {
   state.change('visit', batch.visitId, { finishedMs: entry.atMs, good, rework, scrap });
   for (const piece of piecesInPass(batch, state.pieces(batch.id))) {
     const outcome = outcomes.find((o) => o.pieceId === piece.id);
-    state.change('piece', piece.id, { state: !outcome ? 'good' : outcome.outcome === 'scrap' ? 'scrapped' : 'rework' });
+    state.change('piece', piece.id, {
+      state: !outcome ? 'good' : outcome.outcome === 'scrap' ? 'scrapped' : 'rework',
+    });
     if (!outcome) continue;
     state.put('defect', {
       id: `${batch.visitId}/${piece.id}`,

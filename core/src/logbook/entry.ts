@@ -5,7 +5,9 @@ import type { Depth, Lot } from '../timber/index.ts';
 
 /** What each kind of entry says, version 1 of each. */
 export interface Payloads {
-  'lot.received': { lot: Omit<Lot, 'leftM3' | 'state' | 'releasedMs' | 'meanPct' | 'lastReadMs' | 'sessions' | 'version' | 'receivedMs'> };
+  'lot.received': {
+    lot: Omit<Lot, 'leftM3' | 'state' | 'releasedMs' | 'meanPct' | 'lastReadMs' | 'sessions' | 'version' | 'receivedMs'>;
+  };
   'lot.read': {
     sessionId: string;
     meter: string;
@@ -41,10 +43,25 @@ export interface Payloads {
   'batch.moved': { from: string; to: string; override: Override | null };
   'batch.held': { reason: string };
   'batch.released': Record<string, never>;
-  'coat.logged': { coatId: string; operationId: string; materialId: string; wetUm: number; dryUm: number; flashMinutes: number; override: Override | null };
+  'coat.logged': {
+    coatId: string;
+    operationId: string;
+    materialId: string;
+    wetUm: number;
+    dryUm: number;
+    flashMinutes: number;
+    override: Override | null;
+  };
   'measures.taken': {
     operationId: string;
-    measures: { id: string; pieceId: string; characteristicId: string; value: number; low: number; high: number }[];
+    measures: {
+      id: string;
+      pieceId: string;
+      characteristicId: string;
+      value: number;
+      low: number;
+      high: number;
+    }[];
   };
   'instruments.fitted': {
     number: number;

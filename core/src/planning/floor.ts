@@ -12,6 +12,7 @@ import {
   worst,
   type Batch,
   type BatchCommand,
+  type Component,
   type DecisionContext,
   type Evidence,
   type Operation,
@@ -28,6 +29,7 @@ export type FloorEvent =
   | { kind: 'shift begins'; batchId: string }
   | { kind: 'work done'; batchId: string }
   | { kind: 'try to move'; batchId: string }
+  | { kind: 'fit'; batchId: string }
   | { kind: 'ship'; batchId: string };
 
 interface Job {
@@ -82,10 +84,16 @@ export class Floor {
         this.planMove(batch, atMs);
         return;
       case 'fit':
-        this.fit(batch, atMs);
+        this.events.add(this.scenario.time.nextWorking(atMs + this.random.integer(60, 540) * MINUTE_MS), {
+          kind: 'fit',
+          batchId,
+        });
         return;
       case 'dispatch':
-        this.events.add(this.scenario.time.nextWorking(atMs + this.random.integer(60, 480) * MINUTE_MS), { kind: 'ship', batchId });
+        this.events.add(this.scenario.time.nextWorking(atMs + this.random.integer(60, 480) * MINUTE_MS), {
+          kind: 'ship',
+          batchId,
+        });
         return;
     }
   }
@@ -95,12 +103,18 @@ export class Floor {
     switch (event.kind) {
       case 'shift ends':
         this.command(batch, { kind: 'pause', cause: 'shift end' }, atMs);
-        this.events.add(this.scenario.time.nextWorking(atMs + 1), { kind: 'shift begins', batchId: batch.id });
+        this.events.add(this.scenario.time.nextWorking(atMs + 1), {
+          kind: 'shift begins',
+          batchId: batch.id,
+        });
         return;
       case 'shift begins': {
         const job = this.job(batch.id);
         if (this.isAway(job.workerId, atMs)) {
-          this.events.add(this.scenario.time.nextWorking(atMs + DAY_MS), { kind: 'shift begins', batchId: batch.id });
+          this.events.add(this.scenario.time.nextWorking(atMs + DAY_MS), {
+            kind: 'shift begins',
+            batchId: batch.id,
+          });
           return;
         }
         this.command(batch, { kind: 'resume', personId: job.workerId }, atMs);
@@ -112,9 +126,41 @@ export class Floor {
       case 'try to move':
         if (batch.status === 'dwelling' || batch.status === 'finished') this.tryMove(batch, atMs);
         return;
+      case 'fit':
+        if (batch.status === 'queued') this.fit(batch, atMs);
+        return;
       case 'ship':
         return this.ship(batch, atMs);
     }
+  }
+
+  /** Pieces at the bench whose set has been fitted without them. */
+  leftovers(modelId: string, component: Component): number {
+    return this.recorder.state
+      .all('batch')
+      .filter(
+        (b) =>
+          b.modelId === modelId &&
+          b.component === component &&
+          b.status === 'queued' &&
+          this.operation(b).kind === 'fit' &&
+          !this.counterpartOnItsWay(b),
+      )
+      .reduce((sum, b) => sum + b.quantity, 0);
+  }
+
+  /** Whether the other half of a set has still to come to the bench. */
+  private counterpartOnItsWay(batch: Batch): boolean {
+    return this.recorder.state
+      .all('batch')
+      .some(
+        (b) =>
+          b.orderId === batch.orderId &&
+          b.component !== 'instrument' &&
+          b.component !== batch.component &&
+          b.status !== 'done' &&
+          b.operationId !== batch.operationId,
+      );
   }
 
   /** Starts whatever a free bench and a free, able person can start; the end of the line first, so that it pulls. */
@@ -164,14 +210,25 @@ export class Floor {
     const operation = this.operation(batch);
     if (batch.pass === 1) this.logCoats(batch, operation, job, atMs);
     const pieces = piecesInPass(batch, this.recorder.state.pieces(batch.id));
-    const outBand = this.measure(batch, operation, pieces.map((p) => p.id), job.workerId, atMs);
+    const outBand = this.measure(
+      batch,
+      operation,
+      pieces.map((p) => p.id),
+      job.workerId,
+      atMs,
+    );
     const outcomes: PieceOutcome[] = [];
     for (const piece of pieces) {
       const chance = this.random.next();
       const outcome =
-        chance < this.scenario.scrapShare ? 'scrap' : batch.pass < 3 && (outBand.has(piece.id) || chance < this.scenario.scrapShare + this.scenario.reworkShare) ? 'rework' : null;
+        chance < this.scenario.scrapShare
+          ? 'scrap'
+          : batch.pass < 3 && (outBand.has(piece.id) || chance < this.scenario.scrapShare + this.scenario.reworkShare)
+            ? 'rework'
+            : null;
       if (outcome === null) continue;
-      const defect = outBand.has(piece.id) && outcome === 'rework' ? 'off dimension' : this.random.pick(FIRST_DEFECT[operation.stage] ?? DEFECTS);
+      const defect =
+        outBand.has(piece.id) && outcome === 'rework' ? 'off dimension' : this.random.pick(FIRST_DEFECT[operation.stage] ?? DEFECTS);
       outcomes.push({ pieceId: piece.id, outcome, defect, originOperationId: operation.id, note: '' });
     }
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
@@ -235,7 +292,10 @@ export class Floor {
     const findings = gateFindings(batch, this.operation(batch), this.evidence(batch, atMs));
     const openMs = worst(findings) === 'wait' ? (earliestMs(findings) ?? atMs + DAY_MS) : atMs;
     const dawdleMs = this.random.integer(5, 110) * MINUTE_MS;
-    this.events.add(this.scenario.time.nextWorking(Math.max(openMs, atMs) + dawdleMs), { kind: 'try to move', batchId: batch.id });
+    this.events.add(this.scenario.time.nextWorking(Math.max(openMs, atMs) + dawdleMs), {
+      kind: 'try to move',
+      batchId: batch.id,
+    });
   }
 
   private tryMove(batch: Batch, atMs: number): void {
@@ -256,10 +316,14 @@ export class Floor {
   /** Fits what waits at the bench: the batch's own set first, then leftovers of the model. */
   private fit(arrivedBatch: Batch, atMs: number): void {
     const model = this.model(arrivedBatch.modelId);
+    // A set is fitted whole: what came first waits for its counterpart.
+    if (this.counterpartOnItsWay(arrivedBatch)) return;
     const waiting = (component: 'body' | 'neck') =>
       this.recorder.state
         .all('batch')
-        .filter((b) => b.modelId === model.id && b.component === component && b.status === 'queued' && b.operationId === arrivedBatch.operationId)
+        .filter(
+          (b) => b.modelId === model.id && b.component === component && b.status === 'queued' && b.operationId === arrivedBatch.operationId,
+        )
         .sort((a, b) => Number(b.orderId === arrivedBatch.orderId) - Number(a.orderId === arrivedBatch.orderId) || a.number - b.number);
     for (const body of waiting('body')) {
       if (model.wood.neck === null) {
@@ -278,26 +342,39 @@ export class Floor {
     const pairs = neck
       ? proposePairs(
           bodies.map((p) => ({ pieceId: p.id, widthMm: this.width(p.id, 'pocketWidth') })),
-          livePieces(this.recorder.state.pieces(neck.id)).map((p) => ({ pieceId: p.id, widthMm: this.width(p.id, 'tenonWidth') })),
+          livePieces(this.recorder.state.pieces(neck.id)).map((p) => ({
+            pieceId: p.id,
+            widthMm: this.width(p.id, 'tenonWidth'),
+          })),
           model.clearance,
         )
       : bodies.map((p) => ({ bodyId: p.id, neckId: null, clearanceMm: null }));
     if (pairs.length === 0) return;
-    const fitter = this.freeWorker('neck fitting', atMs) ?? this.random.pick(this.scenario.people.filter((p) => p.skills.includes('neck fitting'))).id;
+    const fitter =
+      this.freeWorker('neck fitting', atMs) ?? this.random.pick(this.scenario.people.filter((p) => p.skills.includes('neck fitting'))).id;
     const number = this.nextBatchNumber();
     const { serialPattern, timeZone } = this.scenario;
     const period = sequencePeriod(atMs, timeZone, serialPattern.reset);
-    this.recorder.record('instruments.fitted', atMs, fitter, { batchId: `B${number}` }, {
-      number,
-      bodyBatchId: body.id,
-      neckBatchId: neck?.id ?? null,
-      carrier: body.carrier,
-      pairs: pairs.map((pair) => {
-        const sequence = (this.serials.get(period) ?? 0) + 1;
-        this.serials.set(period, sequence);
-        return { ...pair, serial: formatSerial(serialPattern, { atMs, timeZone, modelCode: model.code, sequence }) };
-      }),
-    });
+    this.recorder.record(
+      'instruments.fitted',
+      atMs,
+      fitter,
+      { batchId: `B${number}` },
+      {
+        number,
+        bodyBatchId: body.id,
+        neckBatchId: neck?.id ?? null,
+        carrier: body.carrier,
+        pairs: pairs.map((pair) => {
+          const sequence = (this.serials.get(period) ?? 0) + 1;
+          this.serials.set(period, sequence);
+          return {
+            ...pair,
+            serial: formatSerial(serialPattern, { atMs, timeZone, modelCode: model.code, sequence }),
+          };
+        }),
+      },
+    );
     this.arrived(`B${number}`, atMs);
   }
 
@@ -336,7 +413,8 @@ export class Floor {
       pieces: this.recorder.state.pieces(batch.id),
       evidence: this.evidence(batch, atMs),
       holdsSkill: (personId, skill) => this.scenario.people.some((p) => p.id === personId && p.skills.includes(skill)),
-      coatsLogged: Array.from({ length: coats }, (_, i) => this.recorder.state.find('coat', `${batch.visitId}/${i + 1}`)).filter(Boolean).length,
+      coatsLogged: Array.from({ length: coats }, (_, i) => this.recorder.state.find('coat', `${batch.visitId}/${i + 1}`)).filter(Boolean)
+        .length,
     };
   }
 

@@ -32,15 +32,16 @@ export function afterWorking(time: WorkingTime, fromMs: number, workingMs: numbe
  * queueing before any step. A floor under any promise, not a promise.
  *
  * @param time must reach far enough ahead; beyond its last window work ends with it
+ * @param opensMs when the gate of its present step is expected to open, where that is known
  */
-export function forecastRoute(route: Route, batch: Batch, nowMs: number, time: WorkingTime): StepForecast[] {
+export function forecastRoute(route: Route, batch: Batch, nowMs: number, time: WorkingTime, opensMs = nowMs): StepForecast[] {
   let at = nowMs;
   return pathFrom(route, batch.operationId).map((operation, i) => {
     const arriveMs = i === 0 ? batch.arrivedMs : at;
     const worked = i === 0 && batch.status === 'finished';
     const touchMs = worked ? 0 : touchMinutes(operation, batch.quantity) * MINUTE_MS;
     const workedUntil = afterWorking(time, Math.max(at, nowMs), touchMs);
-    at = Math.max(nowMs, workedUntil, arriveMs + waitMs(operation));
+    at = i === 0 && opensMs > nowMs ? Math.max(opensMs, workedUntil) : Math.max(nowMs, workedUntil, arriveMs + waitMs(operation));
     return { operation, arriveMs, leaveMs: at };
   });
 }

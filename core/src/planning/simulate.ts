@@ -7,17 +7,13 @@ import { Recorder } from './recorder.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 import { WoodSupply } from './woodSupply.ts';
 
-type SimulationEvent =
-  | FloorEvent
-  | { kind: 'lot arrives'; inShed: boolean }
-  | { kind: 'lot is read'; lotId: string }
-  | { kind: 'morning' };
+type SimulationEvent = FloorEvent | { kind: 'lot arrives'; inShed: boolean } | { kind: 'lot is read'; lotId: string } | { kind: 'morning' };
 
 /** Orders that wait for their batches to be started. */
 const ORDERS_AHEAD = 12;
 const READ_EVERY_DAYS = 9;
 /** The lot, counted from the first, that was put in the unheated shed and will never get there. */
-const SHED_LOT = 72;
+const SHED_LOT = 80;
 
 /**
  * Runs a factory forward from nothing to now: a seeded discrete-event simulation of lots, stations, people, shifts,
@@ -36,7 +32,10 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; state: 
 
   let lots = 0;
   for (let at = scenario.woodFromMs; at < nowMs; at += scenario.lotEveryDays * DAY_MS)
-    events.add(time.nextWorking(at) + (90 + (lots % 5) * 7) * MINUTE_MS, { kind: 'lot arrives', inShed: lots++ === SHED_LOT });
+    events.add(time.nextWorking(at) + (90 + (lots % 5) * 7) * MINUTE_MS, {
+      kind: 'lot arrives',
+      inShed: lots++ === SHED_LOT,
+    });
   for (const shift of time.windows) if (shift.fromMs >= scenario.floorFromMs) events.add(shift.fromMs, { kind: 'morning' });
 
   let setsDue = 0;
@@ -80,9 +79,22 @@ class Sales {
       const model = this.random.weighted(this.scenario.models, (m) => m.weight);
       const id = `O${++this.number}`;
       const dueMs = atMs + (this.scenario.promiseDays + this.random.integer(-5, 12)) * DAY_MS;
-      this.recorder.record('order.placed', atMs, null, {}, {
-        order: { id, number: this.number, modelId: model.id, quantity: model.batchSize, customer: this.random.pick(this.scenario.customers), dueMs },
-      });
+      this.recorder.record(
+        'order.placed',
+        atMs,
+        null,
+        {},
+        {
+          order: {
+            id,
+            number: this.number,
+            modelId: model.id,
+            quantity: model.batchSize,
+            customer: this.random.pick(this.scenario.customers),
+            dueMs,
+          },
+        },
+      );
       this.open.push({ orderId: id, model });
     }
   }
@@ -96,13 +108,8 @@ class Sales {
 
 function startSet(recorder: Recorder, wood: WoodSupply, floor: Floor, sales: Sales, atMs: number): void {
   const parts = (model: ScenarioModel) => {
-    const leftover = (component: string) =>
-      recorder.state
-        .all('batch')
-        .filter((b) => b.modelId === model.id && b.component === component && b.status === 'queued' && b.stage === 'fitting')
-        .reduce((sum, b) => sum + b.quantity, 0);
     // Unpaired stock at the bench is used up before more is made.
-    const quantityOf = (component: 'body' | 'neck') => Math.max(3, model.batchSize - leftover(component));
+    const quantityOf = (component: 'body' | 'neck') => Math.max(3, model.batchSize - floor.leftovers(model.id, component));
     return [
       { component: 'body' as const, need: model.wood.body, quantity: quantityOf('body') },
       ...(model.wood.neck ? [{ component: 'neck' as const, need: model.wood.neck, quantity: quantityOf('neck') }] : []),
@@ -115,18 +122,24 @@ function startSet(recorder: Recorder, wood: WoodSupply, floor: Floor, sales: Sal
     const lot = wood.lotFor(need, quantity);
     if (!lot) continue;
     const number = floor.nextBatchNumber();
-    recorder.record('batch.started', atMs, null, { batchId: `B${number}`, lotId: lot.id }, {
-      number,
-      modelId: order.model.id,
-      component,
-      routeId: order.model.routeId,
-      orderId: order.orderId,
-      lotId: lot.id,
-      quantity,
-      dueMs: due,
-      carrier: `Rack ${(number % 60) + 1}`,
-      volumeM3: lot.volumeM3,
-    });
+    recorder.record(
+      'batch.started',
+      atMs,
+      null,
+      { batchId: `B${number}`, lotId: lot.id },
+      {
+        number,
+        modelId: order.model.id,
+        component,
+        routeId: order.model.routeId,
+        orderId: order.orderId,
+        lotId: lot.id,
+        quantity,
+        dueMs: due,
+        carrier: `Rack ${(number % 60) + 1}`,
+        volumeM3: lot.volumeM3,
+      },
+    );
     floor.arrived(`B${number}`, atMs);
   }
 }

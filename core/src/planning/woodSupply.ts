@@ -71,22 +71,28 @@ export class WoodSupply {
     const id = `L${++this.number}`;
     const restricted = need.species === 'mahogany';
     const zoneId = inShed ? shedZoneId : woodRoomZoneId;
-    this.recorder.record('lot.received', atMs, this.random.pick(people).id, { lotId: id }, {
-      lot: {
-        id,
-        number: this.number,
-        species: need.species,
-        form: need.use === 'body' ? 'rough lumber' : need.use === 'neck' ? 'neck blanks' : 'boards',
-        use: need.use,
-        thicknessMm: need.thicknessMm,
-        volumeM3: Math.round(need.volumeM3 * this.random.integer(24, 44) * 1000) / 1000,
-        supplier: supplier.name,
-        origin: supplier.origin,
-        permit: restricted ? `P-${this.random.integer(10000, 99999)}` : null,
-        restricted,
-        zoneId,
+    this.recorder.record(
+      'lot.received',
+      atMs,
+      this.random.pick(people).id,
+      { lotId: id },
+      {
+        lot: {
+          id,
+          number: this.number,
+          species: need.species,
+          form: need.use === 'body' ? 'rough lumber' : need.use === 'neck' ? 'neck blanks' : 'boards',
+          use: need.use,
+          thicknessMm: need.thicknessMm,
+          volumeM3: Math.round(need.volumeM3 * this.random.integer(24, 44) * 1000) / 1000,
+          supplier: supplier.name,
+          origin: supplier.origin,
+          permit: restricted ? `P-${this.random.integer(10000, 99999)}` : null,
+          restricted,
+          zoneId,
+        },
       },
-    });
+    );
     this.lots.set(id, {
       id,
       truePct: this.random.normal(supplier.arrivesAtPct, 0.8),

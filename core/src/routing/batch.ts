@@ -92,8 +92,7 @@ export interface Run {
 }
 
 /** The pieces of a batch that can still be worked on. */
-export const livePieces = (pieces: readonly Piece[]): Piece[] =>
-  pieces.filter((p) => p.state === 'good' || p.state === 'rework');
+export const livePieces = (pieces: readonly Piece[]): Piece[] => pieces.filter((p) => p.state === 'good' || p.state === 'rework');
 
 /** The pieces the present pass is about: all live ones at first, then those that came back. */
 export const piecesInPass = (batch: Batch, pieces: readonly Piece[]): Piece[] =>

@@ -38,15 +38,19 @@ export type BatchDraft =
   | { kind: 'work.resumed'; payload: { workerId: string } }
   | {
       kind: 'work.finished';
-      payload: { operationId: string; good: number; rework: number; scrap: number; outcomes: readonly PieceOutcome[] };
+      payload: {
+        operationId: string;
+        good: number;
+        rework: number;
+        scrap: number;
+        outcomes: readonly PieceOutcome[];
+      };
     }
   | { kind: 'batch.moved'; payload: { from: string; to: string; override: Override | null } }
   | { kind: 'batch.held'; payload: { reason: string } }
   | { kind: 'batch.released'; payload: Record<string, never> };
 
-export type Decision<Draft = BatchDraft> =
-  | { kind: 'accept'; entries: Draft[] }
-  | { kind: 'refuse'; because: Finding[] };
+export type Decision<Draft = BatchDraft> = { kind: 'accept'; entries: Draft[] } | { kind: 'refuse'; because: Finding[] };
 
 export interface DecisionContext {
   route: Route;
@@ -74,7 +78,9 @@ const wrongInput = (field: string, sentence: string) => refuse(sentence, { rule:
 export function decide(batch: Batch, command: BatchCommand, context: DecisionContext): Decision {
   if (batch.status === 'done') return refuse(`Batch ${batch.id} is done`);
   if (batch.status === 'held' && command.kind !== 'release')
-    return refuse(`Batch ${batch.id} is held: ${batch.holdReason ?? 'no reason given'}`, { remedy: 'Release it first' });
+    return refuse(`Batch ${batch.id} is held: ${batch.holdReason ?? 'no reason given'}`, {
+      remedy: 'Release it first',
+    });
   const operation = operationOf(context.route, batch.operationId);
   switch (command.kind) {
     case 'start':
@@ -136,7 +142,10 @@ function finish(
   for (const [field, count] of Object.entries({ good, rework, scrap }))
     if (!Number.isInteger(count) || count < 0) return wrongInput(field, `${count} is not a count of pieces`);
   if (total !== inPass.length)
-    return wrongInput('good', `${good} good, ${rework} rework and ${scrap} scrap make ${total}; ${inPass.length} pieces are being worked on`);
+    return wrongInput(
+      'good',
+      `${good} good, ${rework} rework and ${scrap} scrap make ${total}; ${inPass.length} pieces are being worked on`,
+    );
   const known = new Set(inPass.map((p) => p.id));
   const named = new Set(outcomes.map((o) => o.pieceId));
   const stranger = outcomes.find((o) => !known.has(o.pieceId));
@@ -144,22 +153,33 @@ function finish(
   if (named.size !== outcomes.length) return wrongInput('outcomes', 'A piece is named twice');
   for (const kind of ['rework', 'scrap'] as const) {
     const count = outcomes.filter((o) => o.outcome === kind).length;
-    if (count !== command[kind]) return wrongInput('outcomes', `${command[kind]} ${kind} counted, ${count} named: say which piece and what is wrong`);
+    if (count !== command[kind])
+      return wrongInput('outcomes', `${command[kind]} ${kind} counted, ${count} named: say which piece and what is wrong`);
   }
   if (outcomes.some((o) => o.defect.trim() === '')) return wrongInput('outcomes', 'Each piece that is not good needs a defect');
   const origin = outcomes.find((o) => !context.route.operations.some((step) => step.id === o.originOperationId));
   if (origin) return wrongInput('outcomes', `The route has no step "${origin.originOperationId}"`);
   const unmeasured = (context.unmeasured ?? []).filter((id) => !named.has(id));
   if (unmeasured.length > 0)
-    return refuse(`Not measured yet: ${unmeasured.join(', ')}`, { remedy: 'Log the measures of this step first' });
+    return refuse(`Not measured yet: ${unmeasured.join(', ')}`, {
+      remedy: 'Log the measures of this step first',
+    });
   if (operation.coat && batch.pass === 1 && (context.coatsLogged ?? 0) < operation.coat.coats)
-    return refuse(`${context.coatsLogged ?? 0} of ${operation.coat.coats} coats logged`, { remedy: 'Log each coat as it is sprayed' });
+    return refuse(`${context.coatsLogged ?? 0} of ${operation.coat.coats} coats logged`, {
+      remedy: 'Log each coat as it is sprayed',
+    });
 
-  const finished: BatchDraft = { kind: 'work.finished', payload: { operationId: operation.id, good, rework, scrap, outcomes } };
+  const finished: BatchDraft = {
+    kind: 'work.finished',
+    payload: { operationId: operation.id, good, rework, scrap, outcomes },
+  };
   const anyLeft = livePieces(context.pieces).length - scrap > 0;
   const next = operation.next[0];
   return anyLeft && rework === 0 && operation.gate.length === 0 && next !== undefined
-    ? { kind: 'accept', entries: [finished, { kind: 'batch.moved', payload: { from: operation.id, to: next, override: null } }] }
+    ? {
+        kind: 'accept',
+        entries: [finished, { kind: 'batch.moved', payload: { from: operation.id, to: next, override: null } }],
+      }
     : { kind: 'accept', entries: [finished] };
 }
 
@@ -175,11 +195,19 @@ function move(batch: Batch, operation: Operation, overrideReason: string | undef
   if (to === undefined) return refuse(`${operation.name} is the last step`);
   const findings = gateFindings(batch, operation, context.evidence);
   if (worst(findings) === 'pass')
-    return { kind: 'accept', entries: [{ kind: 'batch.moved', payload: { from: operation.id, to, override: null } }] };
+    return {
+      kind: 'accept',
+      entries: [{ kind: 'batch.moved', payload: { from: operation.id, to, override: null } }],
+    };
   if (overrideReason === undefined) return { kind: 'refuse', because: findings.filter((f) => f.verdict !== 'pass') };
   if (overrideReason.trim().length < 5) return wrongInput('overrideReason', 'An override needs a reason that others will understand');
   return {
     kind: 'accept',
-    entries: [{ kind: 'batch.moved', payload: { from: operation.id, to, override: { reason: overrideReason.trim(), findings } } }],
+    entries: [
+      {
+        kind: 'batch.moved',
+        payload: { from: operation.id, to, override: { reason: overrideReason.trim(), findings } },
+      },
+    ],
   };
 }

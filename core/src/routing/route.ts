@@ -96,8 +96,7 @@ export function operationOf(route: Route, operationId: string): Operation {
 }
 
 /** Operations that lead to this one. */
-export const before = (route: Route, operationId: string): Operation[] =>
-  route.operations.filter((o) => o.next.includes(operationId));
+export const before = (route: Route, operationId: string): Operation[] => route.operations.filter((o) => o.next.includes(operationId));
 
 /** Where a batch of this component begins. @throws RangeError when the model has no such component */
 export function firstOperation(route: Route, component: Component): Operation {
@@ -174,7 +173,6 @@ export function checkRoute(route: Route): RouteProblem[] {
   for (const o of route.operations) {
     if (!finished.has(o.id)) say(o.id, `"${o.name}" can never be reached`);
   }
-  if (starts.some((o) => o.kind === 'fit' || o.component === 'instrument'))
-    say(null, 'An instrument cannot start before its parts');
+  if (starts.some((o) => o.kind === 'fit' || o.component === 'instrument')) say(null, 'An instrument cannot start before its parts');
   return problems;
 }

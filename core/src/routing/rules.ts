@@ -8,7 +8,16 @@ import type { Finding } from './finding.ts';
 export type Rule =
   | { kind: 'elapsed'; what: string; minimumMinutes: number; maximumMinutes?: number }
   | { kind: 'equivalent'; what: string; minimumDays: number; law: CureLaw }
-  | { kind: 'inBand'; what: string; low: number; high: number; needed: number; unit: string; tooLow: string; tooHigh: string }
+  | {
+      kind: 'inBand';
+      what: string;
+      low: number;
+      high: number;
+      needed: number;
+      unit: string;
+      tooLow: string;
+      tooHigh: string;
+    }
   | { kind: 'spread'; limit: number; unit: string }
   | { kind: 'gradient'; limit: number }
   | { kind: 'stable'; limitPerDay: number; windowDays: number }
@@ -66,8 +75,7 @@ export function evaluateRule(rule: Rule, evidence: Evidence): Finding {
 }
 
 /** Evaluates a gate: one finding per rule, in the rules' order. */
-export const evaluateGate = (rules: readonly Rule[], evidence: Evidence): Finding[] =>
-  rules.map((rule) => evaluateRule(rule, evidence));
+export const evaluateGate = (rules: readonly Rule[], evidence: Evidence): Finding[] => rules.map((rule) => evaluateRule(rule, evidence));
 
 type Of<K extends Rule['kind']> = Extract<Rule, { kind: K }>;
 
@@ -82,7 +90,14 @@ function elapsed(rule: Of<'elapsed'>, { nowMs, sinceMs }: Evidence): Finding {
   const soFar = `${rule.what} ${formatDuration(waited)} of ${formatDuration(needed)}`;
   const done = needed === 0 ? 1 : Math.min(1, waited / needed);
   if (waited < needed)
-    return { rule: 'elapsed', verdict: 'wait', sentence: soFar, untilMs: sinceMs + needed, sure: 'certain', done };
+    return {
+      rule: 'elapsed',
+      verdict: 'wait',
+      sentence: soFar,
+      untilMs: sinceMs + needed,
+      sure: 'certain',
+      done,
+    };
   if (rule.maximumMinutes !== undefined && waited > rule.maximumMinutes * MINUTE_MS)
     return {
       rule: 'elapsed',
@@ -91,7 +106,12 @@ function elapsed(rule: Of<'elapsed'>, { nowMs, sinceMs }: Evidence): Finding {
       remedy: 'Inspect it, and move it on with a reason if it is sound',
       done: 1,
     };
-  return { rule: 'elapsed', verdict: 'pass', sentence: `${rule.what} ${formatDuration(waited)}; ${formatDuration(needed)} needed`, done: 1 };
+  return {
+    rule: 'elapsed',
+    verdict: 'pass',
+    sentence: `${rule.what} ${formatDuration(waited)}; ${formatDuration(needed)} needed`,
+    done: 1,
+  };
 }
 
 function equivalent(rule: Of<'equivalent'>, { nowMs, sinceMs, temperatures = [] }: Evidence): Finding {
@@ -112,7 +132,12 @@ function equivalent(rule: Of<'equivalent'>, { nowMs, sinceMs, temperatures = [] 
   const meanTempC = recent.length > 0 ? mean(recent.map((s) => s.tempC)) : rule.law.referenceTempC;
   const untilMs = cureReadyMs(nowMs, cured, rule.minimumDays, meanTempC, rule.law);
   return untilMs === undefined
-    ? { rule: 'equivalent', verdict: 'wait', sentence: `${sentence}; this room is too cold for it to cure`, done }
+    ? {
+        rule: 'equivalent',
+        verdict: 'wait',
+        sentence: `${sentence}; this room is too cold for it to cure`,
+        done,
+      }
     : { rule: 'equivalent', verdict: 'wait', sentence, untilMs, sure: 'forecast', done };
 }
 
@@ -141,14 +166,18 @@ function spread(rule: Of<'spread'>, { measurements = [] }: Evidence): Finding {
   const sentence = `Spread ${range.toFixed(1)} ${rule.unit}; limit ${rule.limit.toFixed(1)}`;
   return range <= rule.limit + 1e-9
     ? { rule: 'spread', verdict: 'pass', sentence }
-    : { rule: 'spread', verdict: 'stop', sentence, remedy: 'Sort the odd ones out, or let the lot even out longer' };
+    : {
+        rule: 'spread',
+        verdict: 'stop',
+        sentence,
+        remedy: 'Sort the odd ones out, or let the lot even out longer',
+      };
 }
 
 function gradient(rule: Of<'gradient'>, { measurements = [] }: Evidence): Finding {
   const core = measurements.filter((m) => m.depth === 'core');
   const shell = measurements.filter((m) => m.depth !== 'core');
-  if (core.length === 0 || shell.length === 0)
-    return missing('gradient', 'No core reading yet: type one with c before it, as in c9.6');
+  if (core.length === 0 || shell.length === 0) return missing('gradient', 'No core reading yet: type one with c before it, as in c9.6');
   const difference = mean(core.map((m) => m.value)) - mean(shell.map((m) => m.value));
   const sentence = `Core ${Math.abs(difference).toFixed(1)} points ${difference >= 0 ? 'wetter' : 'drier'} than shell; limit ${rule.limit.toFixed(1)}`;
   return Math.abs(difference) <= rule.limit + 1e-9
@@ -185,15 +214,28 @@ function recoatWindow(rule: Of<'window'>, { nowMs, lastCoatMs }: Evidence): Find
       done: since / opens,
     };
   if (since > closes)
-    return { rule: 'window', verdict: 'stop', sentence: `Recoat window closed ${formatDuration(since - closes)} ago`, remedy: rule.afterwards };
-  return { rule: 'window', verdict: 'pass', sentence: `Recoat window closes in ${formatDuration(closes - since)}; after that, ${rule.afterwards.toLowerCase()}` };
+    return {
+      rule: 'window',
+      verdict: 'stop',
+      sentence: `Recoat window closed ${formatDuration(since - closes)} ago`,
+      remedy: rule.afterwards,
+    };
+  return {
+    rule: 'window',
+    verdict: 'pass',
+    sentence: `Recoat window closes in ${formatDuration(closes - since)}; after that, ${rule.afterwards.toLowerCase()}`,
+  };
 }
 
 function climate(rule: Of<'climate'>, { air }: Evidence): Finding {
   if (!air) return missing('climate', 'No climate reading from the booth');
   const objections = sprayObjections(air.tempC, air.relativeHumidity, rule.limits);
   return objections.length === 0
-    ? { rule: 'climate', verdict: 'pass', sentence: `Booth at ${air.tempC.toFixed(1)} °C and ${(air.relativeHumidity * 100).toFixed(0)} %: fit to spray` }
+    ? {
+        rule: 'climate',
+        verdict: 'pass',
+        sentence: `Booth at ${air.tempC.toFixed(1)} °C and ${(air.relativeHumidity * 100).toFixed(0)} %: fit to spray`,
+      }
     : { rule: 'climate', verdict: 'wait', sentence: objections.join('. ') };
 }
 

@@ -36,10 +36,7 @@ export function shopBand(shopEmcPct: number, halfWidthPct: number): Band {
   return { low: shopEmcPct - halfWidthPct, high: shopEmcPct + halfWidthPct };
 }
 
-export type DryingForecast =
-  | { kind: 'in-band' }
-  | { kind: 'in-days'; days: number }
-  | { kind: 'never'; because: string };
+export type DryingForecast = { kind: 'in-band' } | { kind: 'in-days'; days: number } | { kind: 'never'; because: string };
 
 /**
  * When the mean of a lot enters its band in a steady climate.

@@ -21,11 +21,7 @@ export const METER_RANGE_PCT = { low: 2, high: 100 } as const;
  * @throws RangeError for a reading or temperature no meter meets
  * @source Pfaff & Garrahan, Forest Products Journal 36(3), 1986
  */
-export function correctedMoisturePct(
-  readingPct: number,
-  woodTempC: number,
-  { a, b }: SpeciesCoefficients = NO_SPECIES_CORRECTION,
-): number {
+export function correctedMoisturePct(readingPct: number, woodTempC: number, { a, b }: SpeciesCoefficients = NO_SPECIES_CORRECTION): number {
   if (!(readingPct >= METER_RANGE_PCT.low && readingPct <= METER_RANGE_PCT.high))
     throw new RangeError(`A meter shows ${METER_RANGE_PCT.low} to ${METER_RANGE_PCT.high} %, not ${readingPct}`);
   if (!(woodTempC >= -20 && woodTempC <= 60)) throw new RangeError(`Wood at ${woodTempC} °C cannot be metered`);

@@ -52,7 +52,11 @@ export function judgeLot(evidence: LotEvidence, band: Band, settings: MoistureGa
   const gateEvidence: Evidence = {
     nowMs: evidence.nowMs,
     sinceMs: evidence.receivedMs,
-    measurements: evidence.readings.map((r, i) => ({ label: `reading ${i + 1}`, value: r.correctedPct, depth: r.depth })),
+    measurements: evidence.readings.map((r, i) => ({
+      label: `reading ${i + 1}`,
+      value: r.correctedPct,
+      depth: r.depth,
+    })),
     series: evidence.series,
   };
   const calendar: Rule[] = [
@@ -83,7 +87,12 @@ export function judgeLot(evidence: LotEvidence, band: Band, settings: MoistureGa
     findings.push(
       evidence.papers === 'present'
         ? { rule: 'papers', verdict: 'pass', sentence: 'Permit papers are on record' }
-        : { rule: 'papers', verdict: 'stop', sentence: 'Permit papers are missing', remedy: 'Record the permit number before the wood is cut' },
+        : {
+            rule: 'papers',
+            verdict: 'stop',
+            sentence: 'Permit papers are missing',
+            remedy: 'Record the permit number before the wood is cut',
+          },
     );
   return findings;
 }

@@ -21,7 +21,6 @@ export const SHRINKAGE_PER_POINT: Readonly<Record<string, { radial: number; tang
  * @throws RangeError outside 6–14 %, where the coefficient does not hold
  */
 export function movementMm(dimensionMm: number, coefficientPerPoint: number, fromPct: number, toPct: number): number {
-  for (const pct of [fromPct, toPct])
-    if (!(pct >= 6 && pct <= 14)) throw new RangeError(`The coefficient holds for 6–14 %, not ${pct} %`);
+  for (const pct of [fromPct, toPct]) if (!(pct >= 6 && pct <= 14)) throw new RangeError(`The coefficient holds for 6–14 %, not ${pct} %`);
   return dimensionMm * coefficientPerPoint * (toPct - fromPct);
 }

@@ -19,8 +19,7 @@ export const fahrenheitToCelsius = (tempF: number) => (tempF - 32) / 1.8;
  * @param widthIn width, in
  * @param lengthFt length, ft
  */
-export const boardFeet = (thicknessIn: number, widthIn: number, lengthFt: number) =>
-  (thicknessIn * widthIn * lengthFt) / 12;
+export const boardFeet = (thicknessIn: number, widthIn: number, lengthFt: number) => (thicknessIn * widthIn * lengthFt) / 12;
 
 export const MINUTE_MS = 60_000;
 export const HOUR_MS = 3_600_000;

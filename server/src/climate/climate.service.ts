@@ -56,11 +56,22 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
   }
 
   private latest(zoneId: string, manager: EntityManager = this.database.manager): Promise<ZoneReadingEntity | null> {
-    return manager.findOne(ZoneReadingEntity, { where: { zoneId, atMs: LessThanOrEqual(this.clock.nowMs()) }, order: { atMs: 'DESC' } });
+    return manager.findOne(ZoneReadingEntity, {
+      where: { zoneId, atMs: LessThanOrEqual(this.clock.nowMs()) },
+      order: { atMs: 'DESC' },
+    });
   }
 
-  async readings(zoneId: string, fromMs: number, toMs: number, manager: EntityManager = this.database.manager): Promise<ZoneReadingEntity[]> {
-    return manager.find(ZoneReadingEntity, { where: { zoneId, atMs: Between(fromMs, toMs) }, order: { atMs: 'ASC' } });
+  async readings(
+    zoneId: string,
+    fromMs: number,
+    toMs: number,
+    manager: EntityManager = this.database.manager,
+  ): Promise<ZoneReadingEntity[]> {
+    return manager.find(ZoneReadingEntity, {
+      where: { zoneId, atMs: Between(fromMs, toMs) },
+      order: { atMs: 'ASC' },
+    });
   }
 
   /** Mean EMC of a zone over the last two weeks; of ordinary shop air where no sensor reports. */
@@ -98,7 +109,10 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
   }
 
   /** The air of one zone now, where a sensor reports. */
-  async air(zoneId: string, manager: EntityManager = this.database.manager): Promise<{ tempC: number; relativeHumidity: number } | undefined> {
+  async air(
+    zoneId: string,
+    manager: EntityManager = this.database.manager,
+  ): Promise<{ tempC: number; relativeHumidity: number } | undefined> {
     return (await this.latest(zoneId, manager)) ?? undefined;
   }
 
@@ -114,7 +128,12 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     return [...byDay].map(([day, samples]) => {
       const tempC = mean(samples.map((s) => s.tempC));
       const relativeHumidity = mean(samples.map((s) => s.relativeHumidity));
-      return { atMs: day * DAY_MS, tempC, relativeHumidity, emcPct: equilibriumMoisturePct(tempC, relativeHumidity) };
+      return {
+        atMs: day * DAY_MS,
+        tempC,
+        relativeHumidity,
+        emcPct: equilibriumMoisturePct(tempC, relativeHumidity),
+      };
     });
   }
 }

@@ -1,11 +1,11 @@
-import { HOUR_MS, METRIC, simulate, type LogbookEntry } from '@ample-crane/core';
-import type { DataSource } from 'typeorm';
+import { HOUR_MS, simulate, type LogbookEntry } from '@ample-crane/core';
+import type { DataSource, EntityManager } from 'typeorm';
 import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
 import { MaterialEntity } from '../finishing/finishing.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { STATE_TABLES } from '../logbook/tables.ts';
 import { insertRows } from '../platform/database/rows.ts';
-import { hashPassword } from '../platform/identity/identity.service.ts';
+import { hashPassword, newPerson } from '../platform/identity/identity.service.ts';
 import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
 import { SettingEntity } from '../platform/settings/settings.service.ts';
@@ -26,54 +26,68 @@ export async function isEmpty(database: DataSource): Promise<boolean> {
 
 /** Fills an empty database with the demo factory and its history up to now. */
 export async function loadDemo(database: DataSource, nowMs: number): Promise<{ entries: number }> {
-  const scenario = demoScenario(nowMs);
-  const { entries, state } = simulate(scenario);
+  const { entries, state } = simulate(demoScenario(nowMs));
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   await database.transaction(async (manager) => {
-    await insertRows(manager, SettingEntity, [
-      { key: 'factory', value: { ...DEFAULT_SETTINGS.factory, name: FACTORY_NAME, demo: true } },
-      { key: 'workWeek', value: DEMO_WORK_WEEK },
-      { key: 'serialPattern', value: scenario.serialPattern },
-    ]);
-    await insertRows(
-      manager,
-      PersonEntity,
-      DEMO_PEOPLE.map((p, i) => ({
-        id: p.login,
-        login: p.login,
-        name: p.name,
-        role: p.role,
-        skills: p.skills,
-        away: p.skills.length > 0 ? demoAbsences(i, nowMs) : [],
-        passwordHash,
-        active: true,
-        units: METRIC,
-        theme: 'paper',
-        feedTokenHash: null,
-        version: 1,
-      })),
-    );
-    await insertRows(manager, ZoneEntity, DEMO_ZONES.map(({ id, name, ...standIn }) => ({ id, name, standIn })));
+    await loadFactory(manager, nowMs, passwordHash);
     await insertRows(manager, ZoneReadingEntity, climateHistory(nowMs));
-    const benchesNow = new Map(scenario.stations.map((s) => [s.code, s.benches.at(-1)?.count ?? 1]));
-    await insertRows(
-      manager,
-      StationEntity,
-      DEMO_STATIONS.map((s, position) => ({ ...s, position, places: benchesNow.get(s.code) ?? s.places, version: 1 })),
-    );
-    await insertRows(manager, MaterialEntity, [...DEMO_MATERIALS]);
-    await insertRows(
-      manager,
-      ModelEntity,
-      DEMO_MODELS.map(({ route, ...m }) => ({ ...m, routeId: route.id, active: true })),
-    );
-    await insertRows(manager, RouteEntity, DEMO_MODELS.map(({ id, route }) => ({ id: route.id, modelId: id, version: route.version, graph: route })));
     await insertRows(manager, LogbookEntity, entries.map(toRow));
     await manager.query(`select setval(pg_get_serial_sequence('logbook', 'id'), (select max(id) from logbook))`);
     for (const [kind, entity] of STATE_TABLES) await insertRows(manager, entity, state.all(kind));
   });
   await database.query('analyze');
   return { entries: entries.length };
+}
+
+/** The demo factory as it is set up, without any history. */
+export async function loadFactory(manager: EntityManager, nowMs: number, passwordHash: string): Promise<void> {
+  const scenario = demoScenario(nowMs);
+  await insertRows(manager, SettingEntity, [
+    { key: 'factory', value: { ...DEFAULT_SETTINGS.factory, name: FACTORY_NAME, demo: true } },
+    { key: 'workWeek', value: DEMO_WORK_WEEK },
+    { key: 'serialPattern', value: scenario.serialPattern },
+  ]);
+  await insertRows(
+    manager,
+    PersonEntity,
+    DEMO_PEOPLE.map(({ login, name, role, skills }, i) =>
+      newPerson({
+        login,
+        name,
+        role,
+        skills,
+        passwordHash,
+        away: skills.length > 0 ? demoAbsences(i, nowMs) : [],
+      }),
+    ),
+  );
+  await insertRows(
+    manager,
+    ZoneEntity,
+    DEMO_ZONES.map(({ id, name, ...standIn }) => ({ id, name, standIn })),
+  );
+  const benchesNow = new Map(scenario.stations.map((s) => [s.code, s.benches.at(-1)?.count ?? 1]));
+  await insertRows(
+    manager,
+    StationEntity,
+    DEMO_STATIONS.map((s, position) => ({
+      ...s,
+      position,
+      places: benchesNow.get(s.code) ?? s.places,
+      version: 1,
+    })),
+  );
+  await insertRows(manager, MaterialEntity, [...DEMO_MATERIALS]);
+  await insertRows(
+    manager,
+    ModelEntity,
+    DEMO_MODELS.map(({ route, ...m }) => ({ ...m, routeId: route.id, active: true })),
+  );
+  await insertRows(
+    manager,
+    RouteEntity,
+    DEMO_MODELS.map(({ id, route }) => ({ id: route.id, modelId: id, version: route.version, graph: route })),
+  );
 }
 
 const toRow = (entry: LogbookEntry): LogbookEntity => ({ ...entry, recordedMs: entry.atMs });

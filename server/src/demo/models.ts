@@ -25,7 +25,15 @@ function stationStage(code: string): Stage {
 }
 
 /** A work step as the benches see it: who, where, set-up and minutes a piece. */
-const work = (id: string, name: string, stationCode: string, skill: string, setupMinutes: number, minutesPerPiece: number, extras: Extras = {}) => ({
+const work = (
+  id: string,
+  name: string,
+  stationCode: string,
+  skill: string,
+  setupMinutes: number,
+  minutesPerPiece: number,
+  extras: Extras = {},
+) => ({
   id,
   name,
   kind: 'work' as const,
@@ -62,10 +70,24 @@ function cure(id: string, materialId: string): Step {
 function coats(materialId: string, count: number, wetUm: number): CoatPlan {
   const material = DEMO_MATERIALS.find((m) => m.id === materialId);
   if (!material) throw new Error(`No material ${materialId}`);
-  return { materialId, volumeSolids: material.volumeSolids, coats: count, wetUm, flashMinutes: 60, recoatMaxMinutes: 24 * 60 };
+  return {
+    materialId,
+    volumeSolids: material.volumeSolids,
+    coats: count,
+    wetUm,
+    flashMinutes: 60,
+    recoatMaxMinutes: 24 * 60,
+  };
 }
 
-const band = (id: string, name: string, unit: string, low: number, target: number, high: number): Characteristic => ({ id, name, unit, low, target, high });
+const band = (id: string, name: string, unit: string, low: number, target: number, high: number): Characteristic => ({
+  id,
+  name,
+  unit,
+  low,
+  target,
+  high,
+});
 
 /** Joins the branches of a route: each runs in order into the fitting, which runs into the instrument's own steps. */
 function route(modelId: string, branches: { body: Step[]; neck?: Step[] }, instrument: Step[]): Route {
@@ -77,7 +99,12 @@ function route(modelId: string, branches: { body: Step[]; neck?: Step[] }, instr
     component: 'instrument',
     next: [instrument[0]?.id ?? 'ship'],
   };
-  const ship: Operation = { ...work('ship', 'Dispatch', 'DP1', 'packing', 0, 0), kind: 'dispatch', component: 'instrument', next: [] };
+  const ship: Operation = {
+    ...work('ship', 'Dispatch', 'DP1', 'packing', 0, 0),
+    kind: 'dispatch',
+    component: 'instrument',
+    next: [],
+  };
   return {
     id: `${modelId}-1`,
     modelId,
@@ -100,11 +127,15 @@ const setUp = (relief: number, bass: number, treble: number): Characteristic[] =
   band('actionTreble', 'Action at fret 12, treble', 'mm', treble - 0.25, treble, treble + 0.25),
 ];
 
-const cutBody = (minutes: number) => work('b-cut', 'Cut and joint bodies', 'RM1', 'milling', 15, minutes, { cautions: ['cutting', 'dust'] });
+const cutBody = (minutes: number) =>
+  work('b-cut', 'Cut and joint bodies', 'RM1', 'milling', 15, minutes, { cautions: ['cutting', 'dust'] });
 const glueBody = work('b-glue', 'Glue up blanks', 'RM2', 'gluing', 10, 15);
 const clampBody = dwell('b-clamp', 'Blank in clamps', 'RM3', hours('Clamped', 24));
 const machineBody = (minutes: number) =>
-  work('b-machine', 'Machine bodies', 'MC1', 'body machining', 25, minutes, { characteristics: [pocket], cautions: ['cutting', 'dust'] });
+  work('b-machine', 'Machine bodies', 'MC1', 'body machining', 25, minutes, {
+    characteristics: [pocket],
+    cautions: ['cutting', 'dust'],
+  });
 const restBody = dwell('b-rest', 'Rest after roughing', 'MC3', hours('Rested', 48));
 const sandBody = (minutes: number) => work('b-sand', 'Sand body', 'BD3', 'body sanding', 5, minutes, { cautions: ['dust'] });
 const bindBody = (minutes: number) => work('b-bind', 'Bind body', 'BD2', 'binding', 10, minutes, { cautions: ['solvents'] });
@@ -112,7 +143,10 @@ const bindSet = (id: string) => dwell(id, 'Binding sets', 'BD4', hours('Set', 14
 
 const neckLine = (carveMinutes: number): Step[] => [
   work('n-cut', 'Cut neck blanks', 'RM1', 'milling', 10, 11, { cautions: ['cutting', 'dust'] }),
-  work('n-machine', 'Machine necks', 'MC2', 'neck machining', 20, 35, { characteristics: [tenon], cautions: ['cutting', 'dust'] }),
+  work('n-machine', 'Machine necks', 'MC2', 'neck machining', 20, 35, {
+    characteristics: [tenon],
+    cautions: ['cutting', 'dust'],
+  }),
   dwell('n-rest', 'Rest after roughing', 'MC3', hours('Rested', 48)),
   work('n-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, 40),
   dwell('n-clamp', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24)),
@@ -122,7 +156,10 @@ const neckLine = (carveMinutes: number): Step[] => [
 
 const finish = (p: string, materialId: string, count: number, wetUm: number, prep: number, level: number, buff: number): Step[] => [
   work(`${p}-prep`, 'Prep sand and fill', 'FN1', 'finish prep', 10, prep, { cautions: ['dust', 'rags'] }),
-  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 16 + count * 9, { coat: coats(materialId, count, wetUm), cautions: ['spraying', 'rags'] }),
+  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 16 + count * 9, {
+    coat: coats(materialId, count, wetUm),
+    cautions: ['spraying', 'rags'],
+  }),
   cure(`${p}-cure`, materialId),
   work(`${p}-level`, 'Level sand', 'FN4', 'level sanding', 5, level, { cautions: ['dust'] }),
   work(`${p}-buff`, 'Buff', 'FN5', 'buffing', 10, buff, { cautions: ['buffing', 'dust'] }),
@@ -130,9 +167,13 @@ const finish = (p: string, materialId: string, count: number, wetUm: number, pre
 
 const outfit = (relief: number, bass: number, treble: number, electrics: number): Step[] => [
   work('i-wire', 'Electrics and hardware', 'AS1', 'electrics', 10, electrics),
-  work('i-setup', 'Strings and set-up', 'AS2', 'set-up', 5, 99, { characteristics: setUp(relief, bass, treble) }),
+  work('i-setup', 'Strings and set-up', 'AS2', 'set-up', 5, 99, {
+    characteristics: setUp(relief, bass, treble),
+  }),
   dwell('i-rest', 'Rest under strings', 'FR1', hours('Rested', 7 * 24)),
-  work('i-final', 'Final inspection', 'FR2', 'final inspection', 5, 44, { characteristics: setUp(relief, bass, treble) }),
+  work('i-final', 'Final inspection', 'FR2', 'final inspection', 5, 44, {
+    characteristics: setUp(relief, bass, treble),
+  }),
 ];
 
 const jointAndClamp: Step[] = [
@@ -140,7 +181,12 @@ const jointAndClamp: Step[] = [
   dwell('i-clamp', 'Joint in clamps', 'FT2', hours('Clamped', 24)),
 ];
 
-const wood = (species: string, use: WoodNeed['use'], volumeM3: number, thicknessMm: number): WoodNeed => ({ species, use, volumeM3, thicknessMm });
+const wood = (species: string, use: WoodNeed['use'], volumeM3: number, thicknessMm: number): WoodNeed => ({
+  species,
+  use,
+  volumeM3,
+  thicknessMm,
+});
 const glued = { lowMm: 0.05, targetMm: 0.1, highMm: 0.2 };
 const bolted = { lowMm: 0.05, targetMm: 0.12, highMm: 0.25 };
 
@@ -200,7 +246,9 @@ export const DEMO_MODELS: readonly DemoModel[] = [
           cutBody(27),
           work('b-glue', 'Glue wings to the core', 'RM2', 'gluing', 15, 31),
           clampBody,
-          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 75, { cautions: ['cutting', 'dust'] }),
+          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 75, {
+            cautions: ['cutting', 'dust'],
+          }),
           restBody,
           work('b-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, 44),
           dwell('b-boardset', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24)),
@@ -256,7 +304,9 @@ export const DEMO_MODELS: readonly DemoModel[] = [
       {
         body: [
           work('b-cut', 'Joint tops and backs', 'RM1', 'milling', 15, 17, { cautions: ['cutting', 'dust'] }),
-          work('b-brace', 'Brace, bend sides, close the box', 'BD1', 'top pressing', 20, 76, { cautions: ['hot'] }),
+          work('b-brace', 'Brace, bend sides, close the box', 'BD1', 'top pressing', 20, 76, {
+            cautions: ['hot'],
+          }),
           dwell('b-braceset', 'Box in its form', 'BD4', hours('Set', 24)),
           machineBody(19),
           bindBody(57),
@@ -285,7 +335,9 @@ export const DEMO_MODELS: readonly DemoModel[] = [
           work('b-cut', 'Slice leaves', 'RM1', 'milling', 10, 10, { cautions: ['cutting', 'dust'] }),
           work('b-mould', 'Mould the shell', 'BD1', 'top pressing', 20, 32, { cautions: ['hot'] }),
           dwell('b-mouldset', 'Shell in its mould', 'BD4', hours('Set', 14)),
-          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 26, { cautions: ['cutting', 'dust'] }),
+          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 26, {
+            cautions: ['cutting', 'dust'],
+          }),
           work('b-fret', 'Fret', 'NK3', 'fretting', 10, 64),
           sandBody(31),
         ],

@@ -12,9 +12,27 @@ export interface DemoPerson {
 /** Everyone at Heron Lane Works, a factory that exists only here. */
 export const DEMO_PEOPLE: readonly DemoPerson[] = [
   { login: 'admin', name: 'Odile Brandt', role: 'admin', skills: [], showcase: true },
-  { login: 'manager', name: 'Maren Holloway', role: 'manager', skills: ['wood grading', 'final inspection'], showcase: true },
-  { login: 'lead', name: 'Tomas Verhoeven', role: 'lead', skills: ['finish prep', 'spraying', 'level sanding'], showcase: true },
-  { login: 'operator', name: 'Ines Quarrie', role: 'operator', skills: ['fretting', 'fingerboards'], showcase: true },
+  {
+    login: 'manager',
+    name: 'Maren Holloway',
+    role: 'manager',
+    skills: ['wood grading', 'final inspection'],
+    showcase: true,
+  },
+  {
+    login: 'lead',
+    name: 'Tomas Verhoeven',
+    role: 'lead',
+    skills: ['finish prep', 'spraying', 'level sanding'],
+    showcase: true,
+  },
+  {
+    login: 'operator',
+    name: 'Ines Quarrie',
+    role: 'operator',
+    skills: ['fretting', 'fingerboards'],
+    showcase: true,
+  },
   { login: 'viewer', name: 'Pell Ashdown', role: 'viewer', skills: [], showcase: true },
   { login: 'bram', name: 'Bram Osei', role: 'lead', skills: ['milling', 'wood grading', 'gluing'] },
   { login: 'yusuf', name: 'Yusuf Tarrant', role: 'operator', skills: ['milling', 'gluing'] },

@@ -65,7 +65,11 @@ export function demoScenario(nowMs: number): Scenario {
             ]
           : [{ fromMs: 0, count: s.places }],
     })),
-    people: DEMO_PEOPLE.map((p, i) => ({ id: p.login, skills: p.skills, away: p.skills.length > 0 ? demoAbsences(i, nowMs) : [] })),
+    people: DEMO_PEOPLE.map((p, i) => ({
+      id: p.login,
+      skills: p.skills,
+      away: p.skills.length > 0 ? demoAbsences(i, nowMs) : [],
+    })),
     climate: demoClimate,
     woodRoomZoneId: 'wood',
     shedZoneId: 'shed',

@@ -1,12 +1,4 @@
-import {
-  clearanceMm,
-  decideFitting,
-  formatSerial,
-  livePieces,
-  proposePairs,
-  sequencePeriod,
-  type MeasuredPiece,
-} from '@ample-crane/core';
+import { clearanceMm, decideFitting, formatSerial, livePieces, proposePairs, sequencePeriod, type MeasuredPiece } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, Not } from 'typeorm';
 import { MeasureEntity } from '../assembly/assembly.entity.ts';
@@ -34,24 +26,43 @@ export class FittingService {
   /** What waits at the fitting bench, as sets that can be paired now. */
   async bench(): Promise<FittingView> {
     const shop = await this.shops.load();
-    const rows = await this.database.getRepository(BatchEntity).find({ where: { status: 'queued', stage: 'fitting', component: Not('instrument') }, order: { number: 'ASC' } });
+    const rows = await this.database.getRepository(BatchEntity).find({
+      where: { status: 'queued', stage: 'fitting', component: Not('instrument') },
+      order: { number: 'ASC' },
+    });
     const atFit = rows.filter((b) => operationAt(shop, b).kind === 'fit');
-    const pieces = await this.database.getRepository(PieceEntity).find({ where: { batchId: In(atFit.map((b) => b.id)) }, order: { ordinal: 'ASC' } });
+    const pieces = await this.database
+      .getRepository(PieceEntity)
+      .find({ where: { batchId: In(atFit.map((b) => b.id)) }, order: { ordinal: 'ASC' } });
     const widths = await this.widths(pieces.map((p) => p.id));
     const measured = (batch: BatchEntity): MeasuredPiece[] =>
-      livePieces(pieces.filter((p) => p.batchId === batch.id)).map((p) => ({ pieceId: p.id, widthMm: widths.get(p.id) ?? null }));
+      livePieces(pieces.filter((p) => p.batchId === batch.id)).map((p) => ({
+        pieceId: p.id,
+        widthMm: widths.get(p.id) ?? null,
+      }));
     const views = new Map((await this.batches.views(atFit, shop)).map((v) => [v.id, v]));
     const sets: FittingSetView[] = [];
     const used = new Set<string>();
-    for (const body of atFit.filter((b) => b.component === 'body')) {
+    const bodies = atFit.filter((b) => b.component === 'body');
+    const ownNeck = (body: BatchEntity) => atFit.find((n) => n.component === 'neck' && n.orderId !== null && n.orderId === body.orderId);
+    // Sets made for one order are fitted together; what is left over finds each other after them.
+    for (const body of [...bodies.filter(ownNeck), ...bodies.filter((b) => !ownNeck(b))]) {
       const separateNecks = routeOf(shop, body.routeId).operations.some((o) => o.component === 'neck');
-      const necks = atFit.filter((b) => b.component === 'neck' && b.modelId === body.modelId && !used.has(b.id));
-      const neck = necks.find((n) => n.orderId === body.orderId) ?? necks[0];
+      const neck = ownNeck(body) ?? atFit.find((b) => b.component === 'neck' && b.modelId === body.modelId && !used.has(b.id));
       const bodyView = views.get(body.id);
       if (!bodyView || (separateNecks && !neck)) continue;
       used.add(body.id);
       if (neck) used.add(neck.id);
-      sets.push(this.toSet(shop, body, measured(body), neck ? measured(neck) : [], { body: bodyView, neck: neck ? (views.get(neck.id) ?? null) : null }, separateNecks));
+      sets.push(
+        this.toSet(
+          shop,
+          body,
+          measured(body),
+          neck ? measured(neck) : [],
+          { body: bodyView, neck: neck ? (views.get(neck.id) ?? null) : null },
+          separateNecks,
+        ),
+      );
     }
     return { sets, waiting: atFit.filter((b) => !used.has(b.id)).flatMap((b) => views.get(b.id) ?? []) };
   }
@@ -81,7 +92,9 @@ export class FittingService {
       ...clearance,
       bodies: bodies.map((b) => ({ ...b, batchId: body.id })),
       necks: necks.map((n) => ({ ...n, batchId: views.neck?.id ?? '' })),
-      proposed: separateNecks ? proposePairs(bodies, necks, clearance) : bodies.map((b) => ({ bodyId: b.pieceId, neckId: null, clearanceMm: null })),
+      proposed: separateNecks
+        ? proposePairs(bodies, necks, clearance)
+        : bodies.map((b) => ({ bodyId: b.pieceId, neckId: null, clearanceMm: null })),
       inBandAsTheyCome: asTheyCome.length,
     };
   }
@@ -110,26 +123,33 @@ export class FittingService {
         dto.pairs,
       );
       if (decision.kind === 'refuse') throw refused(decision.because);
-      const widths = await this.widths(decision.entries.flatMap((p) => [p.bodyId, p.neckId ?? p.bodyId]), unit.manager);
+      const widths = await this.widths(
+        decision.entries.flatMap((p) => [p.bodyId, p.neckId ?? p.bodyId]),
+        unit.manager,
+      );
       const model = shop.models.get(body.modelId);
       if (!model) throw new Error(`No model ${body.modelId}`);
       const serials = await this.nextSerials(unit, shop, model.code, decision.entries.length);
       const number = await nextNumber(unit, 'batch');
-      await unit.record('instruments.fitted', { batchId: `B${number}` }, {
-        number,
-        bodyBatchId: body.id,
-        neckBatchId: neck?.id ?? null,
-        carrier: body.carrier,
-        pairs: decision.entries.map((pair, i) => {
-          const pocket = widths.get(pair.bodyId);
-          const tenon = pair.neckId === null ? undefined : widths.get(pair.neckId);
-          return {
-            ...pair,
-            serial: serials[i] ?? '',
-            clearanceMm: pocket === undefined || tenon === undefined ? null : clearanceMm(pocket, tenon),
-          };
-        }),
-      });
+      await unit.record(
+        'instruments.fitted',
+        { batchId: `B${number}` },
+        {
+          number,
+          bodyBatchId: body.id,
+          neckBatchId: neck?.id ?? null,
+          carrier: body.carrier,
+          pairs: decision.entries.map((pair, i) => {
+            const pocket = widths.get(pair.bodyId);
+            const tenon = pair.neckId === null ? undefined : widths.get(pair.neckId);
+            return {
+              ...pair,
+              serial: serials[i] ?? '',
+              clearanceMm: pocket === undefined || tenon === undefined ? null : clearanceMm(pocket, tenon),
+            };
+          }),
+        },
+      );
       return { id: `B${number}` };
     });
   }
@@ -144,9 +164,13 @@ export class FittingService {
       `select at, jsonb_array_length(payload->'pairs')::int as n from logbook where kind = 'instruments.fitted' and at > $1`,
       [new Date(serialPattern.reset === 'never' ? 0 : unit.nowMs - 370 * 86_400_000)],
     );
-    const used = fitted.filter((f) => sequencePeriod(f.at.getTime(), timeZone, serialPattern.reset) === period).reduce((sum, f) => sum + f.n, 0);
+    const used = fitted
+      .filter((f) => sequencePeriod(f.at.getTime(), timeZone, serialPattern.reset) === period)
+      .reduce((sum, f) => sum + f.n, 0);
     try {
-      return Array.from({ length: count }, (_, i) => formatSerial(serialPattern, { atMs: unit.nowMs, timeZone, modelCode, sequence: used + i + 1 }));
+      return Array.from({ length: count }, (_, i) =>
+        formatSerial(serialPattern, { atMs: unit.nowMs, timeZone, modelCode, sequence: used + i + 1 }),
+      );
     } catch (error) {
       if (error instanceof RangeError) throw badInput('serialPattern', `${error.message}; widen {SEQ} in Setup`);
       throw error;

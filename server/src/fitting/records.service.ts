@@ -59,7 +59,9 @@ export class RecordsService {
       stationName: shop.stations.get(v.stationCode)?.name ?? v.stationCode,
       by: v.personId === null ? null : nameOf(shop, v.personId),
     });
-    const parts = await Promise.all(pieces.map((piece) => this.part(piece, visits.filter((v) => v.batchId === piece.batchId).map(visitView), shop)));
+    const parts = await Promise.all(
+      pieces.map((piece) => this.part(piece, visits.filter((v) => v.batchId === piece.batchId).map(visitView), shop)),
+    );
     return {
       instrument: toView(instrument, shop),
       construction: shop.models.get(instrument.modelId)?.construction ?? '',
@@ -67,14 +69,36 @@ export class RecordsService {
       shipper: instrument.shipper,
       parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
       visits: visits.filter((v) => v.batchId === instrument.batchId).map(visitView),
-      coats: coats.map((c) => ({ ...c, operationName: name(c.operationId), materialName: shop.materials.get(c.materialId)?.name ?? c.materialId, by: nameOf(shop, c.personId) })),
+      coats: coats.map((c) => ({
+        ...c,
+        operationName: name(c.operationId),
+        materialName: shop.materials.get(c.materialId)?.name ?? c.materialId,
+        by: nameOf(shop, c.personId),
+      })),
       build: buildOf(coats, shop),
       measures: measures.map((m) => toMeasureView(m, shop, { routeId })),
-      defects: defects.map((d) => ({ ...d, operationName: name(d.operationId), originOperationName: name(d.originOperationId), by: nameOf(shop, d.personId) })),
-      overrides: overrides.map((o) => ({ atMs: o.atMs, by: nameOf(shop, o.personId), reason: o.reason, operationName: o.operationId === null ? null : name(o.operationId), findings: [...o.findings] })),
+      defects: defects.map((d) => ({
+        ...d,
+        operationName: name(d.operationId),
+        originOperationName: name(d.originOperationId),
+        by: nameOf(shop, d.personId),
+      })),
+      overrides: overrides.map((o) => ({
+        atMs: o.atMs,
+        by: nameOf(shop, o.personId),
+        reason: o.reason,
+        operationName: o.operationId === null ? null : name(o.operationId),
+        findings: [...o.findings],
+      })),
       log: log
         .filter((row) => row.serial === null || row.serial === serial)
-        .map((row) => ({ id: row.id, atMs: row.atMs, by: nameOf(shop, row.personId), kind: row.kind, sentence: `${row.batchId ?? ''}: ${sentenceOf(row, shop, routeId)}` })),
+        .map((row) => ({
+          id: row.id,
+          atMs: row.atMs,
+          by: nameOf(shop, row.personId),
+          kind: row.kind,
+          sentence: `${row.batchId ?? ''}: ${sentenceOf(row, shop, routeId)}`,
+        })),
     };
   }
 
@@ -82,7 +106,10 @@ export class RecordsService {
     const { manager } = this.database;
     const lot = piece.lotId === null ? null : await manager.findOneBy(LotEntity, { id: piece.lotId });
     const sessions = lot ? await manager.find(ReadingSessionEntity, { where: { lotId: lot.id }, order: { atMs: 'ASC' } }) : [];
-    const readings = await manager.find(ReadingEntity, { where: { sessionId: In(sessions.map((s) => s.id)) }, order: { seq: 'ASC' } });
+    const readings = await manager.find(ReadingEntity, {
+      where: { sessionId: In(sessions.map((s) => s.id)) },
+      order: { seq: 'ASC' },
+    });
     const atRelease = sessions.filter((s) => lot?.releasedMs !== null && s.atMs <= (lot?.releasedMs ?? 0)).at(-1);
     return {
       pieceId: piece.id,
@@ -95,7 +122,11 @@ export class RecordsService {
       permit: lot?.permit ?? null,
       releasedMs: lot?.releasedMs ?? null,
       meanPctAtRelease: atRelease?.meanPct ?? null,
-      sessions: sessions.map((s) => ({ ...s, by: nameOf(shop, s.personId), readings: readings.filter((r) => r.sessionId === s.id) })),
+      sessions: sessions.map((s) => ({
+        ...s,
+        by: nameOf(shop, s.personId),
+        readings: readings.filter((r) => r.sessionId === s.id),
+      })),
       visits,
     };
   }

@@ -1,13 +1,4 @@
-import {
-  constraintViews,
-  DAY_MS,
-  FlowMeter,
-  HOUR_MS,
-  MINUTE_MS,
-  touchMinutes,
-  type FlowEvent,
-  type FlowFigures,
-} from '@ample-crane/core';
+import { constraintViews, DAY_MS, FlowMeter, HOUR_MS, MINUTE_MS, touchMinutes, type FlowEvent, type FlowFigures } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
@@ -16,7 +7,14 @@ import { operationAt, ShopService, workingTime, type Shop } from '../setup/shop.
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
 
 /** At one instant: what ends is counted before what begins. */
-const RANK: Record<FlowEvent['kind'], number> = { stop: 0, finish: 1, leave: 2, enter: 3, arrive: 4, begin: 5 };
+const RANK: Record<FlowEvent['kind'], number> = {
+  stop: 0,
+  finish: 1,
+  leave: 2,
+  enter: 3,
+  arrive: 4,
+  begin: 5,
+};
 const DEFAULT_DAYS = 28;
 const CACHE_MS = 60_000;
 
@@ -45,7 +43,11 @@ export class FlowService {
     const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs };
     const time = workingTime(shop, window);
     const stations = [...shop.stations.values()].filter((s) => s.kind === 'work');
-    const meter = new FlowMeter(stations.map((s) => ({ code: s.code, benches: s.places })), window, time);
+    const meter = new FlowMeter(
+      stations.map((s) => ({ code: s.code, benches: s.places })),
+      window,
+      time,
+    );
     for (const event of await this.events(shop, window.fromMs)) meter.record(event);
     const figures = meter.figures();
     const views = constraintViews(figures);
@@ -96,7 +98,7 @@ export class FlowService {
   /** What happened in the window, with what was already under way when it began, in time order. */
   private async events(shop: Shop, fromMs: number): Promise<FlowEvent[]> {
     const from = new Date(fromMs);
-    const query = <T>(sql: string) => this.database.query(sql, [from]) as Promise<T[]>;
+    const query = <T>(sql: string) => this.database.query<T[]>(sql, [from]);
     const [entered, shipped, scrapped, visits, runs] = await Promise.all([
       query<{ at: Date; count: number }>(
         `select b.started_at as at, count(p.id)::int as count from batch b join piece p on p.batch_id = b.id
@@ -113,16 +115,41 @@ export class FlowService {
       query<{ at: Date }>(
         `select d.at from defect d join piece p on p.id = d.piece_id where d.disposition = 'scrap' and p.component <> 'neck' and d.at >= $1`,
       ),
-      query<{ batch_id: string; operation_id: string; station_code: string; quantity: number; arrived_at: Date; finished_at: Date | null; good: number; rework: number; scrap: number; route_id: string }>(
+      query<{
+        batch_id: string;
+        operation_id: string;
+        station_code: string;
+        quantity: number;
+        arrived_at: Date;
+        finished_at: Date | null;
+        good: number;
+        rework: number;
+        scrap: number;
+        route_id: string;
+      }>(
         `select v.batch_id, v.operation_id, v.station_code, v.quantity, v.arrived_at, v.finished_at, v.good, v.rework, v.scrap, b.route_id
          from visit v join batch b on b.id = v.batch_id where v.arrived_at >= $1 or v.finished_at >= $1`,
       ),
-      query<{ station_code: string; from_at: Date; to_at: Date | null }>(`select station_code, from_at, to_at from run where to_at is null or to_at >= $1`),
+      query<{ station_code: string; from_at: Date; to_at: Date | null }>(
+        `select station_code, from_at, to_at from run where to_at is null or to_at >= $1`,
+      ),
     ]);
     const events: FlowEvent[] = [
       ...entered.map((r) => ({ kind: 'enter' as const, atMs: r.at.getTime(), count: r.count })),
-      ...shipped.map((r) => ({ kind: 'leave' as const, atMs: r.at.getTime(), count: 1, enteredMs: r.entered.getTime(), shipped: true })),
-      ...scrapped.map((r) => ({ kind: 'leave' as const, atMs: r.at.getTime(), count: 1, enteredMs: r.at.getTime(), shipped: false })),
+      ...shipped.map((r) => ({
+        kind: 'leave' as const,
+        atMs: r.at.getTime(),
+        count: 1,
+        enteredMs: r.entered.getTime(),
+        shipped: true,
+      })),
+      ...scrapped.map((r) => ({
+        kind: 'leave' as const,
+        atMs: r.at.getTime(),
+        count: 1,
+        enteredMs: r.at.getTime(),
+        shipped: false,
+      })),
       ...runs.flatMap((r): FlowEvent[] => [
         { kind: 'begin', atMs: r.from_at.getTime(), station: r.station_code },
         ...(r.to_at ? [{ kind: 'stop' as const, atMs: r.to_at.getTime(), station: r.station_code }] : []),
@@ -131,8 +158,24 @@ export class FlowService {
         const operation = operationAt(shop, { routeId: v.route_id, operationId: v.operation_id });
         if (operation.kind !== 'work') return [];
         return [
-          { kind: 'arrive', atMs: v.arrived_at.getTime(), station: v.station_code, loadMs: touchMinutes(operation, v.quantity) * MINUTE_MS },
-          ...(v.finished_at ? [{ kind: 'finish' as const, atMs: v.finished_at.getTime(), station: v.station_code, good: v.good, rework: v.rework, scrap: v.scrap }] : []),
+          {
+            kind: 'arrive',
+            atMs: v.arrived_at.getTime(),
+            station: v.station_code,
+            loadMs: touchMinutes(operation, v.quantity) * MINUTE_MS,
+          },
+          ...(v.finished_at
+            ? [
+                {
+                  kind: 'finish' as const,
+                  atMs: v.finished_at.getTime(),
+                  station: v.station_code,
+                  good: v.good,
+                  rework: v.rework,
+                  scrap: v.scrap,
+                },
+              ]
+            : []),
         ];
       }),
     ];

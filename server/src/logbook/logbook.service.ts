@@ -1,14 +1,6 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import {
-  applyEntry,
-  ShopState,
-  type EntryKind,
-  type LogbookEntry,
-  type Payloads,
-  type Route,
-  type Subject,
-} from '@ample-crane/core';
+import { applyEntry, ShopState, type EntryKind, type LogbookEntry, type Payloads, type Route, type Subject } from '@ample-crane/core';
 import { DataSource, In, type EntityManager } from 'typeorm';
 import { InstrumentEntity } from '../fitting/instrument.entity.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
@@ -94,7 +86,9 @@ export class LogbookService {
 
   private async claimReceipt(manager: EntityManager, actor: Actor, command: Command): Promise<object | undefined> {
     if (actor.idempotencyKey === null) return undefined;
-    const requestHash = createHash('sha256').update(`${command.name}\n${JSON.stringify(command.request)}`).digest('hex');
+    const requestHash = createHash('sha256')
+      .update(`${command.name}\n${JSON.stringify(command.request)}`)
+      .digest('hex');
     const claimed: unknown[] = await manager.query(
       'insert into command_receipt (person_id, key, request_hash, at) values ($1, $2, $3, now()) on conflict do nothing returning key',
       [actor.personId, actor.idempotencyKey, requestHash],
@@ -140,7 +134,14 @@ export class LogbookService {
       ],
     );
     // A generic kind and its payload cannot be tied together in the union; this method's signature does it.
-    return { ...fields, id: rows[0]?.id ?? 0, atMs: Math.round(atMs), personId: actor.personId, kind, payload } as unknown as LogbookEntry;
+    return {
+      ...fields,
+      id: rows[0]?.id ?? 0,
+      atMs: Math.round(atMs),
+      personId: actor.personId,
+      kind,
+      payload,
+    } as unknown as LogbookEntry;
   }
 
   private async load(manager: EntityManager, concerns: Concerns): Promise<ShopState> {
@@ -148,18 +149,46 @@ export class LogbookService {
     const routes = await manager.find(RouteEntity);
     const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])));
 
-    const instruments = await manager.find(InstrumentEntity, { where: { serial: In(sorted(concerns.serials)) }, lock, order: { serial: 'ASC' } });
-    requireAll('instrument', concerns.serials, instruments.map((i) => i.serial));
+    const instruments = await manager.find(InstrumentEntity, {
+      where: { serial: In(sorted(concerns.serials)) },
+      lock,
+      order: { serial: 'ASC' },
+    });
+    requireAll(
+      'instrument',
+      concerns.serials,
+      instruments.map((i) => i.serial),
+    );
     const batchIds = sorted([...(concerns.batches ?? []), ...instruments.map((i) => i.batchId)]);
-    const batches = await manager.find(BatchEntity, { where: { id: In(batchIds) }, lock, order: { id: 'ASC' } });
-    requireAll('batch', concerns.batches, batches.map((b) => b.id));
+    const batches = await manager.find(BatchEntity, {
+      where: { id: In(batchIds) },
+      lock,
+      order: { id: 'ASC' },
+    });
+    requireAll(
+      'batch',
+      concerns.batches,
+      batches.map((b) => b.id),
+    );
     const sessions = await manager.findBy(ReadingSessionEntity, { id: In(sorted(concerns.sessions)) });
-    requireAll('reading session', concerns.sessions, sessions.map((s) => s.id));
+    requireAll(
+      'reading session',
+      concerns.sessions,
+      sessions.map((s) => s.id),
+    );
     const lotIds = sorted([...(concerns.lots ?? []), ...sessions.map((s) => s.lotId)]);
     const lots = await manager.find(LotEntity, { where: { id: In(lotIds) }, lock, order: { id: 'ASC' } });
-    requireAll('lot', concerns.lots, lots.map((l) => l.id));
+    requireAll(
+      'lot',
+      concerns.lots,
+      lots.map((l) => l.id),
+    );
     const orderIds = sorted(instruments.flatMap((i) => i.orderId ?? []));
-    const orders = await manager.find(OrderEntity, { where: { id: In(orderIds) }, lock, order: { id: 'ASC' } });
+    const orders = await manager.find(OrderEntity, {
+      where: { id: In(orderIds) },
+      lock,
+      order: { id: 'ASC' },
+    });
 
     instruments.forEach((row) => state.load('instrument', row));
     batches.forEach((row) => state.load('batch', row));
@@ -167,7 +196,10 @@ export class LogbookService {
     lots.forEach((row) => state.load('lot', row));
     orders.forEach((row) => state.load('order', row));
     if (batches.length > 0) {
-      const pieces = await manager.find(PieceEntity, { where: { batchId: In(batchIds) }, order: { ordinal: 'ASC' } });
+      const pieces = await manager.find(PieceEntity, {
+        where: { batchId: In(batchIds) },
+        order: { ordinal: 'ASC' },
+      });
       pieces.forEach((row) => state.load('piece', row));
       const visits = await manager.findBy(VisitEntity, { id: In(batches.map((b) => b.visitId)) });
       visits.forEach((row) => state.load('visit', row));

@@ -19,7 +19,7 @@ export async function replay(manager: EntityManager): Promise<{ state: ShopState
   const routes = await manager.find(RouteEntity);
   const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])));
   let entries = 0;
-  for (let after = 0; ; ) {
+  for (let after = 0; ;) {
     const rows = await manager
       .createQueryBuilder(LogbookEntity, 'entry')
       .where('entry.id > :after', { after })

@@ -32,7 +32,9 @@ export class CalendarController {
   @ApiOkResponse({ type: FeedView })
   async renew(@CurrentActor() actor: Actor, @Req() request: Request): Promise<FeedView> {
     const token = await this.identity.renewFeedToken(actor.personId);
-    return { url: `${request.protocol}://${request.header('Host') ?? 'localhost'}/api/calendar/${token}.ics` };
+    return {
+      url: `${request.protocol}://${request.header('Host') ?? 'localhost'}/api/calendar/${token}.ics`,
+    };
   }
 
   /** Dwells coming free, for any calendar program; the address is the key. */
@@ -44,7 +46,10 @@ export class CalendarController {
   async feed(@Param('token') token: string): Promise<string> {
     if (!(await this.identity.personOfFeed(token))) throw notFound('calendar', 'at this address');
     const { name } = await this.settings.get('factory');
-    const calendar = ical({ name: `${name}: coming free`, prodId: { company: 'Ample Crane', product: 'dwells' } });
+    const calendar = ical({
+      name: `${name}: coming free`,
+      prodId: { company: 'Ample Crane', product: 'dwells' },
+    });
     for (const batch of await this.batches.list({})) {
       if (batch.untilMs === null || batch.verdict !== 'wait') continue;
       calendar.createEvent({

@@ -70,11 +70,17 @@ export class MorningService {
     };
   }
 
-  private async news(sinceMs: number, shop: Shop): Promise<Pick<MorningView, 'changed' | 'shippedSinceYesterday' | 'finishedSinceYesterday'>> {
+  private async news(
+    sinceMs: number,
+    shop: Shop,
+  ): Promise<Pick<MorningView, 'changed' | 'shippedSinceYesterday' | 'finishedSinceYesterday'>> {
     const rows = await this.database
       .getRepository(LogbookEntity)
       .createQueryBuilder('e')
-      .where('e.at >= :since and (e.kind in (:...kinds) or (e.payload->>\'override\') is not null)', { since: new Date(sinceMs), kinds: NEWS })
+      .where("e.at >= :since and (e.kind in (:...kinds) or (e.payload->>'override') is not null)", {
+        since: new Date(sinceMs),
+        kinds: NEWS,
+      })
       .orderBy('e.id', 'DESC')
       .take(60)
       .getMany();
@@ -134,26 +140,66 @@ export class MorningService {
   }
 }
 
-function decide(batches: readonly BatchView[], lots: readonly LotView[], shop: Shop, boothAir: { tempC: number; relativeHumidity: number } | undefined): DecisionView[] {
+function decide(
+  batches: readonly BatchView[],
+  lots: readonly LotView[],
+  shop: Shop,
+  boothAir: { tempC: number; relativeHumidity: number } | undefined,
+): DecisionView[] {
   const decisions: DecisionView[] = [];
   for (const lot of lots) {
     if (lot.verdict === 'pass')
-      decisions.push({ stage: 'woodRoom', act: 'release', subject: 'lot', id: lot.id, version: lot.version, sentence: `Release lot ${lot.id} (${lot.species}) to the mill`, findings: lot.findings });
+      decisions.push({
+        stage: 'woodRoom',
+        act: 'release',
+        subject: 'lot',
+        id: lot.id,
+        version: lot.version,
+        sentence: `Release lot ${lot.id} (${lot.species}) to the mill`,
+        findings: lot.findings,
+      });
     else if (lot.never !== null)
-      decisions.push({ stage: 'woodRoom', act: 'look', subject: 'lot', id: lot.id, version: lot.version, sentence: `Lot ${lot.id} (${lot.species}) will not get there: ${lot.never}`, findings: lot.findings });
+      decisions.push({
+        stage: 'woodRoom',
+        act: 'look',
+        subject: 'lot',
+        id: lot.id,
+        version: lot.version,
+        sentence: `Lot ${lot.id} (${lot.species}) will not get there: ${lot.never}`,
+        findings: lot.findings,
+      });
   }
   for (const batch of batches) {
     const what = `${batch.id} (${batch.quantity} ${batch.modelName} ${plural(batch.component, batch.quantity)})`;
-    const common = { stage: batch.stage, subject: 'batch' as const, id: batch.id, version: batch.version, findings: batch.findings };
+    const common = {
+      stage: batch.stage,
+      subject: 'batch' as const,
+      id: batch.id,
+      version: batch.version,
+      findings: batch.findings,
+    };
     if (batch.status === 'held') decisions.push({ ...common, act: 'hold', sentence: `${what} is held: ${batch.holdReason ?? ''}` });
     else if (batch.status !== 'dwelling' && batch.status !== 'finished') continue;
-    else if (batch.verdict === 'pass') decisions.push({ ...common, act: 'move', sentence: `Move ${what} from ${batch.stationName} to ${batch.nextOperationName ?? 'the next step'}` });
+    else if (batch.verdict === 'pass')
+      decisions.push({
+        ...common,
+        act: 'move',
+        sentence: `Move ${what} from ${batch.stationName} to ${batch.nextOperationName ?? 'the next step'}`,
+      });
     else if (batch.verdict === 'stop') decisions.push({ ...common, act: 'look', sentence: `${what} is stopped at ${batch.operationName}` });
   }
   if (boothAir) {
     const objections = sprayObjections(boothAir.tempC, boothAir.relativeHumidity, shop.settings.sprayLimits);
     if (objections.length > 0)
-      decisions.push({ stage: 'finishing', act: 'hold', subject: 'zone', id: shop.settings.factory.boothZoneId, version: 0, sentence: `Hold spraying: ${objections.join('. ')}`, findings: [] });
+      decisions.push({
+        stage: 'finishing',
+        act: 'hold',
+        subject: 'zone',
+        id: shop.settings.factory.boothZoneId,
+        version: 0,
+        sentence: `Hold spraying: ${objections.join('. ')}`,
+        findings: [],
+      });
   }
   const order = (stage: Stage) => STAGES.indexOf(stage);
   return decisions.sort((a, b) => order(a.stage) - order(b.stage));
@@ -166,12 +212,18 @@ function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: nu
       subject: 'batch',
       id: b.id,
       stage: b.stage,
-      sentence: `${b.id} (${b.quantity} ${b.modelName} ${plural(b.component, b.quantity)}) leaves ${b.operationName.toLowerCase()} for ${b.nextOperationName ?? 'the next step'}`,
+      sentence: `${b.id} · ${b.quantity} ${b.modelName} ${plural(b.component, b.quantity)}, for ${b.nextOperationName ?? 'the next step'}`,
       untilMs: b.untilMs ?? nowMs,
     }));
   for (const lot of lots)
     if (lot.daysToBand !== null && lot.daysToBand > 0 && nowMs + lot.daysToBand * DAY_MS <= endMs)
-      found.push({ subject: 'lot', id: lot.id, stage: 'woodRoom', sentence: `Lot ${lot.id} should enter its band`, untilMs: nowMs + lot.daysToBand * DAY_MS });
+      found.push({
+        subject: 'lot',
+        id: lot.id,
+        stage: 'woodRoom',
+        sentence: `Lot ${lot.id} should enter its band`,
+        untilMs: nowMs + lot.daysToBand * DAY_MS,
+      });
   return found.sort((a, b) => a.untilMs - b.untilMs);
 }
 
@@ -183,7 +235,16 @@ function gaps(shop: Shop, nowMs: number): GapView[] {
     const untilMs = awayUntil(p);
     if (untilMs === undefined) return [];
     const alone = p.skills.filter((s) => !people.some((q) => q.id !== p.id && q.skills.includes(s) && awayUntil(q) === undefined));
-    return [{ name: p.name, untilMs, sentence: alone.length > 0 ? `Nobody else here can do ${alone.join(', ')}` : `${p.skills.join(', ') || 'No bench work'}: others can stand in` }];
+    return [
+      {
+        name: p.name,
+        untilMs,
+        sentence:
+          alone.length > 0
+            ? `Nobody else here can do ${alone.join(', ')}`
+            : `${p.skills.join(', ') || 'No bench work'}: others can stand in`,
+      },
+    ];
   });
 }
 

@@ -87,7 +87,9 @@ export class OrdersService {
       const earliestMs =
         leading.length > 0
           ? Math.max(...leading.map((b) => forecastRoute(route, b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
-          : Math.max(...startedComponents(route).map((c) => earliestFromStart(route, firstOperation(route, c).id, order.quantity, nowMs, time)));
+          : Math.max(
+              ...startedComponents(route).map((c) => earliestFromStart(route, firstOperation(route, c).id, order.quantity, nowMs, time)),
+            );
       const lateDays = (earliestMs - order.dueMs) / DAY_MS;
       return {
         ...order,

@@ -62,7 +62,10 @@ export class BatchesController {
       address: `${request.protocol}://${request.header('Host') ?? 'localhost'}`,
       nowMs: this.clock.nowMs(),
     });
-    return new StreamableFile(pdf, { type: 'application/pdf', disposition: `inline; filename="batch-${card.batch.id}.pdf"` });
+    return new StreamableFile(pdf, {
+      type: 'application/pdf',
+      disposition: `inline; filename="batch-${card.batch.id}.pdf"`,
+    });
   }
 
   @Post()
@@ -112,7 +115,10 @@ export class BatchesController {
   @HttpCode(200)
   move(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MoveDto): Promise<DoneView> {
     const { version, overrideReason } = dto;
-    return this.batches.command(actor, id, version, { kind: 'move', ...(overrideReason === undefined ? {} : { overrideReason }) });
+    return this.batches.command(actor, id, version, {
+      kind: 'move',
+      ...(overrideReason === undefined ? {} : { overrideReason }),
+    });
   }
 
   @Post(':id/hold')

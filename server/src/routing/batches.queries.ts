@@ -91,11 +91,16 @@ export class BatchesQueries {
       customer: order?.customer ?? 'Stock',
       pieces,
       inPass: piecesInPass(batch, pieces).map((p) => p.id),
-      visits: visits.map((v) => ({ ...v, operationName: name(v.operationId), stationName: shop.stations.get(v.stationCode)?.name ?? v.stationCode, by: v.personId === null ? null : nameOf(shop, v.personId) })),
+      visits: visits.map((v) => ({
+        ...v,
+        operationName: name(v.operationId),
+        stationName: shop.stations.get(v.stationCode)?.name ?? v.stationCode,
+        by: v.personId === null ? null : nameOf(shop, v.personId),
+      })),
       forecast:
         batch.status === 'done'
           ? []
-          : forecastRoute(route, batch, nowMs, time).map((f) => ({
+          : forecastRoute(route, batch, nowMs, time, view.untilMs ?? nowMs).map((f) => ({
               operationId: f.operation.id,
               operationName: f.operation.name,
               stage: f.operation.stage,
@@ -110,18 +115,42 @@ export class BatchesQueries {
         by: nameOf(shop, c.personId),
       })),
       coatsThisVisit: ofVisit.length,
-      coatPlan: operation.coat ? { ...operation.coat, materialName: shop.materials.get(operation.coat.materialId)?.name ?? operation.coat.materialId } : null,
+      coatPlan: operation.coat
+        ? {
+            ...operation.coat,
+            materialName: shop.materials.get(operation.coat.materialId)?.name ?? operation.coat.materialId,
+          }
+        : null,
       build: buildOf(coats, shop),
       coatFindings: await this.commands.coatFindings(batch, operation, shop, nowMs, ofVisit.at(-1)?.atMs),
       characteristics: [...(operation.characteristics ?? [])],
       unmeasured: unmeasuredPieces(batch, operation, pieces, measures),
       measures: measures.map((m) => toMeasureView(m, shop, batch)),
-      defects: defects.map((d) => ({ ...d, operationName: name(d.operationId), originOperationName: name(d.originOperationId), by: nameOf(shop, d.personId) })),
-      overrides: overrides.map((o) => ({ atMs: o.atMs, by: nameOf(shop, o.personId), reason: o.reason, operationName: o.operationId === null ? null : name(o.operationId), findings: [...o.findings] })),
-      log: log.map((row) => ({ id: row.id, atMs: row.atMs, by: nameOf(shop, row.personId), kind: row.kind, sentence: sentenceOf(row, shop, batch.routeId) })),
+      defects: defects.map((d) => ({
+        ...d,
+        operationName: name(d.operationId),
+        originOperationName: name(d.originOperationId),
+        by: nameOf(shop, d.personId),
+      })),
+      overrides: overrides.map((o) => ({
+        atMs: o.atMs,
+        by: nameOf(shop, o.personId),
+        reason: o.reason,
+        operationName: o.operationId === null ? null : name(o.operationId),
+        findings: [...o.findings],
+      })),
+      log: log.map((row) => ({
+        id: row.id,
+        atMs: row.atMs,
+        by: nameOf(shop, row.personId),
+        kind: row.kind,
+        sentence: sentenceOf(row, shop, batch.routeId),
+      })),
       cautions: [...(operation.cautions ?? [])],
       mainCaution: operation.cautions?.[0] ?? null,
-      originChoices: route.operations.filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument')).map(({ id, name: label }) => ({ id, name: label })),
+      originChoices: route.operations
+        .filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument'))
+        .map(({ id, name: label }) => ({ id, name: label })),
       workers: workersFor(operation, shop),
       fittedInto: [...new Set(pieces.flatMap((p) => (p.state === 'fitted' && p.serial !== null ? [p.serial] : [])))],
     };
@@ -161,6 +190,11 @@ export function buildOf(coats: readonly CoatEntity[], shop: Shop) {
   const material = first ? shop.materials.get(first.materialId) : undefined;
   if (!material) return null;
   const dryUm = coats.filter((c) => c.materialId === material.id).reduce((sum, c) => sum + c.dryUm, 0);
-  return { materialName: material.name, dryUm, lowUm: material.buildLowUm, highUm: material.buildHighUm, verdict: judgeBuild(dryUm, material) };
+  return {
+    materialName: material.name,
+    dryUm,
+    lowUm: material.buildLowUm,
+    highUm: material.buildHighUm,
+    verdict: judgeBuild(dryUm, material),
+  };
 }
-

@@ -50,30 +50,51 @@ export class BatchesService {
     return this.logbook.perform(actor, { name: 'start batch', request: dto, concerns: { lots: [dto.lotId] } }, async (unit) => {
       const lot = unit.state.get('lot', dto.lotId);
       if (lot.state !== 'released')
-        throw refused([{ rule: 'state', verdict: 'stop', sentence: `Lot ${lot.id} is ${lot.state}; only a released lot can be cut`, field: 'lotId' }]);
+        throw refused([
+          {
+            rule: 'state',
+            verdict: 'stop',
+            sentence: `Lot ${lot.id} is ${lot.state}; only a released lot can be cut`,
+            field: 'lotId',
+          },
+        ]);
       if (lot.species !== need.species || lot.use !== need.use)
         throw refused([
-          { rule: 'state', verdict: 'stop', sentence: `Lot ${lot.id} is ${lot.species} for ${lot.use}; ${model.name} needs ${need.species} for ${need.use}`, field: 'lotId' },
+          {
+            rule: 'state',
+            verdict: 'stop',
+            sentence: `Lot ${lot.id} is ${lot.species} for ${lot.use}; ${model.name} needs ${need.species} for ${need.use}`,
+            field: 'lotId',
+          },
         ]);
       const volumeM3 = Math.round(need.volumeM3 * dto.quantity * 1e6) / 1e6;
       if (lot.leftM3 + 1e-9 < volumeM3)
         throw refused([
-          { rule: 'state', verdict: 'stop', sentence: `${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`, field: 'quantity' },
+          {
+            rule: 'state',
+            verdict: 'stop',
+            sentence: `${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`,
+            field: 'quantity',
+          },
         ]);
       const dueMs = await this.dueOf(unit, dto.orderId, dto.modelId);
       const number = await nextNumber(unit, 'batch');
-      await unit.record('batch.started', { batchId: `B${number}`, lotId: lot.id }, {
-        number,
-        modelId: model.id,
-        component: dto.component,
-        routeId: route.id,
-        orderId: dto.orderId,
-        lotId: lot.id,
-        quantity: dto.quantity,
-        dueMs,
-        carrier: dto.carrier,
-        volumeM3,
-      });
+      await unit.record(
+        'batch.started',
+        { batchId: `B${number}`, lotId: lot.id },
+        {
+          number,
+          modelId: model.id,
+          component: dto.component,
+          routeId: route.id,
+          orderId: dto.orderId,
+          lotId: lot.id,
+          quantity: dto.quantity,
+          dueMs,
+          carrier: dto.carrier,
+          volumeM3,
+        },
+      );
       return { id: `B${number}` };
     });
   }
@@ -90,14 +111,21 @@ export class BatchesService {
   async command(actor: Actor, batchId: string, version: number, command: BatchCommand): Promise<{ id: string }> {
     const shop = await this.shops.load();
     if (command.kind === 'move' && command.overrideReason !== undefined && !mayActAs(actor.role, OVERRIDE_ROLE))
-      throw new Problem(403, 'not-allowed', 'Not allowed', `A gate can be overridden by a ${OVERRIDE_ROLE} or above; you are ${actor.role}.`);
+      throw new Problem(
+        403,
+        'not-allowed',
+        'Not allowed',
+        `A gate can be overridden by a ${OVERRIDE_ROLE} or above; you are ${actor.role}.`,
+      );
     const request = { batchId, version, command };
     return this.logbook.perform(actor, { name: `batch ${command.kind}`, request, concerns: { batches: [batchId] } }, async (unit) => {
       const batch = current(unit, batchId, version);
       const decision = decide(batch, command, {
         route: routeOf(shop, batch.routeId),
         pieces: unit.state.pieces(batchId),
-        evidence: (await this.evidence.gather([batch], shop, unit.manager)).get(batchId) ?? { nowMs: unit.nowMs },
+        evidence: (await this.evidence.gather([batch], shop, unit.manager)).get(batchId) ?? {
+          nowMs: unit.nowMs,
+        },
         holdsSkill: holdsSkill(shop),
         unmeasured: command.kind === 'finish' ? await unmeasured(unit, batch, operationAt(shop, batch)) : [],
         coatsLogged: await unit.manager.countBy(CoatEntity, { visitId: batch.visitId }),
@@ -128,60 +156,72 @@ export class BatchesService {
 
   async logCoat(actor: Actor, batchId: string, dto: CoatDto): Promise<{ id: string }> {
     const shop = await this.shops.load();
-    return this.logbook.perform(actor, { name: 'log coat', request: { batchId, ...dto }, concerns: { batches: [batchId] } }, async (unit) => {
-      const batch = current(unit, batchId, dto.version);
-      const operation = operationAt(shop, batch);
-      const { coat } = operation;
-      if (!coat) throw refused([{ rule: 'state', verdict: 'stop', sentence: `${operation.name} lays no coats` }]);
-      if (batch.status !== 'running') throw refused([{ rule: 'state', verdict: 'stop', sentence: `${operation.name} is not running; start it first` }]);
-      const atMs = dto.atMs ?? unit.nowMs;
-      if (atMs > unit.nowMs) throw badInput('atMs', 'A coat cannot be sprayed in the future');
-      if (atMs < batch.arrivedMs) throw badInput('atMs', `The batch came to the booth only after that`);
-      const earlier = await unit.manager.find(CoatEntity, { where: { visitId: batch.visitId }, order: { atMs: 'DESC' } });
-      const findings = await this.coatFindings(batch, operation, shop, atMs, earlier[0]?.atMs);
-      if (worst(findings) !== 'pass' && dto.overrideReason === undefined) throw refused(findings.filter((f) => f.verdict !== 'pass'));
-      if (dto.overrideReason !== undefined && !mayActAs(actor.role, OVERRIDE_ROLE))
-        throw new Problem(403, 'not-allowed', 'Not allowed', `Spraying against a finding needs a ${OVERRIDE_ROLE} or above.`);
-      const coatId = `${batch.visitId}/${earlier.length + 1}`;
-      await unit.record(
-        'coat.logged',
-        { batchId },
-        {
-          coatId,
-          operationId: operation.id,
-          materialId: coat.materialId,
-          wetUm: dto.wetUm,
-          dryUm: Math.round(dryFilmUm(dto.wetUm, coat.volumeSolids) * 10) / 10,
-          flashMinutes: coat.flashMinutes,
-          override: worst(findings) === 'pass' ? null : { reason: dto.overrideReason ?? '', findings },
-        },
-        atMs,
-      );
-      return { id: coatId };
-    });
+    return this.logbook.perform(
+      actor,
+      { name: 'log coat', request: { batchId, ...dto }, concerns: { batches: [batchId] } },
+      async (unit) => {
+        const batch = current(unit, batchId, dto.version);
+        const operation = operationAt(shop, batch);
+        const { coat } = operation;
+        if (!coat) throw refused([{ rule: 'state', verdict: 'stop', sentence: `${operation.name} lays no coats` }]);
+        if (batch.status !== 'running')
+          throw refused([{ rule: 'state', verdict: 'stop', sentence: `${operation.name} is not running; start it first` }]);
+        const atMs = dto.atMs ?? unit.nowMs;
+        if (atMs > unit.nowMs) throw badInput('atMs', 'A coat cannot be sprayed in the future');
+        if (atMs < batch.arrivedMs) throw badInput('atMs', `The batch came to the booth only after that`);
+        const earlier = await unit.manager.find(CoatEntity, {
+          where: { visitId: batch.visitId },
+          order: { atMs: 'DESC' },
+        });
+        const findings = await this.coatFindings(batch, operation, shop, atMs, earlier[0]?.atMs);
+        if (worst(findings) !== 'pass' && dto.overrideReason === undefined) throw refused(findings.filter((f) => f.verdict !== 'pass'));
+        if (dto.overrideReason !== undefined && !mayActAs(actor.role, OVERRIDE_ROLE))
+          throw new Problem(403, 'not-allowed', 'Not allowed', `Spraying against a finding needs a ${OVERRIDE_ROLE} or above.`);
+        const coatId = `${batch.visitId}/${earlier.length + 1}`;
+        await unit.record(
+          'coat.logged',
+          { batchId },
+          {
+            coatId,
+            operationId: operation.id,
+            materialId: coat.materialId,
+            wetUm: dto.wetUm,
+            dryUm: Math.round(dryFilmUm(dto.wetUm, coat.volumeSolids) * 10) / 10,
+            flashMinutes: coat.flashMinutes,
+            override: worst(findings) === 'pass' ? null : { reason: dto.overrideReason ?? '', findings },
+          },
+          atMs,
+        );
+        return { id: coatId };
+      },
+    );
   }
 
   async takeMeasures(actor: Actor, batchId: string, dto: MeasuresDto): Promise<{ id: string }> {
     const shop = await this.shops.load();
-    return this.logbook.perform(actor, { name: 'take measures', request: { batchId, ...dto }, concerns: { batches: [batchId] } }, async (unit) => {
-      const batch = current(unit, batchId, dto.version);
-      const operation = operationAt(shop, batch);
-      const live = new Set(livePieces(unit.state.pieces(batchId)).map((p) => p.id));
-      const measures = dto.measures.map((m, i) => {
-        const characteristic = operation.characteristics?.find((c) => c.id === m.characteristicId);
-        if (!characteristic) throw badInput(`measures.${i}.characteristicId`, `${operation.name} does not measure ${m.characteristicId}`);
-        if (!live.has(m.pieceId)) throw badInput(`measures.${i}.pieceId`, `Piece ${m.pieceId} is not in batch ${batchId}`);
-        return {
-          ...m,
-          id: `${batch.visitId}/${m.pieceId}/${m.characteristicId}/${unit.nowMs}`,
-          low: characteristic.low,
-          high: characteristic.high,
-        };
-      });
-      if (measures.length === 0) throw badInput('measures', 'Type at least one measure');
-      await unit.record('measures.taken', { batchId }, { operationId: operation.id, measures });
-      return { id: batchId };
-    });
+    return this.logbook.perform(
+      actor,
+      { name: 'take measures', request: { batchId, ...dto }, concerns: { batches: [batchId] } },
+      async (unit) => {
+        const batch = current(unit, batchId, dto.version);
+        const operation = operationAt(shop, batch);
+        const live = new Set(livePieces(unit.state.pieces(batchId)).map((p) => p.id));
+        const measures = dto.measures.map((m, i) => {
+          const characteristic = operation.characteristics?.find((c) => c.id === m.characteristicId);
+          if (!characteristic) throw badInput(`measures.${i}.characteristicId`, `${operation.name} does not measure ${m.characteristicId}`);
+          if (!live.has(m.pieceId)) throw badInput(`measures.${i}.pieceId`, `Piece ${m.pieceId} is not in batch ${batchId}`);
+          return {
+            ...m,
+            id: `${batch.visitId}/${m.pieceId}/${m.characteristicId}/${unit.nowMs}`,
+            low: characteristic.low,
+            high: characteristic.high,
+          };
+        });
+        if (measures.length === 0) throw badInput('measures', 'Type at least one measure');
+        await unit.record('measures.taken', { batchId }, { operationId: operation.id, measures });
+        return { id: batchId };
+      },
+    );
   }
 }
 
@@ -215,7 +255,9 @@ export function unmeasuredPieces(
 ): string[] {
   const wanted = operation.characteristics ?? [];
   return piecesInPass(batch, pieces)
-    .filter((piece) => !wanted.every((c) => measures.some((m) => m.pieceId === piece.id && m.characteristicId === c.id && m.atMs >= batch.arrivedMs)))
+    .filter(
+      (piece) =>
+        !wanted.every((c) => measures.some((m) => m.pieceId === piece.id && m.characteristicId === c.id && m.atMs >= batch.arrivedMs)),
+    )
     .map((piece) => piece.id);
 }
-

@@ -25,9 +25,7 @@ export class EvidenceService {
     for (const b of needsCure) zones.set(zoneOf(b), Math.min(b.arrivedMs, zones.get(zoneOf(b)) ?? Infinity));
     const temperatures = new Map<string, TemperatureSample[]>();
     for (const [zoneId, fromMs] of zones) temperatures.set(zoneId, await this.climate.readings(zoneId, fromMs - 3_600_000, nowMs, manager));
-    return new Map(
-      batches.map((b) => [b.id, { nowMs, sinceMs: b.arrivedMs, temperatures: temperatures.get(zoneOf(b)) ?? [] }]),
-    );
+    return new Map(batches.map((b) => [b.id, { nowMs, sinceMs: b.arrivedMs, temperatures: temperatures.get(zoneOf(b)) ?? [] }]));
   }
 
   /** The findings of the gate before each batch. */

@@ -6,7 +6,16 @@ import { InCount } from '../platform/http/fields.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { ChangeMoistureDto, ChangePersonDto, ChangeSerialDto, ChangeStationDto, PersonDto, SetupView, ZoneDayView, ZoneView } from './setup.dto.ts';
+import {
+  ChangeMoistureDto,
+  ChangePersonDto,
+  ChangeSerialDto,
+  ChangeStationDto,
+  PersonDto,
+  SetupView,
+  ZoneDayView,
+  ZoneView,
+} from './setup.dto.ts';
 import { SetupService } from './setup.service.ts';
 
 export class DaysDto {

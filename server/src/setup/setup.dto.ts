@@ -5,7 +5,8 @@ import { ROLES, type Role } from '../platform/identity/role.ts';
 import { CharacteristicView } from '../routing/batch.view.ts';
 
 export class PersonDto {
-  @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' }) login: string;
+  @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' })
+  login: string;
   @InText({ max: 80 }) name: string;
   @InOneOf(ROLES) role: Role;
   @InTexts({ max: 40 }) skills: string[];

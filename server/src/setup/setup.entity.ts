@@ -35,4 +35,3 @@ export class RouteEntity {
   @Count() version: number;
   @Json() graph: Route;
 }
-

@@ -10,7 +10,15 @@ import { PersonEntity, SessionEntity } from '../platform/identity/person.entity.
 import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
-import type { ChangeMoistureDto, ChangePersonDto, ChangeSerialDto, ChangeStationDto, ModelView, PersonDto, SetupView } from './setup.dto.ts';
+import type {
+  ChangeMoistureDto,
+  ChangePersonDto,
+  ChangeSerialDto,
+  ChangeStationDto,
+  ModelView,
+  PersonDto,
+  SetupView,
+} from './setup.dto.ts';
 import type { ModelEntity } from './setup.entity.ts';
 import { StationEntity } from './setup.entity.ts';
 import { routeOf, ShopService, type Shop } from './shop.service.ts';
@@ -33,12 +41,29 @@ export class SetupService {
     const skills = [...new Set(people.flatMap((p) => p.skills))].sort();
     const [firstModel] = shop.models.values();
     return {
-      people: people.map((p) => ({ ...p, awayUntilMs: p.away.find((a) => a.fromMs <= nowMs && a.toMs > nowMs)?.toMs ?? null })).map(({ id, login, name, role, skills: own, active, awayUntilMs, version }) => ({ id, login, name, role, skills: own, active, awayUntilMs, version })),
+      people: people
+        .map((p) => ({
+          ...p,
+          awayUntilMs: p.away.find((a) => a.fromMs <= nowMs && a.toMs > nowMs)?.toMs ?? null,
+        }))
+        .map(({ id, login, name, role, skills: own, active, awayUntilMs, version }) => ({
+          id,
+          login,
+          name,
+          role,
+          skills: own,
+          active,
+          awayUntilMs,
+          version,
+        })),
       stations: [...shop.stations.values()],
       models: [...shop.models.values()].map((m) => toModelView(m, shop)),
       zones: await this.climate.now(),
       materials: [...shop.materials.values()].map((m) => ({ ...m, minimumTempC: m.cure.minimumTempC })),
-      skills: skills.map((skill) => ({ skill, holders: people.filter((p) => p.active && p.skills.includes(skill)).map((p) => p.name) })),
+      skills: skills.map((skill) => ({
+        skill,
+        holders: people.filter((p) => p.active && p.skills.includes(skill)).map((p) => p.name),
+      })),
       moisture: {
         gateSchool: gate.school,
         bandSchool: band.school,
@@ -53,7 +78,12 @@ export class SetupService {
         daysPer25Mm: gate.daysPer25Mm,
       },
       serial: serialPattern,
-      serialExample: formatSerial(serialPattern, { atMs: nowMs, timeZone: workWeek.timeZone, modelCode: firstModel?.code ?? 'AB', sequence: 1 }),
+      serialExample: formatSerial(serialPattern, {
+        atMs: nowMs,
+        timeZone: workWeek.timeZone,
+        modelCode: firstModel?.code ?? 'AB',
+        sequence: 1,
+      }),
     };
   }
 
@@ -69,37 +99,57 @@ export class SetupService {
 
   async changePerson(actor: Actor, id: string, dto: ChangePersonDto): Promise<{ id: string }> {
     return this.change(actor, 'person', id, async (manager) => {
-      const person = await manager.findOne(PersonEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
+      const person = await manager.findOne(PersonEntity, {
+        where: { id },
+        lock: { mode: 'pessimistic_write' },
+      });
       if (!person) throw notFound('person', id);
       if (person.version !== dto.version) throw stale(person.name, { version: person.version });
       mayGrant(actor, dto);
       if (person.role === 'admin' && (dto.role !== 'admin' || !dto.active)) {
-        if (actor.role !== 'admin') throw new Problem(403, 'not-allowed', 'Not allowed', 'Only an administrator can change an administrator.');
-        if ((await manager.countBy(PersonEntity, { role: 'admin', active: true })) === 1) throw badInput('role', 'The last administrator has to stay one');
+        if (actor.role !== 'admin')
+          throw new Problem(403, 'not-allowed', 'Not allowed', 'Only an administrator can change an administrator.');
+        if ((await manager.countBy(PersonEntity, { role: 'admin', active: true })) === 1)
+          throw badInput('role', 'The last administrator has to stay one');
       }
       const { name, role, skills, active } = dto;
       await manager.update(PersonEntity, { id }, { name, role, skills, active, version: person.version + 1 });
       if (!active) await manager.delete(SessionEntity, { personId: id });
-      return { before: { name: person.name, role: person.role, skills: person.skills, active: person.active }, after: { name, role, skills, active } };
+      return {
+        before: { name: person.name, role: person.role, skills: person.skills, active: person.active },
+        after: { name, role, skills, active },
+      };
     });
   }
 
   async changeStation(actor: Actor, code: string, dto: ChangeStationDto): Promise<{ id: string }> {
     return this.change(actor, 'station', code, async (manager) => {
-      const station = await manager.findOne(StationEntity, { where: { code }, lock: { mode: 'pessimistic_write' } });
+      const station = await manager.findOne(StationEntity, {
+        where: { code },
+        lock: { mode: 'pessimistic_write' },
+      });
       if (!station) throw notFound('station', code);
       if (station.version !== dto.version) throw stale(station.name, { version: station.version });
       await manager.update(StationEntity, { code }, { name: dto.name, places: dto.places, version: station.version + 1 });
-      return { before: { name: station.name, places: station.places }, after: { name: dto.name, places: dto.places } };
+      return {
+        before: { name: station.name, places: station.places },
+        after: { name: dto.name, places: dto.places },
+      };
     });
   }
 
   async changeMoisture(actor: Actor, dto: ChangeMoistureDto): Promise<{ id: string }> {
     if (dto.fixedHighPct <= dto.fixedLowPct) throw badInput('fixedHighPct', 'The top of the band lies above its bottom');
     return this.change(actor, 'moisture rules', 'moisture', async (manager) => {
-      const before = { gate: await this.settings.get('moistureGate', manager), band: await this.settings.get('moistureBand', manager) };
+      const before = {
+        gate: await this.settings.get('moistureGate', manager),
+        band: await this.settings.get('moistureBand', manager),
+      };
       const { gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...gate } = dto;
-      const after = { gate: { ...gate, school: gateSchool }, band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct } };
+      const after = {
+        gate: { ...gate, school: gateSchool },
+        band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct },
+      };
       await this.settings.set(manager, 'moistureGate', after.gate);
       await this.settings.set(manager, 'moistureBand', after.band);
       return { before, after };
@@ -131,7 +181,8 @@ export class SetupService {
 }
 
 function mayGrant(actor: Actor, dto: Pick<PersonDto, 'role'>): void {
-  if (!mayActAs(actor.role, dto.role)) throw new Problem(403, 'not-allowed', 'Not allowed', `As ${actor.role} you cannot make someone ${dto.role}.`);
+  if (!mayActAs(actor.role, dto.role))
+    throw new Problem(403, 'not-allowed', 'Not allowed', `As ${actor.role} you cannot make someone ${dto.role}.`);
 }
 
 function toModelView(model: ModelEntity, shop: Shop): ModelView {
@@ -186,4 +237,3 @@ function inWords(rule: Rule): string {
       return 'Kit complete';
   }
 }
-

@@ -1,6 +1,19 @@
 import { LOT_STATES, LOT_USES, type Finding, type LotState, type LotUse, type Verdict } from '@ample-crane/core';
 import { Transform } from 'class-transformer';
-import { InCount, InFlag, InInstant, InNumber, InOneOf, InText, InTexts, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import {
+  InCount,
+  InFlag,
+  InInstant,
+  InNumber,
+  InOneOf,
+  InText,
+  InTexts,
+  Out,
+  OutEnum,
+  OutList,
+  OutOrNull,
+  OutPart,
+} from '../platform/http/fields.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 

@@ -7,7 +7,6 @@ import {
   priorDryingRatePerDay,
   shopBand,
   worst,
-
   type Lot,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
@@ -82,25 +81,44 @@ export class LotsService {
 
   /** Takes a reading out of the reckoning; it stays on record with the reason. */
   async strike(actor: Actor, lotId: string, dto: StrikeDto): Promise<{ id: string }> {
-    return this.logbook.perform(actor, { name: 'strike reading', request: { lotId, ...dto }, concerns: { lots: [lotId], sessions: [dto.sessionId] } }, async (unit) => {
-      current(unit, lotId, dto.version);
-      const session = unit.state.get('session', dto.sessionId);
-      if (session.lotId !== lotId) throw badInput('sessionId', `That session is not of lot ${lotId}`);
-      const readings = unit.state.all('reading');
-      const struck = readings.find((r) => r.seq === dto.seq);
-      if (!struck) throw badInput('seq', `That session has no reading ${dto.seq}`);
-      if (struck.struck !== null) throw refused([{ rule: 'state', verdict: 'stop', sentence: 'That reading is struck out already' }]);
-      const left = readings.filter((r) => r.struck === null && r.seq !== dto.seq).map((r) => r.correctedPct);
-      if (left.length === 0) throw refused([{ rule: 'state', verdict: 'stop', sentence: 'The last reading of a session cannot be struck out' }]);
-      await unit.record('reading.struck', { lotId }, {
-        sessionId: dto.sessionId,
-        seq: dto.seq,
-        reason: dto.reason,
-        meanPct: mean(left),
-        spreadPct: Math.max(...left) - Math.min(...left),
-      });
-      return { id: `${dto.sessionId}/${dto.seq}` };
-    });
+    return this.logbook.perform(
+      actor,
+      {
+        name: 'strike reading',
+        request: { lotId, ...dto },
+        concerns: { lots: [lotId], sessions: [dto.sessionId] },
+      },
+      async (unit) => {
+        current(unit, lotId, dto.version);
+        const session = unit.state.get('session', dto.sessionId);
+        if (session.lotId !== lotId) throw badInput('sessionId', `That session is not of lot ${lotId}`);
+        const readings = unit.state.all('reading');
+        const struck = readings.find((r) => r.seq === dto.seq);
+        if (!struck) throw badInput('seq', `That session has no reading ${dto.seq}`);
+        if (struck.struck !== null) throw refused([{ rule: 'state', verdict: 'stop', sentence: 'That reading is struck out already' }]);
+        const left = readings.filter((r) => r.struck === null && r.seq !== dto.seq).map((r) => r.correctedPct);
+        if (left.length === 0)
+          throw refused([
+            {
+              rule: 'state',
+              verdict: 'stop',
+              sentence: 'The last reading of a session cannot be struck out',
+            },
+          ]);
+        await unit.record(
+          'reading.struck',
+          { lotId },
+          {
+            sessionId: dto.sessionId,
+            seq: dto.seq,
+            reason: dto.reason,
+            meanPct: mean(left),
+            spreadPct: Math.max(...left) - Math.min(...left),
+          },
+        );
+        return { id: `${dto.sessionId}/${dto.seq}` };
+      },
+    );
   }
 
   async release(actor: Actor, lotId: string, dto: ReleaseLotDto): Promise<{ id: string }> {
@@ -116,7 +134,12 @@ export class LotsService {
       }
       if (dto.overrideReason === undefined) throw refused(findings.filter((f) => f.verdict !== 'pass'));
       if (!mayActAs(actor.role, RELEASE_OVERRIDE_ROLE))
-        throw new Problem(403, 'not-allowed', 'Not allowed', `Wet or dry wood can be released by a ${RELEASE_OVERRIDE_ROLE} only; you are ${actor.role}.`);
+        throw new Problem(
+          403,
+          'not-allowed',
+          'Not allowed',
+          `Wet or dry wood can be released by a ${RELEASE_OVERRIDE_ROLE} only; you are ${actor.role}.`,
+        );
       if (dto.overrideReason.trim().length < 5) throw badInput('overrideReason', 'An override needs a reason that others will understand');
       await unit.record('lot.released', { lotId }, { override: { reason: dto.overrideReason.trim(), findings }, findings });
       return { id: lotId };
@@ -136,13 +159,22 @@ export class LotsService {
   async views(lots: readonly Lot[], shop: Shop, manager: EntityManager = this.database.manager): Promise<LotView[]> {
     const { moistureGate, moistureBand, factory } = shop.settings;
     const shopEmc = await this.climate.meanEmcPct(factory.woodRoomZoneId, manager);
-    const band = moistureBand.school === 'shop' ? shopBand(shopEmc, moistureBand.halfWidthPct) : { low: moistureBand.fixedLowPct, high: moistureBand.fixedHighPct };
+    const band =
+      moistureBand.school === 'shop'
+        ? shopBand(shopEmc, moistureBand.halfWidthPct)
+        : { low: moistureBand.fixedLowPct, high: moistureBand.fixedHighPct };
     const zoneEmc = new Map<string, number>();
     for (const zoneId of new Set(lots.map((l) => l.zoneId))) zoneEmc.set(zoneId, await this.climate.meanEmcPct(zoneId, manager));
     const drying = lots.filter((l) => l.state === 'drying').map((l) => l.id);
-    const sessions = await manager.find(ReadingSessionEntity, { where: { lotId: In(drying) }, order: { atMs: 'ASC' } });
+    const sessions = await manager.find(ReadingSessionEntity, {
+      where: { lotId: In(drying) },
+      order: { atMs: 'ASC' },
+    });
     const latestIds = new Map(sessions.map((s) => [s.lotId, s.id]));
-    const readings = await manager.find(ReadingEntity, { where: { sessionId: In([...latestIds.values()]) }, order: { seq: 'ASC' } });
+    const readings = await manager.find(ReadingEntity, {
+      where: { sessionId: In([...latestIds.values()]) },
+      order: { seq: 'ASC' },
+    });
     return lots.map((lot) => {
       const latest = readings.filter((r) => r.sessionId === latestIds.get(lot.id) && r.struck === null);
       const findings =
@@ -190,7 +222,10 @@ export class LotsService {
       manager.find(OverrideEntity, { where: { lotId }, order: { atMs: 'ASC' } }),
       manager.find(LogbookEntity, { where: { lotId }, order: { id: 'DESC' }, take: 300 }),
     ]);
-    const readings = await manager.find(ReadingEntity, { where: { sessionId: In(sessions.map((s) => s.id)) }, order: { seq: 'ASC' } });
+    const readings = await manager.find(ReadingEntity, {
+      where: { sessionId: In(sessions.map((s) => s.id)) },
+      order: { seq: 'ASC' },
+    });
     const pieces = await manager.find(PieceEntity, { where: { lotId } });
     const [view] = views;
     if (!view) throw notFound('lot', lotId);
@@ -199,57 +234,100 @@ export class LotsService {
       zoneName: zone?.name ?? lot.zoneId,
       roomEmcPct: await this.climate.meanEmcPct(lot.zoneId),
       ratePerDay: priorDryingRatePerDay(lot.species, lot.thicknessMm),
-      sessions: sessions.map((s) => ({ ...s, by: nameOf(shop, s.personId), readings: readings.filter((r) => r.sessionId === s.id) })),
+      sessions: sessions.map((s) => ({
+        ...s,
+        by: nameOf(shop, s.personId),
+        readings: readings.filter((r) => r.sessionId === s.id),
+      })),
       batches: batches
         .filter((b) => b.component !== 'instrument')
-        .map((b) => ({ batchId: b.id, modelName: shop.models.get(b.modelId)?.name ?? b.modelId, component: b.component, startedMs: b.startedMs })),
+        .map((b) => ({
+          batchId: b.id,
+          modelName: shop.models.get(b.modelId)?.name ?? b.modelId,
+          component: b.component,
+          startedMs: b.startedMs,
+        })),
       serials: [...new Set(pieces.flatMap((p) => p.serial ?? []))].sort(),
-      overrides: overrides.map((o) => ({ atMs: o.atMs, by: nameOf(shop, o.personId), reason: o.reason, operationName: null, findings: [...o.findings] })),
-      log: log.map((row) => ({ id: row.id, atMs: row.atMs, by: nameOf(shop, row.personId), kind: row.kind, sentence: sentenceOf(row, shop, null) })),
+      overrides: overrides.map((o) => ({
+        atMs: o.atMs,
+        by: nameOf(shop, o.personId),
+        reason: o.reason,
+        operationName: null,
+        findings: [...o.findings],
+      })),
+      log: log.map((row) => ({
+        id: row.id,
+        atMs: row.atMs,
+        by: nameOf(shop, row.personId),
+        kind: row.kind,
+        sentence: sentenceOf(row, shop, null),
+      })),
     };
   }
 
   /** Reads a file of readings and says of each line whether it could be taken, and why not. Writes nothing. */
   async preview(csv: string): Promise<ImportView> {
     const rows = await this.importRows(csv);
-    return { rows, good: rows.filter((r) => r.problem === null).length, bad: rows.filter((r) => r.problem !== null).length, saved: false };
+    return {
+      rows,
+      good: rows.filter((r) => r.problem === null).length,
+      bad: rows.filter((r) => r.problem !== null).length,
+      saved: false,
+    };
   }
 
   /** Takes the good lines of a file, each as a session of its lot; the bad ones are told, not taken. */
   async importReadings(actor: Actor, csv: string): Promise<ImportView> {
     const rows = await this.importRows(csv);
     const good = rows.filter((r) => r.problem === null);
-    await this.logbook.perform(actor, { name: 'import readings', request: { csv }, concerns: { lots: good.map((r) => r.lotId) } }, async (unit) => {
-      for (const row of good) {
-        const lot = unit.state.get('lot', row.lotId);
-        await unit.record(
-          'lot.read',
-          { lotId: lot.id },
-          {
-            sessionId: `${lot.id}/${lot.sessions + 1}`,
-            meter: 'pin',
-            woodTempC: row.woodTempC,
-            readings: parseReadings(row.text).readings.map((r) => ({ ...r, correctedPct: Math.round(correctedMoisturePct(r.rawPct, row.woodTempC) * 100) / 100 })),
-          },
-          row.atMs ?? unit.nowMs,
-        );
-      }
-      return { taken: good.length };
-    });
+    await this.logbook.perform(
+      actor,
+      { name: 'import readings', request: { csv }, concerns: { lots: good.map((r) => r.lotId) } },
+      async (unit) => {
+        for (const row of good) {
+          const lot = unit.state.get('lot', row.lotId);
+          await unit.record(
+            'lot.read',
+            { lotId: lot.id },
+            {
+              sessionId: `${lot.id}/${lot.sessions + 1}`,
+              meter: 'pin',
+              woodTempC: row.woodTempC,
+              readings: parseReadings(row.text).readings.map((r) => ({
+                ...r,
+                correctedPct: Math.round(correctedMoisturePct(r.rawPct, row.woodTempC) * 100) / 100,
+              })),
+            },
+            row.atMs ?? unit.nowMs,
+          );
+        }
+        return { taken: good.length };
+      },
+    );
     return { rows, good: good.length, bad: rows.length - good.length, saved: true };
   }
 
   private async importRows(csv: string): Promise<(ImportRowView & { woodTempC: number })[]> {
     let records: Record<string, string>[];
     try {
-      records = parse(csv, { columns: (header: string[]) => header.map((h) => h.trim().toLowerCase()), bom: true, trim: true, skip_empty_lines: true, delimiter: [',', ';', '\t'], relax_column_count: true });
+      records = parse(csv, {
+        columns: (header: string[]) => header.map((h) => h.trim().toLowerCase()),
+        bom: true,
+        trim: true,
+        skip_empty_lines: true,
+        delimiter: [',', ';', '\t'],
+        relax_column_count: true,
+      });
     } catch (error) {
       throw badInput('csv', `This is not a CSV file: ${error instanceof Error ? error.message : 'unreadable'}`);
     }
     const [first] = records;
     const missing = IMPORT_COLUMNS.filter((c) => first === undefined || !(c in first));
-    if (missing.length > 0) throw badInput('csv', `The file needs a first line with the columns ${IMPORT_COLUMNS.join(', ')}; missing: ${missing.join(', ')}`);
-    const lots = new Map((await this.database.getRepository(LotEntity).findBy({ id: In(records.map((r) => r['lot'] ?? '')) })).map((l) => [l.id, l]));
+    if (missing.length > 0)
+      throw badInput('csv', `The file needs a first line with the columns ${IMPORT_COLUMNS.join(', ')}; missing: ${missing.join(', ')}`);
+    const lots = new Map(
+      (await this.database.getRepository(LotEntity).findBy({ id: In(records.map((r) => r['lot'] ?? '')) })).map((l) => [l.id, l]),
+    );
     const nowMs = this.clock.nowMs();
     return records.map((record, i) => {
       const lot = lots.get(record['lot'] ?? '');
@@ -272,7 +350,14 @@ export class LotsService {
                   : readings.length === 0
                     ? 'No readings'
                     : null;
-      return { line: i + 2, lotId: record['lot'] ?? '', text, atMs: Number.isNaN(atMs) ? null : atMs, woodTempC, problem };
+      return {
+        line: i + 2,
+        lotId: record['lot'] ?? '',
+        text,
+        atMs: Number.isNaN(atMs) ? null : atMs,
+        woodTempC,
+        problem,
+      };
     });
   }
 }
@@ -282,4 +367,3 @@ function current(unit: UnitOfWork, lotId: string, version: number): Lot {
   if (lot.version !== version) throw stale(`Lot ${lotId}`, lot);
   return lot;
 }
-

@@ -20,7 +20,14 @@ export function DemoClock() {
   if (!may('manager')) return null;
   return (
     <>
-      <Button variant="outlined" color="inherit" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu" loading={pass.isPending}>
+      <Button
+        variant="outlined"
+        color="inherit"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        aria-haspopup="menu"
+        loading={pass.isPending}
+        sx={{ whiteSpace: 'nowrap', flexShrink: 0 }}
+      >
         Let time pass
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>

@@ -15,19 +15,77 @@ export function Rail() {
     <Box
       component="nav"
       aria-label="The walk"
-      sx={{ gridRow: '1 / 3', width: 196, [FOLD]: { width: 58 }, borderRight: 1, borderColor: 'divider', bgcolor: 'background.paper', overflowY: 'auto', py: 1.5 }}
+      sx={{
+        gridRow: '1 / 3',
+        width: 196,
+        [FOLD]: { width: 58 },
+        borderRight: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.paper',
+        overflowY: 'auto',
+        py: 1.5,
+      }}
     >
-      <Typography sx={{ px: 2, pb: 1, fontFamily: (t) => t.typography.h1.fontFamily, fontWeight: 750, fontSize: 17, [FOLD]: { display: 'none' } }}>Ample Crane</Typography>
-      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0, position: 'relative', '&::before': { content: '""', position: 'absolute', left: 28, top: 14, bottom: 14, borderLeft: '2px dotted', borderColor: 'divider' } }}>
+      <Typography
+        sx={{
+          px: 2,
+          pb: 1,
+          fontFamily: (t) => t.typography.h1.fontFamily,
+          fontWeight: 750,
+          fontSize: 17,
+          [FOLD]: { display: 'none' },
+        }}
+      >
+        Ample Crane
+      </Typography>
+      <Box
+        component="ol"
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          position: 'relative',
+          '&::before': {
+            content: '""',
+            position: 'absolute',
+            left: 28,
+            top: 14,
+            bottom: 14,
+            borderLeft: '2px dotted',
+            borderColor: 'divider',
+          },
+        }}
+      >
         {STAGES.map((stage, i) => {
           const here = walk.data?.find((w) => w.stage === stage);
           return (
             <RailItem key={stage} to={STAGE_PATHS[stage]} mark={String((i + 1) % 10)} name={STAGE_NAMES[stage]}>
               {here && here.decisions > 0 && (
-                <Box component="span" role="img" aria-label={`${here.decisions} decisions`} sx={{ width: 8, height: 8, bgcolor: 'warning.main', transform: 'rotate(45deg)', flexShrink: 0 }} />
+                <Box
+                  component="span"
+                  role="img"
+                  aria-label={`${here.decisions} decisions`}
+                  sx={{
+                    width: 8,
+                    height: 8,
+                    bgcolor: 'warning.main',
+                    transform: 'rotate(45deg)',
+                    flexShrink: 0,
+                  }}
+                />
               )}
               {here && here.waiting > 0 && (
-                <Box component="span" sx={{ fontFamily: MONO, fontSize: 13, color: 'text.secondary', [FOLD]: { display: 'none' } }} aria-label={`${here.waiting} waiting`} role="img">
+                <Box
+                  component="span"
+                  sx={{
+                    fontFamily: MONO,
+                    fontSize: 13,
+                    color: 'text.secondary',
+                    [FOLD]: { display: 'none' },
+                  }}
+                  aria-label={`${here.waiting} waiting`}
+                  role="img"
+                >
                   {here.waiting}
                 </Box>
               )}
@@ -62,10 +120,26 @@ function RailItem({ to, mark, name, children }: { to: string; mark: string; name
           color: 'text.primary',
           textDecoration: 'none',
           position: 'relative',
-          '& .mark': { fontFamily: MONO, fontSize: 12, width: 26, height: 26, borderRadius: '50%', display: 'grid', placeItems: 'center', border: 1, borderColor: 'divider', bgcolor: 'background.paper', flexShrink: 0 },
+          '& .mark': {
+            fontFamily: MONO,
+            fontSize: 12,
+            width: 26,
+            height: 26,
+            borderRadius: '50%',
+            display: 'grid',
+            placeItems: 'center',
+            border: 1,
+            borderColor: 'divider',
+            bgcolor: 'background.paper',
+            flexShrink: 0,
+          },
           '&:hover .mark': { borderColor: 'text.primary' },
           '&.active': { fontWeight: 700 },
-          '&.active .mark': { bgcolor: 'text.primary', color: 'background.paper', borderColor: 'text.primary' },
+          '&.active .mark': {
+            bgcolor: 'text.primary',
+            color: 'background.paper',
+            borderColor: 'text.primary',
+          },
           '& .name': { flex: 1, [FOLD]: { display: 'none' } },
         }}
       >

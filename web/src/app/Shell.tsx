@@ -13,7 +13,15 @@ export function Shell() {
   useWalkKeys();
   const { pathname } = useLocation();
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', gridTemplateRows: 'auto minmax(0, 1fr)', height: '100vh', '@media print': { display: 'block', height: 'auto' } }}>
+    <Box
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: 'auto minmax(0, 1fr)',
+        gridTemplateRows: 'auto minmax(0, 1fr)',
+        height: '100vh',
+        '@media print': { display: 'block', height: 'auto' },
+      }}
+    >
       <Rail />
       <TopStrip />
       <Box component="main" id="screen" tabIndex={-1} sx={{ overflow: 'auto', p: { xs: 1.5, md: 2.5 }, outline: 'none' }}>

@@ -14,7 +14,9 @@ interface Fields {
 export function SignIn() {
   const welcome = useWelcome();
   const first = welcome.data?.needsFirstAdministrator === true;
-  const { register, handleSubmit, formState } = useForm<Fields>({ defaultValues: { login: '', name: '', password: '' } });
+  const { register, handleSubmit, formState } = useForm<Fields>({
+    defaultValues: { login: '', name: '', password: '' },
+  });
   const enter = useCommand(({ login, name, password }: Fields) =>
     first
       ? ask(client.POST('/api/first-administrator', { body: { login, name, password } }))
@@ -28,15 +30,35 @@ export function SignIn() {
           <Stack spacing={2}>
             <Typography variant="h1">{first ? 'Set the factory up' : (welcome.data?.factory ?? 'Ample Crane')}</Typography>
             <Typography color="text.secondary">
-              {first ? 'Nobody can sign in yet. Make the first administrator; everyone else is added in Setup.' : 'Sign in to see what can move today.'}
+              {first
+                ? 'Nobody can sign in yet. Make the first administrator; everyone else is added in Setup.'
+                : 'Sign in to see what can move today.'}
             </Typography>
-            <TextField label="Sign-in name" autoComplete="username" autoFocus {...register('login', { required: 'Type your sign-in name' })} error={!!errors.login} helperText={errors.login?.message} />
-            {first && <TextField label="Your name" autoComplete="name" {...register('name', { required: 'Type your name' })} error={!!errors.name} helperText={errors.name?.message} />}
+            <TextField
+              label="Sign-in name"
+              autoComplete="username"
+              autoFocus
+              {...register('login', { required: 'Type your sign-in name' })}
+              error={!!errors.login}
+              helperText={errors.login?.message}
+            />
+            {first && (
+              <TextField
+                label="Your name"
+                autoComplete="name"
+                {...register('name', { required: 'Type your name' })}
+                error={!!errors.name}
+                helperText={errors.name?.message}
+              />
+            )}
             <TextField
               label="Password"
               type="password"
               autoComplete={first ? 'new-password' : 'current-password'}
-              {...register('password', { required: 'Type your password', ...(first ? { minLength: { value: 10, message: 'At least 10 characters' } } : {}) })}
+              {...register('password', {
+                required: 'Type your password',
+                ...(first ? { minLength: { value: 10, message: 'At least 10 characters' } } : {}),
+              })}
               error={!!errors.password}
               helperText={errors.password?.message ?? (first ? 'At least 10 characters' : undefined)}
             />

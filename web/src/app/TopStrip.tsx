@@ -10,20 +10,38 @@ import { useCommand, useZones } from './queries.ts';
 import { useSession } from './session.tsx';
 import { MONO } from './theme.ts';
 
-const ZONE_OF_STAGE: Record<string, string> = { woodRoom: 'wood', roughMill: 'mill', machining: 'mill', finishing: 'finish' };
+const ZONE_OF_STAGE: Record<string, string> = {
+  woodRoom: 'wood',
+  roughMill: 'mill',
+  machining: 'mill',
+  finishing: 'finish',
+};
 
 /** Scan or find, the factory's clock and shift, the air of the stage on screen, who is signed in. */
 export function TopStrip() {
   const { session, dateTime } = useSession();
   const { nowMs } = useSession();
   return (
-    <Box component="header" sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 2, px: 2, py: 1, borderBottom: 1, borderColor: 'divider', bgcolor: 'background.paper' }}>
+    <Box
+      component="header"
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: { xs: 1, md: 2 },
+        px: 2,
+        py: 1,
+        minWidth: 0,
+        borderBottom: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.paper',
+      }}
+    >
       <Find />
       <Box sx={{ flex: 1 }} />
       <Air />
       <Typography sx={{ fontFamily: MONO, fontSize: 14, whiteSpace: 'nowrap' }}>
         {dateTime(nowMs)}
-        <Box component="span" sx={{ color: 'text.secondary', ml: 1, display: { xs: 'none', lg: 'inline' } }}>
+        <Box component="span" sx={{ color: 'text.secondary', ml: 1, display: { xs: 'none', xl: 'inline' } }}>
           shift {session.shiftStartsAt}–{session.shiftEndsAt}
         </Box>
       </Typography>
@@ -98,7 +116,7 @@ function Air() {
   const zone = zones.data?.find((z) => z.id === (stage ? (ZONE_OF_STAGE[stage] ?? 'bench') : 'wood')) ?? zones.data?.[0];
   if (!zone) return null;
   return (
-    <Typography sx={{ fontSize: 14, display: { xs: 'none', md: 'block' }, whiteSpace: 'nowrap' }}>
+    <Typography sx={{ fontSize: 14, display: { xs: 'none', lg: 'block' }, whiteSpace: 'nowrap' }}>
       {zone.name}{' '}
       <Box component="span" sx={{ fontFamily: MONO }}>
         {formatTemperature(zone.tempC, units)} · {(zone.relativeHumidity * 100).toFixed(0)} % · EMC {zone.emcPct.toFixed(1)} %
@@ -120,12 +138,22 @@ function PersonMenu() {
   };
   return (
     <>
-      <Button color="inherit" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
-        {session.name} · {session.role}
+      <Button
+        color="inherit"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        aria-haspopup="menu"
+        sx={{ whiteSpace: 'nowrap', minWidth: 0 }}
+      >
+        {session.name}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem onClick={choose(() => prefer.mutate({ units: metric ? IMPERIAL : METRIC }))}>{metric ? 'Show inches, ounces, °F, board feet' : 'Show millimetres, grams, °C, m³'}</MenuItem>
-        <MenuItem onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>{session.theme === 'paper' ? 'Dark: booth' : 'Light: paper'}</MenuItem>
+        <MenuItem disabled>Signed in as {session.role}</MenuItem>
+        <MenuItem onClick={choose(() => prefer.mutate({ units: metric ? IMPERIAL : METRIC }))}>
+          {metric ? 'Show inches, ounces, °F, board feet' : 'Show millimetres, grams, °C, m³'}
+        </MenuItem>
+        <MenuItem onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>
+          {session.theme === 'paper' ? 'Dark: booth' : 'Light: paper'}
+        </MenuItem>
         <MenuItem
           onClick={choose(() =>
             signOut.mutate(undefined, {

@@ -42,9 +42,19 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
   throw new ApiProblem(
     isProblem(result.error)
       ? result.error
-      : { status: result.response.status, title: 'Something went wrong', detail: `The server answered ${result.response.status}.` },
+      : {
+          status: result.response.status,
+          title: 'Something went wrong',
+          detail: `The server answered ${result.response.status}.`,
+        },
   );
 }
 
 export const problemOf = (error: unknown): ProblemDocument =>
-  error instanceof ApiProblem ? error.problem : { status: -1, title: 'Something went wrong', detail: error instanceof Error ? error.message : 'An unknown fault' };
+  error instanceof ApiProblem
+    ? error.problem
+    : {
+        status: -1,
+        title: 'Something went wrong',
+        detail: error instanceof Error ? error.message : 'An unknown fault',
+      };

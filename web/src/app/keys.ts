@@ -35,7 +35,8 @@ export const KEY_HELP: readonly (readonly [string, string])[] = [
 ];
 
 const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.getAttribute('role') === 'combobox');
+  target instanceof HTMLElement &&
+  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.getAttribute('role') === 'combobox');
 
 /** Single keys, none of which fires while someone types or an dialog is open. */
 export function useKey(key: string, act: () => void): void {

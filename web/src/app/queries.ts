@@ -9,7 +9,8 @@ export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
       staleTime: STALE_MS,
-      retry: (count, error) => count < MAX_RETRIES && !(error instanceof ApiProblem && error.problem.status >= 400 && error.problem.status < 500),
+      retry: (count, error) =>
+        count < MAX_RETRIES && !(error instanceof ApiProblem && error.problem.status >= 400 && error.problem.status < 500),
     },
   },
 });
@@ -49,27 +50,55 @@ export const useMorning = () => useQuery({ queryKey: ['morning'], queryFn: () =>
 export const useWalk = () => useQuery({ queryKey: ['walk'], queryFn: () => ask(client.GET('/api/walk')) });
 export const useFloor = () => useQuery({ queryKey: ['floor'], queryFn: () => ask(client.GET('/api/floor')) });
 export const useFlow = (days: number) =>
-  useQuery({ queryKey: ['flow', days], queryFn: () => ask(client.GET('/api/flow', { params: { query: { days } } })) });
+  useQuery({
+    queryKey: ['flow', days],
+    queryFn: () => ask(client.GET('/api/flow', { params: { query: { days } } })),
+  });
 export const useSetup = () => useQuery({ queryKey: ['setup'], queryFn: () => ask(client.GET('/api/setup')) });
-export const useZones = () => useQuery({ queryKey: ['zones'], queryFn: () => ask(client.GET('/api/zones')), refetchInterval: 10 * 60_000 });
+export const useZones = () =>
+  useQuery({
+    queryKey: ['zones'],
+    queryFn: () => ask(client.GET('/api/zones')),
+    refetchInterval: 10 * 60_000,
+  });
 export const useZoneDays = (id: string, days: number) =>
-  useQuery({ queryKey: ['zones', id, days], queryFn: () => ask(client.GET('/api/zones/{id}/days', { params: { path: { id }, query: { days } } })) });
+  useQuery({
+    queryKey: ['zones', id, days],
+    queryFn: () => ask(client.GET('/api/zones/{id}/days', { params: { path: { id }, query: { days } } })),
+  });
 export const useLots = (states?: View<'LotView'>['state'][]) =>
-  useQuery({ queryKey: ['lots', ...(states ?? ['all'])], queryFn: () => ask(client.GET('/api/lots', { params: { query: states === undefined ? {} : { states } } })) });
+  useQuery({
+    queryKey: ['lots', ...(states ?? ['all'])],
+    queryFn: () => ask(client.GET('/api/lots', { params: { query: states === undefined ? {} : { states } } })),
+  });
 export const useLot = (id: string) =>
-  useQuery({ queryKey: ['lots', 'card', id], queryFn: () => ask(client.GET('/api/lots/{id}', { params: { path: { id } } })) });
+  useQuery({
+    queryKey: ['lots', 'card', id],
+    queryFn: () => ask(client.GET('/api/lots/{id}', { params: { path: { id } } })),
+  });
 export const useOrders = () => useQuery({ queryKey: ['orders'], queryFn: () => ask(client.GET('/api/orders')) });
 export const useBatches = (stage?: View<'BatchView'>['stage'], done = false) =>
   useQuery({
     queryKey: ['batches', stage ?? 'all', done],
-    queryFn: () => ask(client.GET('/api/batches', { params: { query: { ...(stage === undefined ? {} : { stage }), ...(done ? { done } : {}) } } })),
+    queryFn: () =>
+      ask(
+        client.GET('/api/batches', {
+          params: { query: { ...(stage === undefined ? {} : { stage }), ...(done ? { done } : {}) } },
+        }),
+      ),
   });
 export const useCard = (id: string) =>
-  useQuery({ queryKey: ['batches', 'card', id], queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })) });
+  useQuery({
+    queryKey: ['batches', 'card', id],
+    queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })),
+  });
 export const useFitting = () => useQuery({ queryKey: ['fitting'], queryFn: () => ask(client.GET('/api/fitting')) });
 export const useInstruments = () => useQuery({ queryKey: ['instruments'], queryFn: () => ask(client.GET('/api/instruments')) });
 export const useRecord = (serial: string) =>
-  useQuery({ queryKey: ['instruments', serial], queryFn: () => ask(client.GET('/api/instruments/{serial}', { params: { path: { serial } } })) });
+  useQuery({
+    queryKey: ['instruments', serial],
+    queryFn: () => ask(client.GET('/api/instruments/{serial}', { params: { path: { serial } } })),
+  });
 
 /** The header that makes a repeated request harmless. */
 export type KeyHeader = { 'Idempotency-Key': string };

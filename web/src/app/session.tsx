@@ -27,7 +27,15 @@ interface SessionContext {
 const Context = createContext<SessionContext | null>(null);
 const TICK_MS = 15_000;
 
-export function SessionProvider({ session, fetchedMs, children }: { session: View<'SessionView'>; fetchedMs: number; children: ReactNode }) {
+export function SessionProvider({
+  session,
+  fetchedMs,
+  children,
+}: {
+  session: View<'SessionView'>;
+  fetchedMs: number;
+  children: ReactNode;
+}) {
   const [machineMs, setMachineMs] = useState(fetchedMs);
   useEffect(() => {
     const timer = setInterval(() => setMachineMs(Date.now()), TICK_MS);
@@ -59,4 +67,3 @@ export function useSession(): SessionContext {
   if (!value) throw new Error('No session here');
   return value;
 }
-

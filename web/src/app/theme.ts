@@ -47,7 +47,10 @@ function themeOf(mode: 'light' | 'dark', t: Tokens): Theme {
           '@media print': { 'nav, header, .no-print': { display: 'none !important' } },
         },
       },
-      MuiPaper: { defaultProps: { elevation: 0 }, styleOverrides: { root: { backgroundImage: 'none', border: `1px solid ${t.rule}` } } },
+      MuiPaper: {
+        defaultProps: { elevation: 0 },
+        styleOverrides: { root: { backgroundImage: 'none', border: `1px solid ${t.rule}` } },
+      },
       MuiButton: { defaultProps: { disableElevation: true, size: 'small' } },
       MuiTextField: { defaultProps: { size: 'small' } },
       MuiLink: { styleOverrides: { root: { color: t.neck, textDecorationColor: 'currentColor' } } },

@@ -23,7 +23,7 @@ export const paper: Tokens = {
   rule: '#DDD5C5',
   ink: '#22282B',
   quiet: '#5C6468',
-  body: '#A8621B',
+  body: '#9E5A15',
   neck: '#1F6E75',
   instrument: '#6A3D73',
   ready: '#3F7A36',

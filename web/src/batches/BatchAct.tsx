@@ -43,7 +43,13 @@ export function BatchAct({ card }: { card: Card }) {
       {batch.status === 'paused' && <WorkerAct card={card} act="resume" />}
       {(batch.status === 'finished' || batch.status === 'dwelling') && (
         <Box>
-          <GateAct subject="batch" id={batch.id} version={batch.version} label={`Move to ${batch.nextOperationName ?? 'the next step'}`} variant="contained" />
+          <GateAct
+            subject="batch"
+            id={batch.id}
+            version={batch.version}
+            label={`Move to ${batch.nextOperationName ?? 'the next step'}`}
+            variant="contained"
+          />
         </Box>
       )}
       {may('lead') && <HoldAct card={card} />}
@@ -58,20 +64,33 @@ function WorkerAct({ card, act }: { card: Card; act: 'start' | 'resume' }) {
   const [personId, setPersonId] = useState(own?.id ?? workers[0]?.id ?? '');
   const command = useCommand((body: View<'WorkDto'>, headers) => {
     const params = { path: { id: batch.id } };
-    return act === 'start' ? ask(client.POST('/api/batches/{id}/start', { params, body, headers })) : ask(client.POST('/api/batches/{id}/resume', { params, body, headers }));
+    return act === 'start'
+      ? ask(client.POST('/api/batches/{id}/start', { params, body, headers }))
+      : ask(client.POST('/api/batches/{id}/resume', { params, body, headers }));
   });
   if (workers.length === 0) return <Typography color="error">Nobody is signed off for {batch.skill}. Add the skill in Setup.</Typography>;
   return (
     <Stack spacing={1.5}>
       <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
-        <TextField select label={batch.skill === null ? 'Who' : `Who (${batch.skill})`} value={personId} onChange={(event) => setPersonId(event.target.value)} sx={{ minWidth: 220 }}>
+        <TextField
+          select
+          label={batch.skill === null ? 'Who' : `Who (${batch.skill})`}
+          value={personId}
+          onChange={(event) => setPersonId(event.target.value)}
+          sx={{ minWidth: 220 }}
+        >
           {workers.map((w) => (
             <MenuItem key={w.id} value={w.id}>
               {w.name}
             </MenuItem>
           ))}
         </TextField>
-        <Button variant="contained" size="large" loading={command.isPending} onClick={() => command.mutate({ version: batch.version, personId })}>
+        <Button
+          variant="contained"
+          size="large"
+          loading={command.isPending}
+          onClick={() => command.mutate({ version: batch.version, personId })}
+        >
           {act === 'start' ? 'Start' : 'Resume'}
         </Button>
       </Stack>
@@ -83,11 +102,19 @@ function WorkerAct({ card, act }: { card: Card; act: 'start' | 'resume' }) {
 function PauseAct({ card }: { card: Card }) {
   const [cause, setCause] = useState<PauseCause>('break');
   const { batch } = card;
-  const pause = useCommand((body: View<'PauseDto'>, headers) => ask(client.POST('/api/batches/{id}/pause', { params: { path: { id: batch.id } }, body, headers })));
+  const pause = useCommand((body: View<'PauseDto'>, headers) =>
+    ask(client.POST('/api/batches/{id}/pause', { params: { path: { id: batch.id } }, body, headers })),
+  );
   return (
     <Stack spacing={1.5}>
       <Stack direction="row" spacing={1.5}>
-        <TextField select label="Pause because of" value={cause} onChange={(event) => setCause(event.target.value as PauseCause)} sx={{ minWidth: 160 }}>
+        <TextField
+          select
+          label="Pause because of"
+          value={cause}
+          onChange={(event) => setCause(event.target.value as PauseCause)}
+          sx={{ minWidth: 160 }}
+        >
           {PAUSE_CAUSES.map((c) => (
             <MenuItem key={c} value={c}>
               {c}
@@ -108,7 +135,9 @@ function HoldAct({ card }: { card: Card }) {
   const [reason, setReason] = useState<string | null>(null);
   const params = { path: { id: batch.id } };
   const hold = useCommand((body: View<'HoldDto'>, headers) => ask(client.POST('/api/batches/{id}/hold', { params, body, headers })));
-  const release = useCommand((body: View<'VersionDto'>, headers) => ask(client.POST('/api/batches/{id}/release', { params, body, headers })));
+  const release = useCommand((body: View<'VersionDto'>, headers) =>
+    ask(client.POST('/api/batches/{id}/release', { params, body, headers })),
+  );
   if (batch.status === 'running') return null;
   if (batch.status === 'held')
     return (
@@ -129,7 +158,13 @@ function HoldAct({ card }: { card: Card }) {
       ) : (
         <Stack direction="row" spacing={1.5}>
           <TextField label="Why it is held" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus fullWidth />
-          <Button color="error" variant="outlined" disabled={reason.trim() === ''} loading={hold.isPending} onClick={() => hold.mutate({ version: batch.version, reason }, { onSuccess: () => setReason(null) })}>
+          <Button
+            color="error"
+            variant="outlined"
+            disabled={reason.trim() === ''}
+            loading={hold.isPending}
+            onClick={() => hold.mutate({ version: batch.version, reason }, { onSuccess: () => setReason(null) })}
+          >
             Hold
           </Button>
         </Stack>

@@ -15,10 +15,9 @@ import { Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { pieces, statusWords } from '../parts/words.ts';
 import { BatchAct } from './BatchAct.tsx';
+import { TABS, type CardTab } from './tabs.ts';
 
 const CardTables = lazy(() => import('./CardTables.tsx'));
-const TABS = ['Pieces', 'Steps', 'Coats', 'Measures', 'Defects', 'Log'] as const;
-export type CardTab = (typeof TABS)[number];
 
 /** The card that travels with a batch. */
 export default function CardScreen() {
@@ -42,7 +41,14 @@ export default function CardScreen() {
         <>
           <Headline card={card} />
           <RouteLine visits={card.visits} forecast={card.forecast} />
-          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 5fr) minmax(0, 6fr)' }, gap: 3, mt: 2 }}>
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 5fr) minmax(0, 6fr)' },
+              gap: 3,
+              mt: 2,
+            }}
+          >
             <Box>
               <Section title={card.batch.status === 'done' ? 'Done' : card.batch.operationName}>
                 {card.batch.findings.length > 0 && <FindingList findings={card.batch.findings} />}
@@ -76,8 +82,8 @@ function Headline({ card }: { card: View<'CardView'> }) {
       <StreamGlyph of={batch.component} size={44} />
       <Box sx={{ flex: 1 }}>
         <Answer>
-          <Figure>{batch.quantity}</Figure> {batch.modelName} {pieces(batch.quantity, batch.component).replace(/^\d+ /, '')} at {batch.stationName}, {statusWords(batch.status)} since{' '}
-          <Figure>{clock(batch.sinceMs)}</Figure>
+          <Figure>{batch.quantity}</Figure> {batch.modelName} {pieces(batch.quantity, batch.component).replace(/^\d+ /, '')} at{' '}
+          {batch.stationName}, {statusWords(batch.status)} since <Figure>{clock(batch.sinceMs)}</Figure>
           {batch.untilMs !== null && batch.verdict === 'wait' && (
             <>
               ; free <Figure>{clock(batch.untilMs)}</Figure> · <Figure>{formatDuration(batch.untilMs - nowMs)}</Figure>
@@ -112,7 +118,9 @@ function Headline({ card }: { card: View<'CardView'> }) {
           )}
         </Typography>
       </Box>
-      {batch.status !== 'done' && batch.findings.length > 0 && <DwellRing done={batch.done} untilMs={batch.untilMs} verdict={batch.verdict} paused={batch.status === 'held'} size={64} />}
+      {batch.status !== 'done' && batch.findings.length > 0 && (
+        <DwellRing done={batch.done} untilMs={batch.untilMs} verdict={batch.verdict} paused={batch.status === 'held'} size={64} />
+      )}
     </Box>
   );
 }

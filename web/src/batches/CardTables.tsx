@@ -7,24 +7,45 @@ import { useSession } from '../app/session.tsx';
 import { Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
-import type { CardTab } from './CardScreen.tsx';
+import type { CardTab } from './tabs.ts';
 
-const PIECE_WORDS: Record<View<'PieceView'>['state'], string> = { good: 'good', rework: 'to be reworked', scrapped: 'scrapped', fitted: 'fitted', shipped: 'shipped' };
+const PIECE_WORDS: Record<View<'PieceView'>['state'], string> = {
+  good: 'good',
+  rework: 'to be reworked',
+  scrapped: 'scrapped',
+  fitted: 'fitted',
+  shipped: 'shipped',
+};
 const HEIGHT = 340;
 
 export default function CardTables({ card, tab }: { card: View<'CardView'>; tab: CardTab }) {
   const { dateTime } = useSession();
-  const when = (headerName: string, field: string) => ({ field, headerName, width: 140, valueFormatter: (value: number | null) => (value === null ? '' : dateTime(value)) });
+  const when = (headerName: string, field: string) => ({
+    field,
+    headerName,
+    width: 140,
+    valueFormatter: (value: number | null) => (value === null ? '' : dateTime(value)),
+  });
   switch (tab) {
     case 'Pieces': {
       const columns: GridColDef<View<'PieceView'>>[] = [
         { field: 'id', headerName: 'Piece', width: 130, renderCell: ({ row }) => <Id>{row.id}</Id> },
-        { field: 'state', headerName: 'State', width: 130, valueFormatter: (value: View<'PieceView'>['state']) => PIECE_WORDS[value] },
+        {
+          field: 'state',
+          headerName: 'State',
+          width: 130,
+          valueFormatter: (value: View<'PieceView'>['state']) => PIECE_WORDS[value],
+        },
         {
           field: 'serial',
           headerName: 'Instrument',
           flex: 1,
-          renderCell: ({ row }) => (row.serial === null ? null : <Link component={RouterLink} to={`/records/${row.serial}`}>{row.serial}</Link>),
+          renderCell: ({ row }) =>
+            row.serial === null ? null : (
+              <Link component={RouterLink} to={`/records/${row.serial}`}>
+                {row.serial}
+              </Link>
+            ),
         },
       ];
       return <DataTable label={`Pieces of ${card.batch.id}`} rows={card.pieces} columns={columns} getRowId={(p) => p.id} height={HEIGHT} />;
@@ -35,13 +56,26 @@ export default function CardTables({ card, tab }: { card: View<'CardView'>; tab:
         { field: 'pass', headerName: 'Pass', type: 'number', width: 60 },
         when('Came', 'arrivedMs'),
         when('Left', 'leftMs'),
-        { field: 'touchMs', headerName: 'Touch', width: 90, valueFormatter: (value: number) => (value === 0 ? '' : formatDuration(value)) },
+        {
+          field: 'touchMs',
+          headerName: 'Touch',
+          width: 90,
+          valueFormatter: (value: number) => (value === 0 ? '' : formatDuration(value)),
+        },
         { field: 'good', headerName: 'Good', type: 'number', width: 60 },
         { field: 'rework', headerName: 'Rework', type: 'number', width: 70 },
         { field: 'scrap', headerName: 'Scrap', type: 'number', width: 60 },
         { field: 'by', headerName: 'Who', width: 130 },
       ];
-      return <DataTable label={`Steps of ${card.batch.id}`} rows={card.visits} columns={columns} getRowId={(v) => `${v.operationId}/${v.pass}`} height={HEIGHT} />;
+      return (
+        <DataTable
+          label={`Steps of ${card.batch.id}`}
+          rows={card.visits}
+          columns={columns}
+          getRowId={(v) => `${v.operationId}/${v.pass}`}
+          height={HEIGHT}
+        />
+      );
     }
     case 'Coats': {
       const columns: GridColDef<View<'CoatView'>>[] = [
@@ -61,7 +95,14 @@ export default function CardTables({ card, tab }: { card: View<'CardView'>; tab:
               </Typography>
             </Box>
           )}
-          <DataTable label={`Coats on ${card.batch.id}`} rows={card.coats} columns={columns} getRowId={(c) => c.id} height={HEIGHT} empty="No coat on it yet" />
+          <DataTable
+            label={`Coats on ${card.batch.id}`}
+            rows={card.coats}
+            columns={columns}
+            getRowId={(c) => c.id}
+            height={HEIGHT}
+            empty="No coat on it yet"
+          />
         </>
       );
     }
@@ -71,11 +112,25 @@ export default function CardTables({ card, tab }: { card: View<'CardView'>; tab:
         { field: 'characteristicName', headerName: 'Measure', flex: 1, minWidth: 150 },
         { field: 'value', headerName: 'Value', type: 'number', width: 80 },
         { field: 'unit', headerName: 'Unit', width: 55 },
-        { field: 'inBand', headerName: 'Band', width: 100, valueFormatter: (value: boolean) => (value ? 'in band' : 'OUT of band') },
+        {
+          field: 'inBand',
+          headerName: 'Band',
+          width: 100,
+          valueFormatter: (value: boolean) => (value ? 'in band' : 'OUT of band'),
+        },
         when('When', 'atMs'),
         { field: 'by', headerName: 'Who', width: 120 },
       ];
-      return <DataTable label={`Measures of ${card.batch.id}`} rows={card.measures} columns={columns} getRowId={(m) => m.id} height={HEIGHT} empty="Nothing measured yet" />;
+      return (
+        <DataTable
+          label={`Measures of ${card.batch.id}`}
+          rows={card.measures}
+          columns={columns}
+          getRowId={(m) => m.id}
+          height={HEIGHT}
+          empty="Nothing measured yet"
+        />
+      );
     }
     case 'Defects': {
       const columns: GridColDef<View<'DefectView'>>[] = [
@@ -87,7 +142,16 @@ export default function CardTables({ card, tab }: { card: View<'CardView'>; tab:
         when('When', 'atMs'),
         { field: 'note', headerName: 'Note', width: 140 },
       ];
-      return <DataTable label={`Defects of ${card.batch.id}`} rows={card.defects} columns={columns} getRowId={(d) => d.id} height={HEIGHT} empty="No defect so far" />;
+      return (
+        <DataTable
+          label={`Defects of ${card.batch.id}`}
+          rows={card.defects}
+          columns={columns}
+          getRowId={(d) => d.id}
+          height={HEIGHT}
+          empty="No defect so far"
+        />
+      );
     }
     case 'Log': {
       const columns: GridColDef<View<'LogView'>>[] = [

@@ -13,7 +13,9 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
   const { may } = useSession();
   const [wet, setWet] = useState(String(plan.wetUm));
   const [reason, setReason] = useState('');
-  const log = useCommand((body: View<'CoatDto'>, headers) => ask(client.POST('/api/batches/{id}/coats', { params: { path: { id: batch.id } }, body, headers })));
+  const log = useCommand((body: View<'CoatDto'>, headers) =>
+    ask(client.POST('/api/batches/{id}/coats', { params: { path: { id: batch.id } }, body, headers })),
+  );
   const wetUm = Number(wet.replace(',', '.'));
   const refused = log.error ? problemOf(log.error).findings !== undefined : false;
   return (
@@ -25,15 +27,35 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
         <Figure>{card.coatsThisVisit}</Figure> of <Figure>{plan.coats}</Figure> coats logged
         {card.build && (
           <>
-            ; dry build <Figure>{card.build.dryUm.toFixed(0)}</Figure> µm, window {card.build.lowUm}–{card.build.highUm} µm: {card.build.verdict}
+            ; dry build <Figure>{card.build.dryUm.toFixed(0)}</Figure> µm, window {card.build.lowUm}–{card.build.highUm} µm:{' '}
+            {card.build.verdict}
           </>
         )}
       </Typography>
       <FindingList findings={card.coatFindings} />
       <Stack direction="row" spacing={1.5}>
-        <TextField label="Wet film, µm" value={wet} onChange={(event) => setWet(event.target.value)} error={!(wetUm > 0)} slotProps={{ htmlInput: { inputMode: 'decimal' } }} sx={{ width: 130 }} />
-        {refused && may('lead') && <TextField label="Reason to spray all the same" value={reason} onChange={(event) => setReason(event.target.value)} fullWidth />}
-        <Button variant="outlined" disabled={!(wetUm > 0)} loading={log.isPending} onClick={() => log.mutate({ version: batch.version, wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) }, { onSuccess: () => setReason('') })}>
+        <TextField
+          label="Wet film, µm"
+          value={wet}
+          onChange={(event) => setWet(event.target.value)}
+          error={!(wetUm > 0)}
+          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+          sx={{ width: 130 }}
+        />
+        {refused && may('lead') && (
+          <TextField label="Reason to spray all the same" value={reason} onChange={(event) => setReason(event.target.value)} fullWidth />
+        )}
+        <Button
+          variant="outlined"
+          disabled={!(wetUm > 0)}
+          loading={log.isPending}
+          onClick={() =>
+            log.mutate(
+              { version: batch.version, wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) },
+              { onSuccess: () => setReason('') },
+            )
+          }
+        >
           Log coat
         </Button>
       </Stack>

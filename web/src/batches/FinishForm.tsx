@@ -18,7 +18,9 @@ interface Judged {
 export function FinishForm({ card }: { card: View<'CardView'> }) {
   const { batch, inPass, originChoices } = card;
   const [judged, setJudged] = useState<Record<string, Judged>>({});
-  const finish = useCommand((body: View<'FinishDto'>, headers) => ask(client.POST('/api/batches/{id}/finish', { params: { path: { id: batch.id } }, body, headers })));
+  const finish = useCommand((body: View<'FinishDto'>, headers) =>
+    ask(client.POST('/api/batches/{id}/finish', { params: { path: { id: batch.id } }, body, headers })),
+  );
   const of = (id: string): Judged => judged[id] ?? { outcome: 'good', defect: '', originOperationId: batch.operationId, note: '' };
   const change = (id: string, fields: Partial<Judged>) => setJudged({ ...judged, [id]: { ...of(id), ...fields } });
   const count = (outcome: Outcome) => inPass.filter((id) => of(id).outcome === outcome).length;
@@ -32,7 +34,13 @@ export function FinishForm({ card }: { card: View<'CardView'> }) {
       scrap: count('scrap'),
       outcomes: bad.map((pieceId) => {
         const { outcome, defect, originOperationId, note } = of(pieceId);
-        return { pieceId, outcome: outcome === 'scrap' ? 'scrap' : 'rework', defect: DEFECTS.find((d) => d === defect) ?? 'dent', originOperationId, note };
+        return {
+          pieceId,
+          outcome: outcome === 'scrap' ? 'scrap' : 'rework',
+          defect: DEFECTS.find((d) => d === defect) ?? 'dent',
+          originOperationId,
+          note,
+        };
       }),
     });
   return (
@@ -47,21 +55,39 @@ export function FinishForm({ card }: { card: View<'CardView'> }) {
             <Box sx={{ width: 92 }}>
               <Id>{id}</Id>
             </Box>
-            <ToggleButtonGroup exclusive size="small" value={j.outcome} onChange={(_, value: Outcome | null) => value && change(id, { outcome: value })} aria-label={`Outcome of ${id}`}>
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={j.outcome}
+              onChange={(_, value: Outcome | null) => value && change(id, { outcome: value })}
+              aria-label={`Outcome of ${id}`}
+            >
               <ToggleButton value="good">good</ToggleButton>
               <ToggleButton value="rework">rework</ToggleButton>
               <ToggleButton value="scrap">scrap</ToggleButton>
             </ToggleButtonGroup>
             {j.outcome !== 'good' && (
               <>
-                <TextField select label={`Defect of ${id}`} value={j.defect} onChange={(event) => change(id, { defect: event.target.value })} sx={{ minWidth: 150 }}>
+                <TextField
+                  select
+                  label={`Defect of ${id}`}
+                  value={j.defect}
+                  onChange={(event) => change(id, { defect: event.target.value })}
+                  sx={{ minWidth: 150 }}
+                >
                   {DEFECTS.map((d) => (
                     <MenuItem key={d} value={d}>
                       {d}
                     </MenuItem>
                   ))}
                 </TextField>
-                <TextField select label="Comes from" value={j.originOperationId} onChange={(event) => change(id, { originOperationId: event.target.value })} sx={{ minWidth: 170 }}>
+                <TextField
+                  select
+                  label="Comes from"
+                  value={j.originOperationId}
+                  onChange={(event) => change(id, { originOperationId: event.target.value })}
+                  sx={{ minWidth: 170 }}
+                >
                   {originChoices.map((o) => (
                     <MenuItem key={o.id} value={o.id}>
                       {o.name}

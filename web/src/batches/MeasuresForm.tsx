@@ -9,14 +9,20 @@ import { parseNumbers, QuickEntry } from '../parts/QuickEntry.tsx';
 export function MeasuresForm({ card }: { card: View<'CardView'> }) {
   const { batch, characteristics, inPass, unmeasured } = card;
   const [texts, setTexts] = useState<Record<string, string>>({});
-  const take = useCommand((body: View<'MeasuresDto'>, headers) => ask(client.POST('/api/batches/{id}/measures', { params: { path: { id: batch.id } }, body, headers })));
+  const take = useCommand((body: View<'MeasuresDto'>, headers) =>
+    ask(client.POST('/api/batches/{id}/measures', { params: { path: { id: batch.id } }, body, headers })),
+  );
   const rows = characteristics.map((c) => {
     const parsed = parseNumbers(texts[c.id] ?? '', 2);
     const tooMany = parsed.values.length > inPass.length ? [`${parsed.values.length} values for ${inPass.length} pieces`] : [];
     return { characteristic: c, parsed: { ...parsed, problems: [...parsed.problems, ...tooMany] } };
   });
   const values = rows.flatMap(({ characteristic, parsed }) =>
-    parsed.values.map((v, i) => ({ pieceId: inPass[i] ?? '', characteristicId: characteristic.id, value: v.value })),
+    parsed.values.map((v, i) => ({
+      pieceId: inPass[i] ?? '',
+      characteristicId: characteristic.id,
+      value: v.value,
+    })),
   );
   const wrong = rows.some((r) => r.parsed.problems.length > 0);
   return (
@@ -39,7 +45,13 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
           hint={`${inPass.length} values in the order of the pieces; band ${c.low}–${c.high} ${c.unit}`}
         />
       ))}
-      <Button variant="outlined" sx={{ alignSelf: 'start' }} disabled={wrong || values.length === 0} loading={take.isPending} onClick={() => take.mutate({ version: batch.version, measures: values }, { onSuccess: () => setTexts({}) })}>
+      <Button
+        variant="outlined"
+        sx={{ alignSelf: 'start' }}
+        disabled={wrong || values.length === 0}
+        loading={take.isPending}
+        onClick={() => take.mutate({ version: batch.version, measures: values }, { onSuccess: () => setTexts({}) })}
+      >
         Save measures
       </Button>
       {take.error && <ErrorNote error={take.error} />}

@@ -24,7 +24,11 @@ export default function DispatchScreen() {
               <Figure>{ready}</Figure> {ready === 1 ? 'instrument is' : 'instruments are'} ready to ship.
             </Answer>
             <Section title="Ready">
-              {batches.length === 0 ? <Empty>Nothing waits to be shipped. What passes final inspection comes here.</Empty> : batches.map((b) => <ReadyBatch key={b.id} batch={b} />)}
+              {batches.length === 0 ? (
+                <Empty>Nothing waits to be shipped. What passes final inspection comes here.</Empty>
+              ) : (
+                batches.map((b) => <ReadyBatch key={b.id} batch={b} />)
+              )}
             </Section>
             <Section title="Ledger">
               <Ledger />
@@ -43,7 +47,9 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
   const customer = orders.data?.find((o) => o.id === batch.orderId)?.customer;
   const [consignee, setConsignee] = useState<string | null>(null);
   const [shipper, setShipper] = useState('Own van');
-  const ship = useCommand(({ serial, ...body }: View<'ShipDto'> & { serial: string }, headers) => ask(client.POST('/api/instruments/{serial}/ship', { params: { path: { serial } }, body, headers })));
+  const ship = useCommand(({ serial, ...body }: View<'ShipDto'> & { serial: string }, headers) =>
+    ask(client.POST('/api/instruments/{serial}/ship', { params: { path: { serial } }, body, headers })),
+  );
   const to = consignee ?? customer ?? card.data?.customer ?? '';
   const ready = card.data?.pieces.filter((p) => p.state === 'good') ?? [];
   return (
@@ -56,7 +62,12 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
         <Typography sx={{ flex: 1 }}>
           {batch.quantity} × {batch.modelName}
         </Typography>
-        <TextField label={`Consignee of ${batch.id}`} value={to} onChange={(event) => setConsignee(event.target.value)} sx={{ width: 220 }} />
+        <TextField
+          label={`Consignee of ${batch.id}`}
+          value={to}
+          onChange={(event) => setConsignee(event.target.value)}
+          sx={{ width: 220 }}
+        />
         <TextField label="Shipped with" value={shipper} onChange={(event) => setShipper(event.target.value)} sx={{ width: 140 }} />
       </Stack>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
@@ -65,7 +76,14 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
             key={piece.id}
             variant="outlined"
             disabled={!may('operator') || to.trim() === '' || shipper.trim() === '' || ship.isPending || card.isFetching}
-            onClick={() => ship.mutate({ serial: piece.id, version: card.data?.batch.version ?? batch.version, consignee: to.trim(), shipper: shipper.trim() })}
+            onClick={() =>
+              ship.mutate({
+                serial: piece.id,
+                version: card.data?.batch.version ?? batch.version,
+                consignee: to.trim(),
+                shipper: shipper.trim(),
+              })
+            }
           >
             Ship {piece.id}
           </Button>
@@ -84,10 +102,25 @@ function Ledger() {
   const columns: GridColDef<View<'InstrumentView'>>[] = [
     { field: 'serial', headerName: 'Serial', width: 140, renderCell: ({ row }) => <Id>{row.serial}</Id> },
     { field: 'modelName', headerName: 'Model', width: 120 },
-    { field: 'shippedMs', headerName: 'Shipped', width: 120, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
+    {
+      field: 'shippedMs',
+      headerName: 'Shipped',
+      width: 120,
+      valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
+    },
     { field: 'consignee', headerName: 'Consignee', flex: 1, minWidth: 180 },
     { field: 'orderId', headerName: 'Order', width: 90 },
     { field: 'startedMs', headerName: 'Started', width: 120, valueFormatter: (value: number) => date(value) },
   ];
-  return <DataTable label="Ledger" rows={shipped} columns={columns} getRowId={(i) => i.serial} onOpen={(i) => void navigate(`/records/${i.serial}`)} height={420} empty="Nothing has shipped yet" />;
+  return (
+    <DataTable
+      label="Ledger"
+      rows={shipped}
+      columns={columns}
+      getRowId={(i) => i.serial}
+      onOpen={(i) => void navigate(`/records/${i.serial}`)}
+      height={420}
+      empty="Nothing has shipped yet"
+    />
+  );
 }

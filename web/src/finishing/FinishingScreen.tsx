@@ -47,7 +47,17 @@ export default function FinishingScreen() {
 
 const order = (b: View<'BatchView'>) => (b.verdict === 'pass' ? 0 : (b.untilMs ?? Infinity));
 
-function CureAnswer({ curing, open, next, constraint }: { curing: number; open: number; next: View<'BatchView'> | undefined; constraint: string | undefined }) {
+function CureAnswer({
+  curing,
+  open,
+  next,
+  constraint,
+}: {
+  curing: number;
+  open: number;
+  next: View<'BatchView'> | undefined;
+  constraint: string | undefined;
+}) {
   const { clock, nowMs } = useSession();
   return (
     <Answer>
@@ -65,9 +75,30 @@ function CureAnswer({ curing, open, next, constraint }: { curing: number; open: 
 function CureWall({ batches }: { batches: readonly View<'BatchView'>[] }) {
   const { clock, nowMs, may } = useSession();
   return (
-    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))', gap: 0 }}>
+    <Box
+      component="ul"
+      sx={{
+        listStyle: 'none',
+        m: 0,
+        p: 0,
+        display: 'grid',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))',
+        gap: 0,
+      }}
+    >
       {batches.map((b) => (
-        <Box component="li" key={b.id} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', p: 1.25, borderBottom: 3, borderColor: 'divider' }}>
+        <Box
+          component="li"
+          key={b.id}
+          sx={{
+            display: 'flex',
+            gap: 1.5,
+            alignItems: 'center',
+            p: 1.25,
+            borderBottom: 3,
+            borderColor: 'divider',
+          }}
+        >
           <DwellRing done={b.done} untilMs={b.untilMs} verdict={b.verdict} size={56} />
           <Box sx={{ minWidth: 0, flex: 1 }}>
             <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
@@ -80,7 +111,11 @@ function CureWall({ batches }: { batches: readonly View<'BatchView'>[] }) {
               </span>
             </Box>
             <Typography variant="body2" color="text.secondary">
-              {b.verdict === 'pass' ? 'may be touched' : b.untilMs === null ? b.findings[0]?.sentence : `${clock(b.untilMs)} · ${formatDuration(b.untilMs - nowMs)}`}
+              {b.verdict === 'pass'
+                ? 'may be touched'
+                : b.untilMs === null
+                  ? b.findings[0]?.sentence
+                  : `${clock(b.untilMs)} · ${formatDuration(b.untilMs - nowMs)}`}
             </Typography>
             <Typography variant="caption" color="text.secondary">
               {b.findings[0]?.sentence}
@@ -106,14 +141,32 @@ function BoothAir() {
   const objections = sprayObjections(booth.tempC, booth.relativeHumidity);
   const margin = booth.tempC - dewPointC(booth.tempC, booth.relativeHumidity);
   const rows = [
-    { label: 'Temperature', shown: formatTemperature(booth.tempC, units), value: booth.tempC, low: limits.minTempC, high: limits.maxTempC, unit: '°C' },
-    { label: 'Humidity', shown: `${(booth.relativeHumidity * 100).toFixed(0)} %`, value: booth.relativeHumidity * 100, low: limits.minHumidity * 100, high: limits.maxHumidity * 100, unit: '%' },
+    {
+      label: 'Temperature',
+      shown: formatTemperature(booth.tempC, units),
+      value: booth.tempC,
+      low: limits.minTempC,
+      high: limits.maxTempC,
+      unit: '°C',
+    },
+    {
+      label: 'Humidity',
+      shown: `${(booth.relativeHumidity * 100).toFixed(0)} %`,
+      value: booth.relativeHumidity * 100,
+      low: limits.minHumidity * 100,
+      high: limits.maxHumidity * 100,
+      unit: '%',
+    },
   ];
   return (
     <>
       <Finding
         severity={objections.length === 0 ? 'ready' : 'stop'}
-        sentence={objections.length === 0 ? `Fit to spray: ${margin.toFixed(1)} °C above dew point, ${limits.dewMarginC} °C needed` : objections.join('. ')}
+        sentence={
+          objections.length === 0
+            ? `Fit to spray: ${margin.toFixed(1)} °C above dew point, ${limits.dewMarginC} °C needed`
+            : objections.join('. ')
+        }
         remedy="The coating’s data sheet decides."
       />
       <Box sx={{ display: 'flex', gap: 4, flexWrap: 'wrap' }}>

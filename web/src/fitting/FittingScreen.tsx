@@ -1,5 +1,18 @@
 import { clearanceMm } from '@ample-crane/core';
-import { Box, Button, Checkbox, Link, MenuItem, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import {
+  Box,
+  Button,
+  Checkbox,
+  Link,
+  MenuItem,
+  Table,
+  TableBody,
+  TableCell,
+  TableHead,
+  TableRow,
+  TextField,
+  Typography,
+} from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { ask, client, type View } from '../app/api.ts';
@@ -25,8 +38,14 @@ export default function FittingScreen() {
         return (
           <>
             <Answer>
-              <Figure>{pairs}</Figure> {pairs === 1 ? 'instrument' : 'instruments'} can be fitted now from {counted(sets.length, 'set', 'sets')};{' '}
-              {counted(waiting.reduce((sum, b) => sum + b.quantity, 0), 'piece waits', 'pieces wait')} unpaired for a counterpart.
+              <Figure>{pairs}</Figure> {pairs === 1 ? 'instrument' : 'instruments'} can be fitted now from{' '}
+              {counted(sets.length, 'set', 'sets')};{' '}
+              {counted(
+                waiting.reduce((sum, b) => sum + b.quantity, 0),
+                'piece waits',
+                'pieces wait',
+              )}{' '}
+              unpaired for a counterpart.
             </Answer>
             {sets.map((set) => (
               <PairingSet key={`${set.body.id}/${set.neck?.id ?? ''}/${set.body.version}/${set.neck?.version ?? 0}`} set={set} />
@@ -66,12 +85,18 @@ function PairingSet({ set }: { set: FitSet }) {
   const [neckOf, setNeckOf] = useState<Record<string, string | null>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, p.neckId])));
   const [taken, setTaken] = useState<Record<string, boolean>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, true])));
   const fit = useCommand((body: View<'FitDto'>, headers) => ask(client.POST('/api/fitting', { body, headers })));
-  const width = (list: readonly View<'FitPieceView'>[], id: string | null | undefined) => list.find((p) => p.pieceId === id)?.widthMm ?? null;
+  const width = (list: readonly View<'FitPieceView'>[], id: string | null | undefined) =>
+    list.find((p) => p.pieceId === id)?.widthMm ?? null;
   const rows = set.bodies.map((body) => {
     const neckId = neckOf[body.pieceId] ?? null;
     const tenon = width(set.necks, neckId);
     const gap = body.widthMm === null || tenon === null ? null : clearanceMm(body.widthMm, tenon);
-    return { body, neckId, gap, chosen: taken[body.pieceId] === true && (neckId !== null || !set.separateNecks) };
+    return {
+      body,
+      neckId,
+      gap,
+      chosen: taken[body.pieceId] === true && (neckId !== null || !set.separateNecks),
+    };
   });
   const chosen = rows.filter((r) => r.chosen);
   const usedNecks = chosen.flatMap((r) => r.neckId ?? []);
@@ -109,7 +134,9 @@ function PairingSet({ set }: { set: FitSet }) {
               <>
                 <TableCell>Neck</TableCell>
                 <TableCell align="right">Tenon, mm</TableCell>
-                <TableCell>Clearance against {set.lowMm}–{set.highMm} mm</TableCell>
+                <TableCell>
+                  Clearance against {set.lowMm}–{set.highMm} mm
+                </TableCell>
               </>
             )}
           </TableRow>
@@ -135,7 +162,12 @@ function PairingSet({ set }: { set: FitSet }) {
                       select
                       variant="standard"
                       value={neckId ?? ''}
-                      onChange={(event) => setNeckOf({ ...neckOf, [body.pieceId]: event.target.value === '' ? null : event.target.value })}
+                      onChange={(event) =>
+                        setNeckOf({
+                          ...neckOf,
+                          [body.pieceId]: event.target.value === '' ? null : event.target.value,
+                        })
+                      }
                       slotProps={{ htmlInput: { 'aria-label': `Neck for ${body.pieceId}` } }}
                       sx={{ minWidth: 110 }}
                     >
@@ -153,7 +185,15 @@ function PairingSet({ set }: { set: FitSet }) {
                       'not measured'
                     ) : (
                       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-                        <BandStrip label={`Clearance of ${body.pieceId}`} unit="mm" low={set.lowMm} target={set.targetMm} high={set.highMm} values={[gap]} width={180} />
+                        <BandStrip
+                          label={`Clearance of ${body.pieceId}`}
+                          unit="mm"
+                          low={set.lowMm}
+                          target={set.targetMm}
+                          high={set.highMm}
+                          values={[gap]}
+                          width={180}
+                        />
                         <Figure>{gap.toFixed(2)}</Figure>
                       </Box>
                     )}
@@ -171,7 +211,12 @@ function PairingSet({ set }: { set: FitSet }) {
           </Button>
         )}
         <Typography variant="body2" color="text.secondary">
-          {twice ? 'A neck is chosen twice.' : leftovers(rows.length - chosen.length, leftNecks.map((n) => n.pieceId))}
+          {twice
+            ? 'A neck is chosen twice.'
+            : leftovers(
+                rows.length - chosen.length,
+                leftNecks.map((n) => n.pieceId),
+              )}
         </Typography>
       </Box>
       {fit.error && <ErrorNote error={fit.error} />}

@@ -19,7 +19,13 @@ export function Confluence({ floor, onPlace }: Props) {
   const limiting = floor.stations.find((s) => s.code === constraint?.stationCode);
   const narrow = PLACES.find((p) => limiting && p.stages.includes(limiting.stage) && p.lane === laneOf(limiting, batches));
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="group" aria-label="The floor: bodies above, necks below, joining at fitting" style={{ display: 'block', maxHeight: 'calc(100vh - 250px)' }}>
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      width="100%"
+      role="group"
+      aria-label="The floor: bodies above, necks below, joining at fitting"
+      style={{ display: 'block', maxHeight: 'calc(100vh - 250px)' }}
+    >
       {(['body', 'neck', 'instrument'] as const).map((lane) => (
         <Stream key={lane} lane={lane} batches={batches} colour={tokens[lane]} />
       ))}
@@ -38,7 +44,8 @@ export function Confluence({ floor, onPlace }: Props) {
 function laneOf(station: View<'StationFlowView'>, batches: readonly View<'BatchView'>[]) {
   const here = batches.filter((b) => b.stationCode === station.code);
   const count = (lane: string) => here.filter((b) => b.component === lane).length;
-  if (here.length === 0) return station.stage === 'necks' ? 'neck' : ['roughMill', 'machining', 'bodies'].includes(station.stage) ? 'body' : 'instrument';
+  if (here.length === 0)
+    return station.stage === 'necks' ? 'neck' : ['roughMill', 'machining', 'bodies'].includes(station.stage) ? 'body' : 'instrument';
   return (['instrument', 'body', 'neck'] as const).reduce((best, lane) => (count(lane) > count(best) ? lane : best), 'instrument' as const);
 }
 
@@ -63,11 +70,21 @@ function Stream({ lane, batches, colour }: { lane: Place['lane']; batches: reado
       .join(' ');
   const start = lane === 'instrument' ? 650 : 8;
   const end = lane === 'instrument' ? WIDTH - 6 : last.x;
-  const upper = [{ x: start, y: y - 5 }, ...bank(-1), ...(meet ? [{ x: meet.x, y: meet.y - (lane === 'body' ? 12 : 0) }] : [{ x: end, y: y - 5 }])];
-  const lower = [...(meet ? [{ x: meet.x, y: meet.y + (lane === 'body' ? 0 : 12) }] : [{ x: end, y: y + 5 }]), ...bank(1).reverse(), { x: start, y: y + 5 }];
+  const upper = [
+    { x: start, y: y - 5 },
+    ...bank(-1),
+    ...(meet ? [{ x: meet.x, y: meet.y - (lane === 'body' ? 12 : 0) }] : [{ x: end, y: y - 5 }]),
+  ];
+  const lower = [
+    ...(meet ? [{ x: meet.x, y: meet.y + (lane === 'body' ? 0 : 12) }] : [{ x: end, y: y + 5 }]),
+    ...bank(1).reverse(),
+    { x: start, y: y + 5 },
+  ];
   const [u0] = upper;
   const [l0] = lower;
-  return <path d={`M${u0?.x ?? 0} ${u0?.y ?? 0} ${curve(upper)} L${l0?.x ?? 0} ${l0?.y ?? 0} ${curve(lower)} Z`} fill={colour} opacity={0.2} />;
+  return (
+    <path d={`M${u0?.x ?? 0} ${u0?.y ?? 0} ${curve(upper)} L${l0?.x ?? 0} ${l0?.y ?? 0} ${curve(lower)} Z`} fill={colour} opacity={0.2} />
+  );
 }
 
 function Narrow({ place, name, colour, ground }: { place: Place; name: string; colour: string; ground: string }) {
@@ -125,12 +142,38 @@ function BatchToken({ token }: { token: Token }) {
       style={{ cursor: 'pointer' }}
     >
       <title>{`${batch.id} · ${batch.quantity} × ${batch.modelName} · ${batch.operationName}, ${statusWords(batch.status)}`}</title>
-      <circle cx={19} cy={19} r={17} fill={tokens.raised} stroke={batch.status === 'running' ? tokens.ink : tokens.rule} strokeWidth={batch.status === 'running' ? 2 : 1} />
-      {waits && <DwellRing done={batch.done} untilMs={batch.untilMs} verdict={batch.verdict === 'pass' ? 'wait' : batch.verdict} paused={batch.status === 'held'} size={38} />}
+      <circle
+        cx={19}
+        cy={19}
+        r={17}
+        fill={tokens.raised}
+        stroke={batch.status === 'running' ? tokens.ink : tokens.rule}
+        strokeWidth={batch.status === 'running' ? 2 : 1}
+      />
+      {waits && (
+        <DwellRing
+          done={batch.done}
+          untilMs={batch.untilMs}
+          verdict={batch.verdict === 'pass' ? 'wait' : batch.verdict}
+          paused={batch.status === 'held'}
+          size={38}
+        />
+      )}
       <g transform="translate(8 6)">
         <StreamGlyph of={batch.component} size={22} />
       </g>
-      <text x={19} y={33} textAnchor="middle" fontSize={10.5} fontWeight={700} fontFamily={MONO} fill={tokens.ink} stroke={tokens.raised} strokeWidth={3} paintOrder="stroke">
+      <text
+        x={19}
+        y={33}
+        textAnchor="middle"
+        fontSize={10.5}
+        fontWeight={700}
+        fontFamily={MONO}
+        fill={tokens.ink}
+        stroke={tokens.raised}
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
         {batch.quantity}
       </text>
       {batch.verdict === 'pass' && waits && <circle cx={33} cy={6} r={6} fill={tokens.ready} stroke={tokens.raised} strokeWidth={1.5} />}

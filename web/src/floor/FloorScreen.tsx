@@ -23,18 +23,24 @@ export default function FloorScreen() {
         return (
           <>
             <Answer>
-              <Figure>{floor.batches.length}</Figure> batches in work: <Figure>{running}</Figure> at a bench, <Figure>{dwelling}</Figure> dwelling. At fitting stand{' '}
-              {counted(bodies, 'body', 'bodies')} and {counted(necks, 'neck', 'necks')}. {floor.constraint?.sentence}
+              <Figure>{floor.batches.length}</Figure> batches in work: <Figure>{running}</Figure> at a bench, <Figure>{dwelling}</Figure>{' '}
+              dwelling. At fitting stand {counted(bodies, 'body', 'bodies')} and {counted(necks, 'neck', 'necks')}.{' '}
+              {floor.constraint?.sentence}
             </Answer>
             <Confluence floor={floor} onPlace={(place) => setKey(place.key)} />
             <Box sx={{ mt: 1 }}>
               {at ? (
                 <Section title={`${at.name}, ${at.lane} stream`}>
-                  <BatchTable label={`Batches at ${at.name}`} batches={floor.batches.filter((b) => b.component === at.lane && at.stages.includes(b.stage))} height={300} />
+                  <BatchTable
+                    label={`Batches at ${at.name}`}
+                    batches={floor.batches.filter((b) => b.component === at.lane && at.stages.includes(b.stage))}
+                    height={300}
+                  />
                 </Section>
               ) : (
                 <Typography variant="body2" color="text.secondary">
-                  The streams are as thick as the hours of work that wait. A ring is a wait, a dot means it can go. Choose a batch for its card, a place for its queue.
+                  The streams are as thick as the hours of work that wait. A ring is a wait, a dot means it can go. Choose a batch for its
+                  card, a place for its queue.
                 </Typography>
               )}
             </Box>

@@ -3,7 +3,15 @@ import type { View } from '../app/api.ts';
 import { hoursAt, PLACES, thickness, tokensAt, type Place } from './layout.ts';
 
 const at = PLACES.find((p) => p.key === 'b-mill') as Place;
-const batch = (id: string, fields: Partial<View<'BatchView'>> = {}) => ({ id, component: 'body', stage: 'roughMill', status: 'queued', touchMinutes: 90, ...fields }) as View<'BatchView'>;
+const batch = (id: string, fields: Partial<View<'BatchView'>> = {}) =>
+  ({
+    id,
+    component: 'body',
+    stage: 'roughMill',
+    status: 'queued',
+    touchMinutes: 90,
+    ...fields,
+  }) as View<'BatchView'>;
 
 describe('the floor drawing', () => {
   test('a place takes only its own stream and stages', () => {
@@ -11,7 +19,10 @@ describe('the floor drawing', () => {
     expect(tokens.map((t) => t.batch.id)).toEqual(['B1']);
   });
   test('no two tokens stand on one another', () => {
-    const tokens = tokensAt(at, Array.from({ length: 11 }, (_, i) => batch(`B${i}`)));
+    const tokens = tokensAt(
+      at,
+      Array.from({ length: 11 }, (_, i) => batch(`B${i}`)),
+    );
     expect(new Set(tokens.map((t) => `${t.x},${t.y}`)).size).toBe(11);
   });
   test('a stream is as thick as the hours that wait, within limits', () => {

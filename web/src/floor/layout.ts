@@ -16,7 +16,14 @@ export interface Place {
   stages: readonly Stage[];
 }
 
-const place = (key: string, name: string, x: number, lane: Component, perRow: number, ...stages: Stage[]): Place => ({ key, name, x, lane, perRow, stages });
+const place = (key: string, name: string, x: number, lane: Component, perRow: number, ...stages: Stage[]): Place => ({
+  key,
+  name,
+  x,
+  lane,
+  perRow,
+  stages,
+});
 
 /** Where batches stand on the drawing: bodies above, necks below, joining at fitting. */
 export const PLACES: readonly Place[] = [
@@ -52,7 +59,7 @@ export function tokensAt(at: Place, batches: readonly View<'BatchView'>[]): Toke
     const inRow = row === rows - 1 ? here.length - row * at.perRow : at.perRow;
     return {
       batch,
-      x: at.x + (((i % at.perRow) - (inRow - 1) / 2) * CELL),
+      x: at.x + ((i % at.perRow) - (inRow - 1) / 2) * CELL,
       y: LANE_Y[at.lane] + (row - (rows - 1) / 2) * CELL,
     };
   });
@@ -64,8 +71,8 @@ export const hoursAt = (at: Place, batches: readonly View<'BatchView'>[]) =>
     .filter((b) => b.component === at.lane && at.stages.includes(b.stage) && b.status === 'queued')
     .reduce((sum, b) => sum + b.touchMinutes / 60, 0);
 
-const LEAST = 10;
+const LEAST = 14;
 const MOST = 84;
 
 /** Thickness of a stream where so many hours wait. */
-export const thickness = (hours: number) => Math.min(MOST, LEAST + hours * 0.9);
+export const thickness = (hours: number) => Math.min(MOST, LEAST + hours * 2.5);

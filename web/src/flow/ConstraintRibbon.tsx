@@ -16,7 +16,8 @@ export function ConstraintRibbon({ flow }: { flow: View<'FlowView'> }) {
   for (const s of flow.spans) held.set(s.stationName, (held.get(s.stationName) ?? 0) + s.toMs - s.fromMs);
   const total = [...held.values()].reduce((a, b) => a + b, 0);
   const rows = [...held].sort((a, b) => b[1] - a[1]).slice(0, SHOWN);
-  if (rows.length === 0) return <Typography color="text.secondary">No station has worked without a break for half an hour in this window.</Typography>;
+  if (rows.length === 0)
+    return <Typography color="text.secondary">No station has worked without a break for half an hour in this window.</Typography>;
   const x = (ms: number) => ((ms - flow.fromMs) / (flow.toMs - flow.fromMs)) * WIDTH;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', columnGap: 2, alignItems: 'center' }}>
@@ -25,12 +26,26 @@ export function ConstraintRibbon({ flow }: { flow: View<'FlowView'> }) {
           <Typography variant="body2" noWrap>
             {name} <Figure>{Math.round((ms / total) * 100)} %</Figure>
           </Typography>
-          <svg viewBox={`0 0 ${WIDTH} ${ROW}`} width="100%" height={ROW} preserveAspectRatio="none" role="img" aria-label={`${name} was the constraint ${Math.round((ms / total) * 100)} % of the time`}>
+          <svg
+            viewBox={`0 0 ${WIDTH} ${ROW}`}
+            width="100%"
+            height={ROW}
+            preserveAspectRatio="none"
+            role="img"
+            aria-label={`${name} was the constraint ${Math.round((ms / total) * 100)} % of the time`}
+          >
             <line x1={0} x2={WIDTH} y1={ROW / 2} y2={ROW / 2} stroke={tokens.rule} />
             {flow.spans
               .filter((s) => s.stationName === name)
               .map((s) => (
-                <rect key={s.fromMs} x={x(s.fromMs)} width={Math.max(1, x(s.toMs) - x(s.fromMs))} y={4} height={ROW - 8} fill={name === flow.constraint?.stationName ? tokens.attention : tokens.waiting} />
+                <rect
+                  key={s.fromMs}
+                  x={x(s.fromMs)}
+                  width={Math.max(1, x(s.toMs) - x(s.fromMs))}
+                  y={4}
+                  height={ROW - 8}
+                  fill={name === flow.constraint?.stationName ? tokens.attention : tokens.waiting}
+                />
               ))}
           </svg>
         </Box>

@@ -13,7 +13,10 @@ const day = (ms: number) => dayjs(ms).format('D MMM');
 export default function FlowCharts({ flow, station }: { flow: View<'FlowView'>; station: View<'StationFlowView'> }) {
   const { tokens } = useTheme();
   const axis = { stroke: tokens.quiet, fontSize: 12 };
-  const tip = { contentStyle: { background: tokens.raised, border: `1px solid ${tokens.rule}` }, cursor: { fill: tokens.rule, opacity: 0.4 } };
+  const tip = {
+    contentStyle: { background: tokens.raised, border: `1px solid ${tokens.rule}` },
+    cursor: { fill: tokens.rule, opacity: 0.4 },
+  };
   const shifts = station.goodByShift.map((good, i) => ({ at: day(flow.shiftsMs[i] ?? flow.fromMs), good }));
   const wip = flow.wipByDay.map((count, i) => ({ at: day(flow.fromMs + (i + 1) * DAY_MS), count }));
   const chart = (label: string, drawn: ReactElement) => (
@@ -43,7 +46,7 @@ export default function FlowCharts({ flow, station }: { flow: View<'FlowView'>; 
           <CartesianGrid stroke={tokens.rule} vertical={false} />
           <XAxis dataKey="days" {...axis} />
           <YAxis {...axis} allowDecimals={false} />
-          <Tooltip {...tip} labelFormatter={(days) => `${String(days)} to ${Number(days) + 2} days`} />
+          <Tooltip {...tip} labelFormatter={(days) => `${Number(days)} to ${Number(days) + 2} days`} />
           <Bar dataKey="count" name="instruments" fill={tokens.instrument} isAnimationActive={false} />
         </BarChart>,
       )}

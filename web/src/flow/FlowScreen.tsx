@@ -23,7 +23,7 @@ export default function FlowScreen() {
       title="Flow"
       query={query}
       actions={
-        <TextField select label="Window" value={days} onChange={(event) => setSearch({ days: event.target.value })} sx={{ width: 130 }}>
+        <TextField select label="Window" value={days} onChange={(event) => setSearch({ days: event.target.value })} sx={{ width: 160 }}>
           {WINDOWS.map((d) => (
             <MenuItem key={d} value={d}>
               last {d} days
@@ -37,20 +37,22 @@ export default function FlowScreen() {
         return (
           <>
             <Answer>
-              {flow.constraint?.sentence ?? 'No work came to any station in this window.'} <Figure>{flow.shipped}</Figure> instruments shipped, <Figure>{flow.throughputPerDay.toFixed(1)}</Figure> a day;
-              {flow.leadP50Days === null ? ' none has a lead time yet.' : (
+              {flow.constraint?.sentence ?? 'No work came to any station in this window.'} <Figure>{flow.shipped}</Figure> instruments
+              shipped, <Figure>{flow.throughputPerDay.toFixed(1)}</Figure> a day;
+              {flow.leadP50Days === null ? (
+                ' none has a lead time yet.'
+              ) : (
                 <>
                   {' '}
-                  half took under <Figure>{flow.leadP50Days.toFixed(0)}</Figure> days, 85 % under <Figure>{flow.leadP85Days?.toFixed(0)}</Figure>.
+                  half took under <Figure>{flow.leadP50Days.toFixed(0)}</Figure> days, 85 % under{' '}
+                  <Figure>{flow.leadP85Days?.toFixed(0)}</Figure>.
                 </>
               )}
             </Answer>
             <Section title="Which station was the constraint, when">
               <ConstraintRibbon flow={flow} />
             </Section>
-            <Suspense fallback={<Box sx={{ height: 260 }} />}>
-              {station && <FlowCharts flow={flow} station={station} />}
-            </Suspense>
+            <Suspense fallback={<Box sx={{ height: 260 }} />}>{station && <FlowCharts flow={flow} station={station} />}</Suspense>
             <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
               {little(flow)}
             </Typography>
@@ -70,7 +72,9 @@ function little(flow: View<'FlowView'>): string {
   const product = flow.throughputPerDay * flow.meanLeadDays;
   const percent = Math.round(Math.abs(flow.littleResidual) * 100);
   return `Little’s law: ${flow.throughputPerDay.toFixed(2)} a day × ${flow.meanLeadDays.toFixed(1)} days = ${product.toFixed(0)}; mean work in progress was ${flow.meanWip.toFixed(0)} instruments, ${percent} % ${flow.littleResidual >= 0 ? 'above' : 'below'}. ${
-    percent <= 10 ? 'The records hang together.' : 'Work in progress grew or shrank in this window; over a longer one the two come together, or records are missing.'
+    percent <= 10
+      ? 'The records hang together.'
+      : 'Work in progress grew or shrank in this window; over a longer one the two come together, or records are missing.'
   }`;
 }
 
@@ -79,14 +83,53 @@ function Stations({ flow, onChoose }: { flow: View<'FlowView'>; onChoose: (code:
   const columns: GridColDef<View<'StationFlowView'>>[] = [
     { field: 'code', headerName: 'Code', width: 70 },
     { field: 'name', headerName: 'Station', flex: 1, minWidth: 170 },
-    { field: 'loadRatio', headerName: 'Load ÷ hours', type: 'number', width: 110, valueFormatter: (value: number) => percent(value) },
-    { field: 'meanActiveHours', headerName: 'Active period, h', type: 'number', width: 120, valueFormatter: (value: number) => value.toFixed(1) },
-    { field: 'queuedHours', headerName: 'Queued, h', type: 'number', width: 95, valueFormatter: (value: number) => value.toFixed(1) },
-    { field: 'weeklyHours', headerName: 'Hours a week', type: 'number', width: 105, valueFormatter: (value: number) => value.toFixed(0) },
+    {
+      field: 'loadRatio',
+      headerName: 'Load ÷ hours',
+      type: 'number',
+      width: 110,
+      valueFormatter: (value: number) => percent(value),
+    },
+    {
+      field: 'meanActiveHours',
+      headerName: 'Active period, h',
+      type: 'number',
+      width: 120,
+      valueFormatter: (value: number) => value.toFixed(1),
+    },
+    {
+      field: 'queuedHours',
+      headerName: 'Queued, h',
+      type: 'number',
+      width: 95,
+      valueFormatter: (value: number) => value.toFixed(1),
+    },
+    {
+      field: 'weeklyHours',
+      headerName: 'Hours a week',
+      type: 'number',
+      width: 105,
+      valueFormatter: (value: number) => value.toFixed(0),
+    },
     { field: 'good', headerName: 'Good', type: 'number', width: 70 },
     { field: 'rework', headerName: 'Rework', type: 'number', width: 75 },
     { field: 'scrap', headerName: 'Scrap', type: 'number', width: 65 },
-    { field: 'firstPassYield', headerName: 'Good share', type: 'number', width: 95, valueFormatter: (value: number | null) => percent(value) },
+    {
+      field: 'firstPassYield',
+      headerName: 'Good share',
+      type: 'number',
+      width: 95,
+      valueFormatter: (value: number | null) => percent(value),
+    },
   ];
-  return <DataTable label="Stations in the window" rows={flow.stations} columns={columns} getRowId={(s) => s.code} onOpen={(s) => onChoose(s.code)} height={420} />;
+  return (
+    <DataTable
+      label="Stations in the window"
+      rows={flow.stations}
+      columns={columns}
+      getRowId={(s) => s.code}
+      onOpen={(s) => onChoose(s.code)}
+      height={420}
+    />
+  );
 }

@@ -10,7 +10,12 @@ import { GateAct } from '../parts/GateAct.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 
-const SEVERITY: Record<View<'DecisionView'>['act'], Severity> = { move: 'ready', release: 'ready', hold: 'stop', look: 'attention' };
+const SEVERITY: Record<View<'DecisionView'>['act'], Severity> = {
+  move: 'ready',
+  release: 'ready',
+  hold: 'stop',
+  look: 'attention',
+};
 const NEWS_SHOWN = 12;
 
 /** Seven in the morning: what can move, what comes free, what is late, what holds us up. */
@@ -21,16 +26,28 @@ export default function MorningScreen() {
       {(morning) => (
         <>
           <Headline morning={morning} />
-          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 3fr) minmax(0, 2fr)' }, gap: 3 }}>
-            <Section title="Decisions, in walking order">
-              {morning.decisions.length === 0 ? <Empty>Nothing waits for a decision.</Empty> : <Decisions decisions={morning.decisions} />}
-            </Section>
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 3fr) minmax(0, 2fr)' },
+              gap: 3,
+            }}
+          >
             <Box>
-              <Section title="Comes free today">
-                {morning.comingFree.length === 0 ? <Empty>No wait ends today.</Empty> : <ComingFree rows={morning.comingFree} />}
+              <Section title="Decisions, in walking order">
+                {morning.decisions.length === 0 ? (
+                  <Empty>Nothing waits for a decision.</Empty>
+                ) : (
+                  <Decisions decisions={morning.decisions} />
+                )}
               </Section>
               <Section title="Late, at the earliest">
                 {morning.lateOrders.length === 0 ? <Empty>Every order can still be in time.</Empty> : <Late orders={morning.lateOrders} />}
+              </Section>
+            </Box>
+            <Box>
+              <Section title="Comes free today">
+                {morning.comingFree.length === 0 ? <Empty>No wait ends today.</Empty> : <ComingFree rows={morning.comingFree} />}
               </Section>
               <Section title="People away">
                 {morning.gaps.length === 0 ? <Empty>Everybody is in.</Empty> : <Gaps gaps={morning.gaps} />}
@@ -56,7 +73,8 @@ function Headline({ morning }: { morning: View<'MorningView'> }) {
         </>
       )}
       ; <Figure>{morning.comingFreeToday}</Figure> more {morning.comingFreeToday === 1 ? 'comes' : 'come'} free today.{' '}
-      <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order is' : 'orders are'} late at the earliest. {morning.constraint?.sentence ?? 'No station is short of hours.'}
+      <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order is' : 'orders are'} late at the earliest.{' '}
+      {morning.constraint?.sentence ?? 'No station is short of hours.'}
     </Answer>
   );
 }
@@ -66,7 +84,15 @@ function Decisions({ decisions }: { decisions: readonly View<'DecisionView'>[] }
   return (
     <>
       {stages.map((stage) => (
-        <Box key={stage} sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', sm: '112px minmax(0, 1fr)' }, borderBottom: 1, borderColor: 'divider' }}>
+        <Box
+          key={stage}
+          sx={{
+            display: 'grid',
+            gridTemplateColumns: { xs: '1fr', sm: '112px minmax(0, 1fr)' },
+            borderBottom: 1,
+            borderColor: 'divider',
+          }}
+        >
           <Typography variant="h3" sx={{ pt: 1.25, color: 'text.secondary' }}>
             {STAGE_NAMES[stage]}
           </Typography>
@@ -149,7 +175,11 @@ function Gaps({ gaps }: { gaps: readonly View<'GapView'>[] }) {
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
       {gaps.map((gap) => (
         <li key={gap.name}>
-          <Finding severity={gap.sentence.startsWith('Nobody') ? 'attention' : 'waiting'} sentence={`${gap.name}, until ${date(gap.untilMs)}`} remedy={gap.sentence} />
+          <Finding
+            severity={gap.sentence.startsWith('Nobody') ? 'attention' : 'waiting'}
+            sentence={`${gap.name}, until ${date(gap.untilMs)}`}
+            remedy={gap.sentence}
+          />
         </li>
       ))}
     </Box>
@@ -161,7 +191,8 @@ function News({ morning }: { morning: View<'MorningView'> }) {
   return (
     <>
       <Typography sx={{ mb: 0.5 }}>
-        <Figure>{morning.finishedSinceYesterday}</Figure> steps finished, {counted(morning.shippedSinceYesterday, 'instrument', 'instruments')} shipped.
+        <Figure>{morning.finishedSinceYesterday}</Figure> steps finished,{' '}
+        {counted(morning.shippedSinceYesterday, 'instrument', 'instruments')} shipped.
       </Typography>
       <Paper sx={{ border: 0, bgcolor: 'transparent' }}>
         {morning.changed.slice(0, NEWS_SHOWN).map((entry) => (

@@ -19,7 +19,7 @@ export default function OrdersScreen() {
   const query = useOrders();
   const { may } = useSession();
   const [placing, setPlacing] = useState(false);
-  const [starting, setStarting] = useState<Order | null>(null);
+  const [startingId, setStartingId] = useState<string | null>(null);
   return (
     <Screen
       title="Orders"
@@ -34,15 +34,17 @@ export default function OrdersScreen() {
     >
       {(orders) => {
         const late = orders.filter((o) => (o.lateDays ?? 0) > 0).length;
+        const starting = orders.find((o) => o.id === startingId);
         const unstarted = orders.filter((o) => o.batchIds.length === 0).length;
         return (
           <>
             <Answer>
-              {counted(orders.length, 'order is', 'orders are')} open, <Figure>{unstarted}</Figure> not started; <Figure>{late}</Figure> {late === 1 ? 'is' : 'are'} late even at the earliest.
+              {counted(orders.length, 'order is', 'orders are')} open, <Figure>{unstarted}</Figure> not started; <Figure>{late}</Figure>{' '}
+              {late === 1 ? 'is' : 'are'} late even at the earliest.
             </Answer>
-            <OrderTable orders={orders} onStart={may('lead') ? setStarting : undefined} />
-            {placing && <PlaceOrderDialog onClose={() => setPlacing(false)} />}
-            {starting && <StartBatchDialog order={starting} onClose={() => setStarting(null)} />}
+            <OrderTable orders={orders} onStart={may('lead') ? (order) => setStartingId(order.id) : undefined} />
+            {placing && <PlaceOrderDialog onClose={() => setPlacing(false)} onPlaced={setStartingId} />}
+            {starting && <StartBatchDialog key={starting.id} order={starting} onClose={() => setStartingId(null)} />}
           </>
         );
       }}
@@ -54,28 +56,6 @@ function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((
   const { date } = useSession();
   const columns: GridColDef<Order>[] = [
     { field: 'id', headerName: 'Order', width: 85, renderCell: ({ row }) => <Id>{row.id}</Id> },
-    { field: 'modelName', headerName: 'Model', width: 110 },
-    { field: 'quantity', headerName: 'Pieces', type: 'number', width: 70 },
-    { field: 'shipped', headerName: 'Shipped', type: 'number', width: 80 },
-    { field: 'customer', headerName: 'For', width: 160 },
-    { field: 'dueMs', headerName: 'Due', width: 110, valueFormatter: (value: number) => date(value) },
-    { field: 'earliestMs', headerName: 'Earliest', width: 110, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
-    { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 220 },
-    {
-      field: 'batchIds',
-      headerName: 'Batches',
-      width: 170,
-      sortable: false,
-      renderCell: ({ row }) => (
-        <Box sx={{ display: 'flex', gap: 1 }}>
-          {row.batchIds.map((id) => (
-            <Link key={id} component={RouterLink} to={`/batches/${id}`}>
-              {id}
-            </Link>
-          ))}
-        </Box>
-      ),
-    },
     ...(onStart
       ? [
           {
@@ -93,6 +73,42 @@ function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((
           },
         ]
       : []),
+    { field: 'modelName', headerName: 'Model', width: 100 },
+    { field: 'quantity', headerName: 'Pieces', type: 'number', width: 70 },
+    { field: 'shipped', headerName: 'Shipped', type: 'number', width: 80 },
+    { field: 'customer', headerName: 'For', width: 150 },
+    { field: 'dueMs', headerName: 'Due', width: 110, valueFormatter: (value: number) => date(value) },
+    {
+      field: 'earliestMs',
+      headerName: 'Earliest',
+      width: 110,
+      valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
+    },
+    { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 170 },
+    {
+      field: 'batchIds',
+      headerName: 'Batches',
+      width: 130,
+      sortable: false,
+      renderCell: ({ row }) => (
+        <Box sx={{ display: 'flex', gap: 1 }}>
+          {row.batchIds.map((id) => (
+            <Link key={id} component={RouterLink} to={`/batches/${id}`}>
+              {id}
+            </Link>
+          ))}
+        </Box>
+      ),
+    },
   ];
-  return <DataTable label="Open orders" rows={orders} columns={columns} getRowId={(o) => o.id} height="calc(100vh - 210px)" empty="No open order. Place one to begin." />;
+  return (
+    <DataTable
+      label="Open orders"
+      rows={orders}
+      columns={columns}
+      getRowId={(o) => o.id}
+      height="calc(100vh - 210px)"
+      empty="No open order. Place one to begin."
+    />
+  );
 }

@@ -15,17 +15,36 @@ interface Fields {
 
 const USUAL_LEAD_DAYS = 60;
 
-export function PlaceOrderDialog({ onClose }: { onClose: () => void }) {
+/** An order goes into the book; starting its batches is the next thing to do. */
+export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; onPlaced: (id: string) => void }) {
   const setup = useSetup();
   const { nowMs, session } = useSession();
   const place = useCommand((body: View<'PlaceOrderDto'>, headers) => ask(client.POST('/api/orders', { body, headers })));
   const models = setup.data?.models ?? [];
   const { register, control, handleSubmit, formState } = useForm<Fields>({
-    defaultValues: { modelId: '', quantity: '6', customer: 'Stock', due: dayjs(nowMs).tz(session.timeZone).add(USUAL_LEAD_DAYS, 'day').format('YYYY-MM-DD') },
+    defaultValues: {
+      modelId: '',
+      quantity: '6',
+      customer: 'Stock',
+      due: dayjs(nowMs).tz(session.timeZone).add(USUAL_LEAD_DAYS, 'day').format('YYYY-MM-DD'),
+    },
   });
   const { errors } = formState;
   const submit = (f: Fields) =>
-    place.mutate({ modelId: f.modelId, quantity: Number(f.quantity), customer: f.customer, dueMs: dayjs.tz(`${f.due}T15:00`, session.timeZone).valueOf() }, { onSuccess: onClose });
+    place.mutate(
+      {
+        modelId: f.modelId,
+        quantity: Number(f.quantity),
+        customer: f.customer,
+        dueMs: dayjs.tz(`${f.due}T15:00`, session.timeZone).valueOf(),
+      },
+      {
+        onSuccess: ({ id }) => {
+          onClose();
+          onPlaced(id);
+        },
+      },
+    );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="order-title">
       <form onSubmit={(event) => void handleSubmit(submit)(event)} noValidate>
@@ -46,9 +65,29 @@ export function PlaceOrderDialog({ onClose }: { onClose: () => void }) {
                 </TextField>
               )}
             />
-            <TextField label="Instruments" type="number" {...register('quantity', { validate: (v) => (Number.isInteger(Number(v)) && Number(v) > 0) || 'A whole number above zero' })} error={!!errors.quantity} helperText={errors.quantity?.message} />
-            <TextField label="Customer, or Stock" {...register('customer', { required: 'Say who it is for' })} error={!!errors.customer} helperText={errors.customer?.message} />
-            <TextField label="Due" type="date" slotProps={{ inputLabel: { shrink: true } }} {...register('due', { required: 'Choose a date' })} error={!!errors.due} helperText={errors.due?.message} />
+            <TextField
+              label="Instruments"
+              type="number"
+              {...register('quantity', {
+                validate: (v) => (Number.isInteger(Number(v)) && Number(v) > 0) || 'A whole number above zero',
+              })}
+              error={!!errors.quantity}
+              helperText={errors.quantity?.message}
+            />
+            <TextField
+              label="Customer, or Stock"
+              {...register('customer', { required: 'Say who it is for' })}
+              error={!!errors.customer}
+              helperText={errors.customer?.message}
+            />
+            <TextField
+              label="Due"
+              type="date"
+              slotProps={{ inputLabel: { shrink: true } }}
+              {...register('due', { required: 'Choose a date' })}
+              error={!!errors.due}
+              helperText={errors.due?.message}
+            />
             {place.error && <ErrorNote error={place.error} />}
           </Stack>
         </DialogContent>

@@ -26,7 +26,14 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const submit = () =>
     lot &&
     start.mutate(
-      { modelId: order.modelId, component, quantity: count, lotId: lot.id, orderId: order.id, carrier: carrier.trim() === '' ? null : carrier.trim() },
+      {
+        modelId: order.modelId,
+        component,
+        quantity: count,
+        lotId: lot.id,
+        orderId: order.id,
+        carrier: carrier.trim() === '' ? null : carrier.trim(),
+      },
       { onSuccess: ({ id }) => setStarted([...started, id]) },
     );
   return (
@@ -37,7 +44,16 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
       <DialogContent>
         <Stack spacing={2} sx={{ pt: 1 }}>
           <Stack direction="row" spacing={2}>
-            <TextField select label="Of what" value={component} onChange={(event) => { setComponent(event.target.value === 'neck' ? 'neck' : 'body'); setLotId(''); }} fullWidth>
+            <TextField
+              select
+              label="Of what"
+              value={component}
+              onChange={(event) => {
+                setComponent(event.target.value === 'neck' ? 'neck' : 'body');
+                setLotId('');
+              }}
+              fullWidth
+            >
               {(model?.components ?? ['body']).map((c) => (
                 <MenuItem key={c} value={c}>
                   {c === 'body' ? 'bodies' : 'necks'}
@@ -45,7 +61,13 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
               ))}
             </TextField>
             <TextField label="Pieces" type="number" value={quantity} onChange={(event) => setQuantity(event.target.value)} fullWidth />
-            <TextField label="Carrier" value={carrier} onChange={(event) => setCarrier(event.target.value)} placeholder="Rack 12" fullWidth />
+            <TextField
+              label="Carrier"
+              value={carrier}
+              onChange={(event) => setCarrier(event.target.value)}
+              placeholder="Rack 12"
+              fullWidth
+            />
           </Stack>
           {fitting.length === 0 ? (
             <Alert severity="warning" variant="outlined">

@@ -35,7 +35,9 @@ export function BandStrip({ low, high, target, values, unit, label, width = 220 
       <rect x={x(low)} width={x(high) - x(low)} y={7} height={16} rx={3} fill={tokens.ready} opacity={0.2} />
       <path d={`M${x(low)} 5v20M${x(high)} 5v20`} stroke={tokens.ready} strokeWidth={1.5} />
       {target !== undefined && <path d={`M${x(target)} 7v16`} stroke={tokens.ready} strokeDasharray="2 2" />}
-      {m !== null && sd > 0 && <line x1={x(Math.max(least, m - sd))} x2={x(Math.min(most, m + sd))} y1={27} y2={27} stroke={tokens.ink} strokeWidth={1.5} />}
+      {m !== null && sd > 0 && (
+        <line x1={x(Math.max(least, m - sd))} x2={x(Math.min(most, m + sd))} y1={27} y2={27} stroke={tokens.ink} strokeWidth={1.5} />
+      )}
       {values.map((value, i) =>
         value < low || value > high ? (
           <path key={i} d={`M${x(value) - 3.5} 11.500l7 7m0-7l-7 7`} stroke={tokens.stop} strokeWidth={2} />

@@ -32,7 +32,12 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
     { field: 'quantity', headerName: 'Pieces', type: 'number', width: 75 },
     { field: 'operationName', headerName: 'Step', flex: 1, minWidth: 150 },
     { field: 'stationName', headerName: 'Station', flex: 1, minWidth: 140 },
-    { field: 'status', headerName: 'State', width: 150, valueFormatter: (value: string) => statusWords(value) },
+    {
+      field: 'status',
+      headerName: 'State',
+      width: 150,
+      valueFormatter: (value: string) => statusWords(value),
+    },
     {
       field: 'untilMs',
       headerName: 'Free',
@@ -47,7 +52,12 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
           </Box>
         ) : null,
     },
-    { field: 'dueMs', headerName: 'Due', width: 105, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
+    {
+      field: 'dueMs',
+      headerName: 'Due',
+      width: 105,
+      valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
+    },
     { field: 'carrier', headerName: 'Carrier', width: 90 },
   ];
   return (

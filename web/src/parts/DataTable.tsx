@@ -13,7 +13,15 @@ interface Props<Row extends GridValidRowModel> {
 }
 
 /** Every table: sorts, filters, exports CSV, and draws only the rows in sight. */
-export function DataTable<Row extends GridValidRowModel>({ label, rows, columns, getRowId, onOpen, height = 420, empty = 'Nothing here' }: Props<Row>) {
+export function DataTable<Row extends GridValidRowModel>({
+  label,
+  rows,
+  columns,
+  getRowId,
+  onOpen,
+  height = 420,
+  empty = 'Nothing here',
+}: Props<Row>) {
   return (
     <Box sx={{ height, minHeight: 200 }}>
       <DataGrid
@@ -29,7 +37,12 @@ export function DataTable<Row extends GridValidRowModel>({ label, rows, columns,
         pageSizeOptions={[100]}
         {...(onOpen ? { onRowClick: ({ row }: { row: Row }) => onOpen(row) } : {})}
         localeText={{ noRowsLabel: empty }}
-        slotProps={{ toolbar: { csvOptions: { fileName: label.toLowerCase().replace(/\W+/g, '-'), utf8WithBom: true }, printOptions: { disableToolbarButton: true } } }}
+        slotProps={{
+          toolbar: {
+            csvOptions: { fileName: label.toLowerCase().replace(/\W+/g, '-'), utf8WithBom: true },
+            printOptions: { disableToolbarButton: true },
+          },
+        }}
         sx={{ '& .MuiDataGrid-row': onOpen ? { cursor: 'pointer' } : {}, fontSize: 14 }}
       />
     </Box>

@@ -23,16 +23,38 @@ export function DwellRing({ done, untilMs, verdict, paused = false, size = 30 }:
   const r = 11;
   const length = 2 * Math.PI * r;
   const label =
-    verdict === 'pass' ? 'can go now' : verdict === 'stop' ? 'stopped' : untilMs === null ? 'waits' : `free ${clock(untilMs)}, ${formatDuration(untilMs - nowMs)} left`;
+    verdict === 'pass'
+      ? 'can go now'
+      : verdict === 'stop'
+        ? 'stopped'
+        : untilMs === null
+          ? 'waits'
+          : `free ${clock(untilMs)}, ${formatDuration(untilMs - nowMs)} left`;
   return (
-    <svg width={size} height={size} viewBox="0 0 30 30" role="img" aria-label={paused ? `clock paused, ${label}` : label} style={{ flexShrink: 0 }}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="0 0 30 30"
+      role="img"
+      aria-label={paused ? `clock paused, ${label}` : label}
+      style={{ flexShrink: 0 }}
+    >
       <defs>
         <pattern id={hatch} width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="2" height="4" fill={tokens.rule} />
         </pattern>
       </defs>
       <circle cx="15" cy="15" r={r} fill={paused ? `url(#${hatch})` : 'none'} stroke={tokens.rule} strokeWidth="4" />
-      <circle cx="15" cy="15" r={r} fill="none" stroke={colour} strokeWidth="4" strokeDasharray={`${share * length} ${length}`} transform="rotate(-90 15 15)" />
+      <circle
+        cx="15"
+        cy="15"
+        r={r}
+        fill="none"
+        stroke={colour}
+        strokeWidth="4"
+        strokeDasharray={`${share * length} ${length}`}
+        transform="rotate(-90 15 15)"
+      />
       {verdict === 'pass' && <path d="M10.500 15.200l3 3 6-6.400" fill="none" stroke={colour} strokeWidth="2.400" />}
       {verdict === 'stop' && <path d="M11.500 11.500l7 7m0-7l-7 7" stroke={colour} strokeWidth="2.400" />}
     </svg>

@@ -38,7 +38,7 @@ export function SeverityMark({ severity, size = 20 }: { severity: Severity; size
       {severity === 'stop' && (
         <>
           <path d="M6.500 1.500h7l5 5v7l-5 5h-7l-5-5v-7z" fill={fill} />
-          <path d="M5.500 10h9" {...line} strokeWidth={2.600} />
+          <path d="M5.500 10h9" {...line} strokeWidth={2.6} />
         </>
       )}
     </svg>
@@ -93,7 +93,13 @@ export function FindingList({ findings }: { findings: readonly FindingData[] }) 
         .sort((a, b) => order[a.verdict] - order[b.verdict])
         .map((finding, i) => (
           <li key={i}>
-            <Finding severity={severityOf(finding)} sentence={finding.sentence} untilMs={finding.untilMs} forecast={finding.sure === 'forecast'} remedy={finding.remedy} />
+            <Finding
+              severity={severityOf(finding)}
+              sentence={finding.sentence}
+              untilMs={finding.untilMs}
+              forecast={finding.sure === 'forecast'}
+              remedy={finding.remedy}
+            />
           </li>
         ))}
     </Box>

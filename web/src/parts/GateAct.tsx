@@ -24,7 +24,9 @@ export function GateAct({ subject, id, version, label, variant = 'outlined' }: P
   const pass = useCommand(({ overrideReason }: { overrideReason?: string }, headers) => {
     const body = { version, ...(overrideReason === undefined ? {} : { overrideReason }) };
     const params = { path: { id } };
-    return subject === 'batch' ? ask(client.POST('/api/batches/{id}/move', { params, body, headers })) : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
+    return subject === 'batch'
+      ? ask(client.POST('/api/batches/{id}/move', { params, body, headers }))
+      : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
   });
   const close = () => {
     pass.reset();
@@ -38,13 +40,13 @@ export function GateAct({ subject, id, version, label, variant = 'outlined' }: P
         {label}
       </Button>
       <Dialog open={problem !== undefined} onClose={close} fullWidth maxWidth="sm" aria-labelledby={`gate-${id}`}>
-        <DialogTitle id={`gate-${id}`}>
-          {label}: not now
-        </DialogTitle>
+        <DialogTitle id={`gate-${id}`}>{label}: not now</DialogTitle>
         <DialogContent>
           <Stack spacing={2}>
             {problem?.findings ? <FindingList findings={problem.findings} /> : <ErrorNote error={pass.error} />}
-            {problem?.findings && !mayOverride && <Typography color="text.secondary">A {subject === 'batch' ? 'lead' : 'manager'} may override this with a reason.</Typography>}
+            {problem?.findings && !mayOverride && (
+              <Typography color="text.secondary">A {subject === 'batch' ? 'lead' : 'manager'} may override this with a reason.</Typography>
+            )}
             {problem?.findings && mayOverride && reason !== null && (
               <TextField
                 label="Reason for the override"

@@ -37,11 +37,22 @@ export function QuickEntry({ label, text, onChange, parsed, band, unit, hint, er
         autoFocus={autoFocus}
         inputRef={inputRef}
         autoComplete="off"
-        slotProps={{ htmlInput: { style: { fontFamily: MONO, fontSize: 18 }, inputMode: 'text', spellCheck: false } }}
+        slotProps={{
+          htmlInput: { style: { fontFamily: MONO, fontSize: 18 }, inputMode: 'text', spellCheck: false },
+        }}
       />
       {parsed.values.length > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mt: 0.5, flexWrap: 'wrap' }} aria-live="polite">
-          {band && <BandStrip label={label} unit={unit} low={band.low} high={band.high} {...(band.target === undefined ? {} : { target: band.target })} values={parsed.values.map((v) => v.value)} />}
+          {band && (
+            <BandStrip
+              label={label}
+              unit={unit}
+              low={band.low}
+              high={band.high}
+              {...(band.target === undefined ? {} : { target: band.target })}
+              values={parsed.values.map((v) => v.value)}
+            />
+          )}
           <Typography component="span" sx={{ fontFamily: MONO, fontSize: 14 }}>
             {parsed.values.map((v) => v.shown).join('  ')}
           </Typography>

@@ -28,7 +28,11 @@ export function Screen<T>({
           {actions}
         </Box>
       </Stack>
-      {query.error && <Box sx={{ mb: 2 }}><ErrorNote error={query.error} onRetry={() => void query.refetch()} /></Box>}
+      {query.error && (
+        <Box sx={{ mb: 2 }}>
+          <ErrorNote error={query.error} onRetry={() => void query.refetch()} />
+        </Box>
+      )}
       {query.data !== undefined ? (
         children(query.data)
       ) : query.isPending ? (

@@ -47,14 +47,23 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
   );
 }
 
-function StageAnswer({ batches, stations, constraint }: { batches: readonly View<'BatchView'>[]; stations: readonly View<'StationFlowView'>[]; constraint: View<'ConstraintView'> | null }) {
+function StageAnswer({
+  batches,
+  stations,
+  constraint,
+}: {
+  batches: readonly View<'BatchView'>[];
+  stations: readonly View<'StationFlowView'>[];
+  constraint: View<'ConstraintView'> | null;
+}) {
   const canMove = batches.filter((b) => (b.status === 'dwelling' || b.status === 'finished') && b.verdict === 'pass').length;
   const queued = batches.filter((b) => b.status === 'queued').length;
   const running = batches.filter((b) => b.status === 'running').length;
   const limits = constraint && stations.some((s) => s.code === constraint.stationCode);
   return (
     <Answer>
-      <Figure>{canMove}</Figure> {canMove === 1 ? 'batch' : 'batches'} can move on, <Figure>{running}</Figure> being worked on, <Figure>{queued}</Figure> waiting {queued === 1 ? 'its' : 'their'} turn. {limits ? constraint.sentence : ''}
+      <Figure>{canMove}</Figure> {canMove === 1 ? 'batch' : 'batches'} can move on, <Figure>{running}</Figure> being worked on,{' '}
+      <Figure>{queued}</Figure> waiting {queued === 1 ? 'its' : 'their'} turn. {limits ? constraint.sentence : ''}
     </Answer>
   );
 }
@@ -72,15 +81,34 @@ function Stations({ stations, batches }: { stations: readonly View<'StationFlowV
               {station.name} <Id>{station.code}</Id>
             </Typography>
             <Typography variant="body2" color="text.secondary">
-              {counted(station.queuedBatches, 'batch waits', 'batches wait')} · <Figure>{station.queuedHours.toFixed(1)}</Figure> h of <Figure>{station.weeklyHours.toFixed(0)}</Figure> h a week
+              {counted(station.queuedBatches, 'batch waits', 'batches wait')} · <Figure>{station.queuedHours.toFixed(1)}</Figure> h of{' '}
+              <Figure>{station.weeklyHours.toFixed(0)}</Figure> h a week
             </Typography>
             <Box sx={{ display: 'flex', gap: 1, mt: 1, flexWrap: 'wrap' }}>
               {Array.from({ length: station.benches }, (_, i) => {
                 const batch = running[i];
                 return (
-                  <Box key={i} sx={{ flex: '1 1 110px', minHeight: 48, border: 1, borderStyle: batch ? 'solid' : 'dashed', borderColor: batch ? 'text.primary' : 'divider', borderRadius: 1, p: 1, display: 'flex', alignItems: 'center', gap: 1 }}>
+                  <Box
+                    key={i}
+                    sx={{
+                      flex: '1 1 110px',
+                      minHeight: 48,
+                      border: 1,
+                      borderStyle: batch ? 'solid' : 'dashed',
+                      borderColor: batch ? 'text.primary' : 'divider',
+                      borderRadius: 1,
+                      p: 1,
+                      display: 'flex',
+                      alignItems: 'center',
+                      gap: 1,
+                    }}
+                  >
                     {batch ? (
-                      <Box component={RouterLink} to={`/batches/${batch.id}`} sx={{ display: 'flex', gap: 1, alignItems: 'center', color: 'inherit' }}>
+                      <Box
+                        component={RouterLink}
+                        to={`/batches/${batch.id}`}
+                        sx={{ display: 'flex', gap: 1, alignItems: 'center', color: 'inherit' }}
+                      >
                         <StreamGlyph of={batch.component} />
                         <span>
                           <Id>{batch.id}</Id> {batch.quantity} × {batch.modelName}
@@ -106,13 +134,36 @@ function Stations({ stations, batches }: { stations: readonly View<'StationFlowV
 /** The waits of a stage, in the order in which they end. */
 function Dwells({ batches }: { batches: readonly View<'BatchView'>[] }) {
   const { nowMs, clock, may } = useSession();
-  const dwelling = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished').sort((a, b) => (a.verdict === 'pass' ? 0 : (a.untilMs ?? Infinity)) - (b.verdict === 'pass' ? 0 : (b.untilMs ?? Infinity)));
+  const dwelling = batches
+    .filter((b) => b.status === 'dwelling' || b.status === 'finished')
+    .sort((a, b) => (a.verdict === 'pass' ? 0 : (a.untilMs ?? Infinity)) - (b.verdict === 'pass' ? 0 : (b.untilMs ?? Infinity)));
   if (dwelling.length === 0) return null;
   return (
     <Section title="Waits, in order of coming out">
-      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))', columnGap: 3 }}>
+      <Box
+        component="ul"
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          display: 'grid',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))',
+          columnGap: 3,
+        }}
+      >
         {dwelling.map((batch) => (
-          <Box component="li" key={batch.id} sx={{ display: 'flex', gap: 1.5, alignItems: 'center', py: 0.75, borderBottom: 1, borderColor: 'divider' }}>
+          <Box
+            component="li"
+            key={batch.id}
+            sx={{
+              display: 'flex',
+              gap: 1.5,
+              alignItems: 'center',
+              py: 0.75,
+              borderBottom: 1,
+              borderColor: 'divider',
+            }}
+          >
             <DwellRing done={batch.done} untilMs={batch.untilMs} verdict={batch.verdict} size={40} />
             <Box sx={{ flex: 1, minWidth: 0 }}>
               <Box component={RouterLink} to={`/batches/${batch.id}`} sx={{ color: 'inherit' }}>
@@ -120,10 +171,16 @@ function Dwells({ batches }: { batches: readonly View<'BatchView'>[] }) {
               </Box>
               <Typography variant="body2" color="text.secondary">
                 {batch.operationName}:{' '}
-                {batch.verdict === 'pass' ? 'can go now' : batch.untilMs === null ? batch.findings.find((f) => f.verdict !== 'pass')?.sentence : `free ${clock(batch.untilMs)} · ${formatDuration(batch.untilMs - nowMs)}`}
+                {batch.verdict === 'pass'
+                  ? 'can go now'
+                  : batch.untilMs === null
+                    ? batch.findings.find((f) => f.verdict !== 'pass')?.sentence
+                    : `free ${clock(batch.untilMs)} · ${formatDuration(batch.untilMs - nowMs)}`}
               </Typography>
             </Box>
-            {batch.verdict === 'pass' && may('operator') && <GateAct subject="batch" id={batch.id} version={batch.version} label={`Move ${batch.id}`} />}
+            {batch.verdict === 'pass' && may('operator') && (
+              <GateAct subject="batch" id={batch.id} version={batch.version} label={`Move ${batch.id}`} />
+            )}
           </Box>
         ))}
       </Box>

@@ -30,7 +30,13 @@ export default function RecordScreen() {
       {(record) => (
         <>
           <Headline record={record} />
-          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }, gap: 3 }}>
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) minmax(0, 1fr)' },
+              gap: 3,
+            }}
+          >
             {record.parts.map((part) => (
               <Part key={part.pieceId} part={part} />
             ))}
@@ -50,7 +56,13 @@ export default function RecordScreen() {
               ))}
             </Section>
           )}
-          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) minmax(0, 1fr)' }, gap: 3 }}>
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 1fr) minmax(0, 1fr)' },
+              gap: 3,
+            }}
+          >
             <Section title="Finish">
               <Finish record={record} />
             </Section>
@@ -61,7 +73,12 @@ export default function RecordScreen() {
           {record.defects.length > 0 && (
             <Section title="Defects and what was done">
               {record.defects.map((d) => (
-                <Finding key={d.id} severity={d.disposition === 'scrap' ? 'stop' : 'attention'} sentence={`${d.pieceId}: ${d.kind}, ${d.disposition}`} remedy={`Found at ${d.operationName}, comes from ${d.originOperationName}. ${d.note} ${d.by}`} />
+                <Finding
+                  key={d.id}
+                  severity={d.disposition === 'scrap' ? 'stop' : 'attention'}
+                  sentence={`${d.pieceId}: ${d.kind}, ${d.disposition}`}
+                  remedy={`Found at ${d.operationName}, comes from ${d.originOperationName}. ${d.note} ${d.by}`}
+                />
               ))}
             </Section>
           )}
@@ -84,7 +101,8 @@ function Headline({ record }: { record: Instrument }) {
     <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
       <StreamGlyph of="instrument" size={48} />
       <Answer>
-        {instrument.modelName}, {record.construction}. Started <Figure>{date(instrument.startedMs)}</Figure>, fitted <Figure>{date(instrument.fittedMs)}</Figure>
+        {instrument.modelName}, {record.construction}. Started <Figure>{date(instrument.startedMs)}</Figure>, fitted{' '}
+        <Figure>{date(instrument.fittedMs)}</Figure>
         {record.clearanceMm !== null && (
           <>
             {' '}
@@ -197,7 +215,12 @@ function Measures({ record }: { record: Instrument }) {
 
 function Steps({ record }: { record: Instrument }) {
   const { dateTime } = useSession();
-  const when = (headerName: string, field: string) => ({ field, headerName, width: 150, valueFormatter: (value: number | null) => (value === null ? '' : dateTime(value)) });
+  const when = (headerName: string, field: string) => ({
+    field,
+    headerName,
+    width: 150,
+    valueFormatter: (value: number | null) => (value === null ? '' : dateTime(value)),
+  });
   const columns: GridColDef<View<'VisitView'>>[] = [
     { field: 'operationName', headerName: 'Step', flex: 1, minWidth: 180 },
     { field: 'stationName', headerName: 'Station', flex: 1, minWidth: 150 },
@@ -205,7 +228,15 @@ function Steps({ record }: { record: Instrument }) {
     when('Left', 'leftMs'),
     { field: 'by', headerName: 'Who', width: 170 },
   ];
-  return <DataTable label={`Steps of ${record.instrument.serial}`} rows={record.visits} columns={columns} getRowId={(v) => `${v.operationId}/${v.pass}`} height={340} />;
+  return (
+    <DataTable
+      label={`Steps of ${record.instrument.serial}`}
+      rows={record.visits}
+      columns={columns}
+      getRowId={(v) => `${v.operationId}/${v.pass}`}
+      height={340}
+    />
+  );
 }
 
 function Log({ record }: { record: Instrument }) {

@@ -18,7 +18,12 @@ export default function RecordsScreen() {
     { field: 'state', headerName: 'State', width: 100 },
     { field: 'batchId', headerName: 'Batch', width: 90 },
     { field: 'fittedMs', headerName: 'Fitted', width: 120, valueFormatter: (value: number) => date(value) },
-    { field: 'shippedMs', headerName: 'Shipped', width: 120, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
+    {
+      field: 'shippedMs',
+      headerName: 'Shipped',
+      width: 120,
+      valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
+    },
     { field: 'consignee', headerName: 'Consignee', flex: 1, minWidth: 180 },
   ];
   return (
@@ -26,9 +31,18 @@ export default function RecordsScreen() {
       {(instruments) => (
         <>
           <Answer>
-            <Figure>{instruments.length}</Figure> instruments have a serial; <Figure>{instruments.filter((i) => i.state === 'in work').length}</Figure> are in work. Each record leads back to its wood.
+            <Figure>{instruments.length}</Figure> instruments have a serial;{' '}
+            <Figure>{instruments.filter((i) => i.state === 'in work').length}</Figure> are in work. Each record leads back to its wood.
           </Answer>
-          <DataTable label="Instruments" rows={instruments} columns={columns} getRowId={(i) => i.serial} onOpen={(i) => void navigate(`/records/${i.serial}`)} height="calc(100vh - 210px)" empty="No instrument has a serial yet. Serials are given at fitting." />
+          <DataTable
+            label="Instruments"
+            rows={instruments}
+            columns={columns}
+            getRowId={(i) => i.serial}
+            onOpen={(i) => void navigate(`/records/${i.serial}`)}
+            height="calc(100vh - 210px)"
+            empty="No instrument has a serial yet. Serials are given at fitting."
+          />
         </>
       )}
     </Screen>

@@ -23,12 +23,23 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
     { field: 'setupMinutes', headerName: 'Set-up, min', type: 'number', width: 95 },
     { field: 'minutesPerPiece', headerName: 'Min a piece', type: 'number', width: 95 },
     { field: 'rules', headerName: 'Gate', width: 210, valueFormatter: (value: string[]) => value.join('; ') },
-    { field: 'characteristics', headerName: 'Measures and bands', width: 240, valueFormatter: (value: View<'CharacteristicView'>[]) => value.map(band).join('; ') },
+    {
+      field: 'characteristics',
+      headerName: 'Measures and bands',
+      width: 240,
+      valueFormatter: (value: View<'CharacteristicView'>[]) => value.map(band).join('; '),
+    },
   ];
   return (
     <>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 1.5, flexWrap: 'wrap' }}>
-        <TextField select label="Model" value={model.id} onChange={(event) => setSearch({ tab: 'Models', model: event.target.value })} sx={{ minWidth: 180 }}>
+        <TextField
+          select
+          label="Model"
+          value={model.id}
+          onChange={(event) => setSearch({ tab: 'Models', model: event.target.value })}
+          sx={{ minWidth: 180 }}
+        >
           {models.map((m) => (
             <MenuItem key={m.id} value={m.id}>
               {m.name}
@@ -36,11 +47,18 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
           ))}
         </TextField>
         <Typography color="text.secondary">
-          {model.code} · {model.construction} · scale {formatLength(model.scaleLengthMm, units)} · batches of {model.batchSize} · body {wood(model.bodyWood)}
+          {model.code} · {model.construction} · scale {formatLength(model.scaleLengthMm, units)} · batches of {model.batchSize} · body{' '}
+          {wood(model.bodyWood)}
           {model.neckWood && ` · neck ${wood(model.neckWood)}`} · route version {model.routeVersion}
         </Typography>
       </Box>
-      <DataTable label={`Route of ${model.name}`} rows={model.steps} columns={columns} getRowId={(s) => s.id} height="calc(100vh - 340px)" />
+      <DataTable
+        label={`Route of ${model.name}`}
+        rows={model.steps}
+        columns={columns}
+        getRowId={(s) => s.id}
+        height="calc(100vh - 340px)"
+      />
     </>
   );
 }

@@ -1,4 +1,16 @@
-import { Autocomplete, Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, MenuItem, Stack, TextField } from '@mui/material';
+import {
+  Autocomplete,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  MenuItem,
+  Stack,
+  TextField,
+} from '@mui/material';
 import { Controller, useForm } from 'react-hook-form';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand, useSetup } from '../app/queries.ts';
@@ -19,12 +31,25 @@ interface Fields {
 export function PersonDialog({ person, onClose }: { person: View<'PersonView'> | null; onClose: () => void }) {
   const setup = useSetup();
   const { register, control, handleSubmit, formState } = useForm<Fields>({
-    defaultValues: { login: person?.login ?? '', name: person?.name ?? '', role: person?.role ?? 'operator', skills: person?.skills ?? [], password: '', active: person?.active ?? true },
+    defaultValues: {
+      login: person?.login ?? '',
+      name: person?.name ?? '',
+      role: person?.role ?? 'operator',
+      skills: person?.skills ?? [],
+      password: '',
+      active: person?.active ?? true,
+    },
   });
   const { errors } = formState;
   const save = useCommand(({ login, name, role, skills, password, active }: Fields, headers) =>
     person
-      ? ask(client.PUT('/api/people/{id}', { params: { path: { id: person.id } }, body: { version: person.version, name, role, skills, active }, headers }))
+      ? ask(
+          client.PUT('/api/people/{id}', {
+            params: { path: { id: person.id } },
+            body: { version: person.version, name, role, skills, active },
+            headers,
+          }),
+        )
       : ask(client.POST('/api/people', { body: { login, name, role, skills, password }, headers })),
   );
   return (
@@ -33,8 +58,21 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
         <DialogTitle id="person-title">{person ? person.name : 'Add a person'}</DialogTitle>
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>
-            {!person && <TextField label="Sign-in name" autoComplete="off" {...register('login', { required: 'Choose a sign-in name' })} error={!!errors.login} helperText={errors.login?.message} />}
-            <TextField label="Name" {...register('name', { required: 'Type the name' })} error={!!errors.name} helperText={errors.name?.message} />
+            {!person && (
+              <TextField
+                label="Sign-in name"
+                autoComplete="off"
+                {...register('login', { required: 'Choose a sign-in name' })}
+                error={!!errors.login}
+                helperText={errors.login?.message}
+              />
+            )}
+            <TextField
+              label="Name"
+              {...register('name', { required: 'Type the name' })}
+              error={!!errors.name}
+              helperText={errors.name?.message}
+            />
             <Controller
               name="role"
               control={control}
@@ -52,13 +90,39 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
               name="skills"
               control={control}
               render={({ field }) => (
-                <Autocomplete multiple freeSolo options={(setup.data?.skills ?? []).map((s) => s.skill)} value={field.value} onChange={(_, value) => field.onChange(value)} renderInput={(params) => <TextField {...params} label="Skills" helperText="Choose, or type a new one and press Enter" />} />
+                <Autocomplete
+                  multiple
+                  freeSolo
+                  options={(setup.data?.skills ?? []).map((s) => s.skill)}
+                  value={field.value}
+                  onChange={(_, value) => field.onChange(value)}
+                  renderInput={(params) => <TextField {...params} label="Skills" helperText="Choose, or type a new one and press Enter" />}
+                />
               )}
             />
             {person ? (
-              <Controller name="active" control={control} render={({ field }) => <FormControlLabel control={<Checkbox checked={field.value} onChange={field.onChange} />} label="Works here: may sign in" />} />
+              <Controller
+                name="active"
+                control={control}
+                render={({ field }) => (
+                  <FormControlLabel
+                    control={<Checkbox checked={field.value} onChange={field.onChange} />}
+                    label="Works here: may sign in"
+                  />
+                )}
+              />
             ) : (
-              <TextField label="First password" type="password" autoComplete="new-password" {...register('password', { minLength: { value: 10, message: 'At least 10 characters' }, required: 'Choose a password' })} error={!!errors.password} helperText={errors.password?.message ?? 'At least 10 characters'} />
+              <TextField
+                label="First password"
+                type="password"
+                autoComplete="new-password"
+                {...register('password', {
+                  minLength: { value: 10, message: 'At least 10 characters' },
+                  required: 'Choose a password',
+                })}
+                error={!!errors.password}
+                helperText={errors.password?.message ?? 'At least 10 characters'}
+              />
             )}
             {save.error && <ErrorNote error={save.error} />}
           </Stack>

@@ -43,8 +43,25 @@ function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: bo
     <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
       <Stack spacing={2}>
         <Stack direction="row" spacing={2}>
-          <Choice control={control} name="gateSchool" label="Judged by" options={[['meter', 'meter'], ['calendar', 'calendar'], ['both', 'both']]} />
-          <Choice control={control} name="bandSchool" label="Band" options={[['shop', 'follows the shop’s EMC'], ['fixed', 'fixed']]} />
+          <Choice
+            control={control}
+            name="gateSchool"
+            label="Judged by"
+            options={[
+              ['meter', 'meter'],
+              ['calendar', 'calendar'],
+              ['both', 'both'],
+            ]}
+          />
+          <Choice
+            control={control}
+            name="bandSchool"
+            label="Band"
+            options={[
+              ['shop', 'follows the shop’s EMC'],
+              ['fixed', 'fixed'],
+            ]}
+          />
         </Stack>
         <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))', gap: 2 }}>
           {NUMBERS.map(([name, label]) => (
@@ -54,13 +71,21 @@ function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: bo
               control={control}
               rules={{ validate: (value) => Number.isFinite(value) || 'A number' }}
               render={({ field, fieldState }) => (
-                <TextField label={label} type="number" value={Number.isNaN(field.value) ? '' : field.value} onChange={(event) => field.onChange(event.target.value === '' ? NaN : Number(event.target.value))} error={!!fieldState.error} slotProps={{ htmlInput: { step: 'any' } }} />
+                <TextField
+                  label={label}
+                  type="number"
+                  value={Number.isNaN(field.value) ? '' : field.value}
+                  onChange={(event) => field.onChange(event.target.value === '' ? NaN : Number(event.target.value))}
+                  error={!!fieldState.error}
+                  slotProps={{ htmlInput: { step: 'any' } }}
+                />
               )}
             />
           ))}
         </Box>
         <Typography variant="body2" color="text.secondary">
-          A band that follows the shop keeps parts at the humidity where they will live. Two points of spread and one and a half between core and shell are where glued panels start to cup.
+          A band that follows the shop keeps parts at the humidity where they will live. Two points of spread and one and a half between
+          core and shell are where glued panels start to cup.
         </Typography>
         {save.error && <ErrorNote error={save.error} />}
         {editable && (
@@ -73,7 +98,17 @@ function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: bo
   );
 }
 
-function Choice({ control, name, label, options }: { control: Control<Moisture>; name: 'gateSchool' | 'bandSchool'; label: string; options: readonly (readonly [string, string])[] }) {
+function Choice({
+  control,
+  name,
+  label,
+  options,
+}: {
+  control: Control<Moisture>;
+  name: 'gateSchool' | 'bandSchool';
+  label: string;
+  options: readonly (readonly [string, string])[];
+}) {
   return (
     <Controller
       name={name}
@@ -92,7 +127,9 @@ function Choice({ control, name, label, options }: { control: Control<Moisture>;
 }
 
 function SerialForm({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
-  const { control, register, handleSubmit, formState } = useForm<View<'ChangeSerialDto'>>({ values: setup.serial });
+  const { control, register, handleSubmit, formState } = useForm<View<'ChangeSerialDto'>>({
+    values: setup.serial,
+  });
   const save = useCommand((body: View<'ChangeSerialDto'>, headers) => ask(client.PUT('/api/settings/serial', { body, headers })));
   return (
     <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>

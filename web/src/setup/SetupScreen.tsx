@@ -30,10 +30,19 @@ export default function SetupScreen() {
         return (
           <>
             <Answer>
-              <Figure>{setup.people.filter((p) => p.active).length}</Figure> people, <Figure>{setup.stations.length}</Figure> stations, <Figure>{setup.models.length}</Figure> models.{' '}
-              {alone.length === 0 ? 'Every skill is held by two people or more.' : `${counted(alone.length, 'skill is', 'skills are')} held by one person alone: ${alone.map((s) => s.skill).join(', ')}.`}
+              <Figure>{setup.people.filter((p) => p.active).length}</Figure> people, <Figure>{setup.stations.length}</Figure> stations,{' '}
+              <Figure>{setup.models.length}</Figure> models.{' '}
+              {alone.length === 0
+                ? 'Every skill is held by two people or more.'
+                : `${counted(alone.length, 'skill is', 'skills are')} held by one person alone: ${alone.map((s) => s.skill).join(', ')}.`}
             </Answer>
-            <Tabs value={tab} onChange={(_, value: TabName) => setSearch({ tab: value })} variant="scrollable" aria-label="Parts of the set-up" sx={{ mb: 2 }}>
+            <Tabs
+              value={tab}
+              onChange={(_, value: TabName) => setSearch({ tab: value })}
+              variant="scrollable"
+              aria-label="Parts of the set-up"
+              sx={{ mb: 2 }}
+            >
               {TABS.map((name) => (
                 <Tab key={name} label={name} value={name} />
               ))}
@@ -61,9 +70,25 @@ function People({ people }: { people: readonly View<'PersonView'>[] }) {
     { field: 'name', headerName: 'Name', width: 190 },
     { field: 'login', headerName: 'Sign-in', width: 110 },
     { field: 'role', headerName: 'Role', width: 100 },
-    { field: 'skills', headerName: 'Skills', flex: 1, minWidth: 260, valueFormatter: (value: string[]) => value.join(', ') },
-    { field: 'awayUntilMs', headerName: 'Away until', width: 120, valueFormatter: (value: number | null) => (value === null ? '' : date(value)) },
-    { field: 'active', headerName: 'State', width: 90, valueFormatter: (value: boolean) => (value ? 'active' : 'left') },
+    {
+      field: 'skills',
+      headerName: 'Skills',
+      flex: 1,
+      minWidth: 260,
+      valueFormatter: (value: string[]) => value.join(', '),
+    },
+    {
+      field: 'awayUntilMs',
+      headerName: 'Away until',
+      width: 120,
+      valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
+    },
+    {
+      field: 'active',
+      headerName: 'State',
+      width: 90,
+      valueFormatter: (value: boolean) => (value ? 'active' : 'left'),
+    },
   ];
   return (
     <>
@@ -72,7 +97,14 @@ function People({ people }: { people: readonly View<'PersonView'>[] }) {
           Add a person
         </Button>
       )}
-      <DataTable label="People" rows={people} columns={columns} getRowId={(p) => p.id} height={TABLE_HEIGHT} {...(may('manager') ? { onOpen: setEdited } : {})} />
+      <DataTable
+        label="People"
+        rows={people}
+        columns={columns}
+        getRowId={(p) => p.id}
+        height={TABLE_HEIGHT}
+        {...(may('manager') ? { onOpen: setEdited } : {})}
+      />
       {edited !== null && <PersonDialog person={edited === 'new' ? null : edited} onClose={() => setEdited(null)} />}
     </>
   );
@@ -81,9 +113,26 @@ function People({ people }: { people: readonly View<'PersonView'>[] }) {
 function Skills({ skills }: { skills: readonly View<'SkillView'>[] }) {
   const columns: GridColDef<View<'SkillView'>>[] = [
     { field: 'skill', headerName: 'Skill', width: 180 },
-    { field: 'count', headerName: 'Held by', type: 'number', width: 90, valueGetter: (_, row) => row.holders.length },
-    { field: 'holders', headerName: 'Who', flex: 1, minWidth: 300, valueFormatter: (value: string[]) => value.join(', ') },
-    { field: 'risk', headerName: 'Risk', width: 180, valueGetter: (_, row) => (row.holders.length === 1 ? 'one person alone' : '') },
+    {
+      field: 'count',
+      headerName: 'Held by',
+      type: 'number',
+      width: 90,
+      valueGetter: (_, row) => row.holders.length,
+    },
+    {
+      field: 'holders',
+      headerName: 'Who',
+      flex: 1,
+      minWidth: 300,
+      valueFormatter: (value: string[]) => value.join(', '),
+    },
+    {
+      field: 'risk',
+      headerName: 'Risk',
+      width: 180,
+      valueGetter: (_, row) => (row.holders.length === 1 ? 'one person alone' : ''),
+    },
   ];
   return <DataTable label="Skills" rows={skills} columns={columns} getRowId={(s) => s.skill} height={TABLE_HEIGHT} />;
 }
@@ -97,11 +146,23 @@ function Stations({ stations, zones }: { stations: readonly View<'StationView'>[
     { field: 'stage', headerName: 'Stage', width: 120 },
     { field: 'kind', headerName: 'Kind', width: 90 },
     { field: 'places', headerName: 'Benches or places', type: 'number', width: 140 },
-    { field: 'zoneId', headerName: 'Climate zone', width: 150, valueFormatter: (value: string) => zones.find((z) => z.id === value)?.name ?? value },
+    {
+      field: 'zoneId',
+      headerName: 'Climate zone',
+      width: 150,
+      valueFormatter: (value: string) => zones.find((z) => z.id === value)?.name ?? value,
+    },
   ];
   return (
     <>
-      <DataTable label="Stations" rows={stations} columns={columns} getRowId={(s) => s.code} height={TABLE_HEIGHT} {...(may('manager') ? { onOpen: setEdited } : {})} />
+      <DataTable
+        label="Stations"
+        rows={stations}
+        columns={columns}
+        getRowId={(s) => s.code}
+        height={TABLE_HEIGHT}
+        {...(may('manager') ? { onOpen: setEdited } : {})}
+      />
       {edited && <StationDialog station={edited} onClose={() => setEdited(null)} />}
     </>
   );
@@ -125,7 +186,8 @@ function CalendarFeed() {
   return (
     <>
       <Typography sx={{ mb: 1, maxWidth: '70ch' }}>
-        Any calendar program can show when batches come free. The address is private to you: whoever has it can read the feed. A new one makes the one before useless.
+        Any calendar program can show when batches come free. The address is private to you: whoever has it can read the feed. A new one
+        makes the one before useless.
       </Typography>
       <Button variant="outlined" onClick={() => renew.mutate(undefined)} loading={renew.isPending}>
         Make a new feed address

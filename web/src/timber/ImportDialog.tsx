@@ -17,9 +17,20 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
   const columns: GridColDef<View<'ImportRowView'>>[] = [
     { field: 'line', headerName: 'Line', type: 'number', width: 60 },
     { field: 'lotId', headerName: 'Lot', width: 80 },
-    { field: 'atMs', headerName: 'When', width: 150, valueFormatter: (value: number | null) => (value === null ? '' : dateTime(value)) },
+    {
+      field: 'atMs',
+      headerName: 'When',
+      width: 150,
+      valueFormatter: (value: number | null) => (value === null ? '' : dateTime(value)),
+    },
     { field: 'text', headerName: 'Readings', flex: 1, minWidth: 160 },
-    { field: 'problem', headerName: 'Why not', flex: 1, minWidth: 220, valueFormatter: (value: string | null) => value ?? 'good' },
+    {
+      field: 'problem',
+      headerName: 'Why not',
+      flex: 1,
+      minWidth: 220,
+      valueFormatter: (value: string | null) => value ?? 'good',
+    },
   ];
   const choose = async (file: File | undefined) => {
     if (!file) return;
@@ -34,19 +45,27 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
       <DialogContent>
         <Stack spacing={2}>
           <Typography>
-            A CSV file with a first line <code>lot,date,wood_temp_c,readings</code>; readings as they are typed, for instance <code>8.4 8.6 c9.1</code>.
+            A CSV file with a first line <code>lot,date,wood_temp_c,readings</code>; readings as they are typed, for instance{' '}
+            <code>8.4 8.6 c9.1</code>.
           </Typography>
           <Box>
             <Button component="label" variant="outlined">
               Choose a file
-              <input type="file" accept=".csv,text/csv" aria-label="File of readings" style={{ position: 'absolute', opacity: 0, width: 1 }} onChange={(event) => void choose(event.target.files?.[0])} />
+              <input
+                type="file"
+                accept=".csv,text/csv"
+                aria-label="File of readings"
+                style={{ position: 'absolute', opacity: 0, width: 1 }}
+                onChange={(event) => void choose(event.target.files?.[0])}
+              />
             </Button>
           </Box>
           {(preview.error ?? take.error) && <ErrorNote error={preview.error ?? take.error} />}
           {result && (
             <>
               <Alert severity={result.bad > 0 ? 'warning' : 'success'} variant="outlined">
-                {result.saved ? `${result.good} sessions saved.` : `${result.good} lines can be taken.`} {result.bad > 0 && `${result.bad} cannot; they are left out.`}
+                {result.saved ? `${result.good} sessions saved.` : `${result.good} lines can be taken.`}{' '}
+                {result.bad > 0 && `${result.bad} cannot; they are left out.`}
               </Alert>
               <DataTable label="Lines of the file" rows={result.rows} columns={columns} getRowId={(r) => r.line} height={300} />
             </>
@@ -56,7 +75,12 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
       <DialogActions>
         <Button onClick={onClose}>{take.data ? 'Close' : 'Cancel'}</Button>
         {!take.data && (
-          <Button variant="contained" disabled={csv === null || !preview.data || preview.data.good === 0} loading={take.isPending} onClick={() => csv !== null && take.mutate(csv)}>
+          <Button
+            variant="contained"
+            disabled={csv === null || !preview.data || preview.data.good === 0}
+            loading={take.isPending}
+            onClick={() => csv !== null && take.mutate(csv)}
+          >
             Take the good lines
           </Button>
         )}

@@ -30,11 +30,18 @@ export default function LotScreen() {
         <>
           <Headline card={card} />
           <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
-            {card.lot.species}, {card.lot.form} for {card.lot.use}, {formatLength(card.lot.thicknessMm, units)} thick · {formatLumber(card.lot.leftM3, units)} left of {formatLumber(card.lot.volumeM3, units)} ·{' '}
-            {card.lot.supplier}, {card.lot.origin} · {card.zoneName}
+            {card.lot.species}, {card.lot.form} for {card.lot.use}, {formatLength(card.lot.thicknessMm, units)} thick ·{' '}
+            {formatLumber(card.lot.leftM3, units)} left of {formatLumber(card.lot.volumeM3, units)} · {card.lot.supplier}, {card.lot.origin}{' '}
+            · {card.zoneName}
             {card.lot.restricted && ` · permit ${card.lot.permit ?? 'missing'}`}
           </Typography>
-          <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 5fr) minmax(0, 6fr)' }, gap: 3 }}>
+          <Box
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 5fr) minmax(0, 6fr)' },
+              gap: 3,
+            }}
+          >
             <Box>
               {card.lot.state === 'drying' && (
                 <Section title="Release gate">
@@ -103,7 +110,10 @@ function Headline({ card }: { card: View<'LotCardView'> }) {
           .{' '}
           {lot.verdict === 'pass'
             ? 'It can be released.'
-            : (lot.never ?? (lot.daysToBand !== null && lot.daysToBand > 0 ? `About ${Math.ceil(lot.daysToBand)} days to the band, by the prior for its species and thickness.` : 'The mean is in band; see what else its gate asks.'))}
+            : (lot.never ??
+              (lot.daysToBand !== null && lot.daysToBand > 0
+                ? `About ${Math.ceil(lot.daysToBand)} days to the band, by the prior for its species and thickness.`
+                : 'The mean is in band; see what else its gate asks.'))}
         </>
       )}
     </Answer>
@@ -122,7 +132,9 @@ function ReadingForm({ card }: { card: View<'LotCardView'> }) {
     'l',
     useCallback(() => field.current?.focus(), []),
   );
-  const log = useCommand((body: View<'ReadingsDto'>, headers) => ask(client.POST('/api/lots/{id}/readings', { params: { path: { id: lot.id } }, body, headers })));
+  const log = useCommand((body: View<'ReadingsDto'>, headers) =>
+    ask(client.POST('/api/lots/{id}/readings', { params: { path: { id: lot.id } }, body, headers })),
+  );
   const woodTempC = Number((temp ?? roomTempC?.toFixed(1) ?? '20').replace(',', '.'));
   const tempFits = woodTempC >= -20 && woodTempC <= 60;
   const { readings, problems } = parseReadings(text);
@@ -147,12 +159,29 @@ function ReadingForm({ card }: { card: View<'LotCardView'> }) {
         aside={<Typography variant="caption">corrected</Typography>}
       />
       <Stack direction="row" spacing={1.5}>
-        <TextField label="Wood temperature, °C" value={temp ?? roomTempC?.toFixed(1) ?? '20'} onChange={(event) => setTemp(event.target.value)} error={!tempFits} sx={{ width: 170 }} />
-        <TextField select label="Meter" value={meter} onChange={(event) => setMeter(event.target.value === 'pin' ? 'pin' : 'pinless')} sx={{ width: 120 }}>
+        <TextField
+          label="Wood temperature, °C"
+          value={temp ?? roomTempC?.toFixed(1) ?? '20'}
+          onChange={(event) => setTemp(event.target.value)}
+          error={!tempFits}
+          sx={{ width: 170 }}
+        />
+        <TextField
+          select
+          label="Meter"
+          value={meter}
+          onChange={(event) => setMeter(event.target.value === 'pin' ? 'pin' : 'pinless')}
+          sx={{ width: 120 }}
+        >
           <MenuItem value="pin">pin</MenuItem>
           <MenuItem value="pinless">pinless</MenuItem>
         </TextField>
-        <Button variant="contained" disabled={readings.length === 0 || problems.length > 0 || !tempFits} loading={log.isPending} onClick={() => log.mutate({ version: lot.version, text, woodTempC, meter }, { onSuccess: () => setText('') })}>
+        <Button
+          variant="contained"
+          disabled={readings.length === 0 || problems.length > 0 || !tempFits}
+          loading={log.isPending}
+          onClick={() => log.mutate({ version: lot.version, text, woodTempC, meter }, { onSuccess: () => setText('') })}
+        >
           Log session
         </Button>
       </Stack>

@@ -18,13 +18,21 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
   const { dateTime, may } = useSession();
   const [struck, setStruck] = useState<Row | null>(null);
   const [reason, setReason] = useState('');
-  const strike = useCommand((body: View<'StrikeDto'>, headers) => ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })));
+  const strike = useCommand((body: View<'StrikeDto'>, headers) =>
+    ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })),
+  );
   const rows: Row[] = card.sessions.flatMap((s) => s.readings.map((r) => ({ ...r, sessionId: s.id, atMs: s.atMs, by: s.by }))).reverse();
   const columns: GridColDef<Row>[] = [
     { field: 'atMs', headerName: 'When', width: 145, valueFormatter: (value: number) => dateTime(value) },
     { field: 'depth', headerName: 'Depth', width: 70 },
     { field: 'rawPct', headerName: 'Meter %', type: 'number', width: 85 },
-    { field: 'correctedPct', headerName: 'Corrected %', type: 'number', width: 105, valueFormatter: (value: number) => value.toFixed(1) },
+    {
+      field: 'correctedPct',
+      headerName: 'Corrected %',
+      type: 'number',
+      width: 105,
+      valueFormatter: (value: number) => value.toFixed(1),
+    },
     { field: 'by', headerName: 'Who', flex: 1, minWidth: 110 },
     {
       field: 'struck',
@@ -46,17 +54,38 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
   };
   return (
     <>
-      <DataTable label={`Readings of ${card.lot.id}`} rows={rows} columns={columns} getRowId={(r) => `${r.sessionId}/${r.seq}`} height={320} empty="No session yet" />
+      <DataTable
+        label={`Readings of ${card.lot.id}`}
+        rows={rows}
+        columns={columns}
+        getRowId={(r) => `${r.sessionId}/${r.seq}`}
+        height={320}
+        empty="No session yet"
+      />
       {struck && (
         <Dialog open onClose={close} aria-labelledby="strike-title">
           <DialogTitle id="strike-title">Strike out {struck.rawPct} %</DialogTitle>
           <DialogContent>
-            <TextField label="Why it does not count" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus sx={{ mt: 1 }} fullWidth />
+            <TextField
+              label="Why it does not count"
+              value={reason}
+              onChange={(event) => setReason(event.target.value)}
+              autoFocus
+              sx={{ mt: 1 }}
+              fullWidth
+            />
             {strike.error && <ErrorNote error={strike.error} />}
           </DialogContent>
           <DialogActions>
             <Button onClick={close}>Cancel</Button>
-            <Button variant="contained" disabled={reason.trim() === ''} loading={strike.isPending} onClick={() => strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason }, { onSuccess: close })}>
+            <Button
+              variant="contained"
+              disabled={reason.trim() === ''}
+              loading={strike.isPending}
+              onClick={() =>
+                strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason }, { onSuccess: close })
+              }
+            >
               Strike out
             </Button>
           </DialogActions>

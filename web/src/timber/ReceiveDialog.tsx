@@ -1,6 +1,17 @@
 import { boardFeetToM3, inchToMm, LOT_USES, SHRINKAGE_PER_POINT, type LotUse } from '@ample-crane/core';
-import { Button, Checkbox, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, MenuItem, Stack, TextField } from '@mui/material';
-import { Controller, useForm } from 'react-hook-form';
+import {
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  MenuItem,
+  Stack,
+  TextField,
+} from '@mui/material';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand, useZones } from '../app/queries.ts';
@@ -29,10 +40,22 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
   const zones = useZones();
   const navigate = useNavigate();
   const receive = useCommand((body: View<'ReceiveLotDto'>, headers) => ask(client.POST('/api/lots', { body, headers })));
-  const { register, control, handleSubmit, formState, watch } = useForm<Fields>({
-    defaultValues: { species: 'mahogany', form: 'rough lumber', use: 'body', thickness: '', volume: '', supplier: '', origin: '', permit: '', restricted: false, zoneId: 'wood' },
+  const { register, control, handleSubmit, formState } = useForm<Fields>({
+    defaultValues: {
+      species: 'mahogany',
+      form: 'rough lumber',
+      use: 'body',
+      thickness: '',
+      volume: '',
+      supplier: '',
+      origin: '',
+      permit: '',
+      restricted: false,
+      zoneId: 'wood',
+    },
   });
   const { errors } = formState;
+  const restricted = useWatch({ control, name: 'restricted' });
   const submit = (f: Fields) =>
     receive.mutate(
       {
@@ -76,19 +99,64 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>
             <Stack direction="row" spacing={2}>
-              {select('species', 'Species', Object.keys(SHRINKAGE_PER_POINT).map((s) => [s, s] as const))}
-              {select('use', 'For', LOT_USES.map((u) => [u, u] as const))}
+              {select(
+                'species',
+                'Species',
+                Object.keys(SHRINKAGE_PER_POINT).map((s) => [s, s] as const),
+              )}
+              {select(
+                'use',
+                'For',
+                LOT_USES.map((u) => [u, u] as const),
+              )}
             </Stack>
             <Stack direction="row" spacing={2}>
-              <TextField label="Form" fullWidth {...register('form', { required: 'Say what form it has' })} error={!!errors.form} helperText={errors.form?.message} />
-              <TextField label={`Thickness, ${units.length}`} fullWidth {...register('thickness', { validate: positive })} error={!!errors.thickness} helperText={errors.thickness?.message} />
-              <TextField label={`Volume, ${units.lumber === 'm3' ? 'm³' : 'board feet'}`} fullWidth {...register('volume', { validate: positive })} error={!!errors.volume} helperText={errors.volume?.message} />
+              <TextField
+                label="Form"
+                fullWidth
+                {...register('form', { required: 'Say what form it has' })}
+                error={!!errors.form}
+                helperText={errors.form?.message}
+              />
+              <TextField
+                label={`Thickness, ${units.length}`}
+                fullWidth
+                {...register('thickness', { validate: positive })}
+                error={!!errors.thickness}
+                helperText={errors.thickness?.message}
+              />
+              <TextField
+                label={`Volume, ${units.lumber === 'm3' ? 'm³' : 'board feet'}`}
+                fullWidth
+                {...register('volume', { validate: positive })}
+                error={!!errors.volume}
+                helperText={errors.volume?.message}
+              />
             </Stack>
-            <TextField label="Supplier" {...register('supplier', { required: 'Name the supplier' })} error={!!errors.supplier} helperText={errors.supplier?.message} />
-            <TextField label="Origin" {...register('origin', { required: 'Say where it grew' })} error={!!errors.origin} helperText={errors.origin?.message} />
-            {select('zoneId', 'Where it lies', (zones.data ?? [{ id: 'wood', name: 'Wood room' }]).map((z) => [z.id, z.name] as const))}
-            <FormControlLabel control={<Checkbox {...register('restricted')} />} label="Restricted species: permit papers follow the wood" />
-            {watch('restricted') && <TextField label="Permit number" {...register('permit')} helperText="Without it the lot cannot be released." />}
+            <TextField
+              label="Supplier"
+              {...register('supplier', { required: 'Name the supplier' })}
+              error={!!errors.supplier}
+              helperText={errors.supplier?.message}
+            />
+            <TextField
+              label="Origin"
+              {...register('origin', { required: 'Say where it grew' })}
+              error={!!errors.origin}
+              helperText={errors.origin?.message}
+            />
+            {select(
+              'zoneId',
+              'Where it lies',
+              (zones.data ?? [{ id: 'wood', name: 'Wood room' }]).map((z) => [z.id, z.name] as const),
+            )}
+            <FormControlLabel
+              control={<Checkbox {...register('restricted')} />}
+              label="Restricted species: permit papers follow the wood"
+            />
+            {restricted && (
+              <TextField label="Permit number" {...register('permit')} helperText="Without it the lot cannot be released." />
+            )}
             {receive.error && <ErrorNote error={receive.error} />}
           </Stack>
         </DialogContent>

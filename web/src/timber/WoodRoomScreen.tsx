@@ -51,7 +51,8 @@ export default function WoodRoomScreen() {
         return (
           <>
             <Answer>
-              <Figure>{ready.length}</Figure> of {counted(drying.length, 'drying lot', 'drying lots')} can be released now; <Figure>{released.length}</Figure> are free for the mill
+              <Figure>{ready.length}</Figure> of {counted(drying.length, 'drying lot', 'drying lots')} can be released now;{' '}
+              <Figure>{released.length}</Figure> are free for the mill
               {never.length > 0 && (
                 <>
                   ; <Figure>{never.length}</Figure> will not get there where {never.length === 1 ? 'it lies' : 'they lie'}
@@ -67,7 +68,14 @@ export default function WoodRoomScreen() {
                 action={may('lead') ? <GateAct subject="lot" id={lot.id} version={lot.version} label={`Release ${lot.id}`} /> : undefined}
               />
             ))}
-            <ToggleButtonGroup exclusive size="small" value={shown} onChange={(_, value: typeof shown | null) => value && setShown(value)} aria-label="Which lots" sx={{ mb: 1, mt: 1 }}>
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={shown}
+              onChange={(_, value: typeof shown | null) => value && setShown(value)}
+              aria-label="Which lots"
+              sx={{ mb: 1, mt: 1 }}
+            >
               <ToggleButton value="drying">Drying {drying.length}</ToggleButton>
               <ToggleButton value="released">Released {released.length}</ToggleButton>
               <ToggleButton value="used up">Used up {lots.length - drying.length - released.length}</ToggleButton>
@@ -107,19 +115,55 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
     { field: 'species', headerName: 'Species', width: 130 },
     { field: 'use', headerName: 'For', width: 70 },
     { field: 'thicknessMm', headerName: 'mm', type: 'number', width: 60 },
-    { field: 'leftM3', headerName: 'Left', type: 'number', width: 90, valueFormatter: (value: number) => formatLumber(value, units) },
-    { field: 'meanPct', headerName: 'Mean %', type: 'number', width: 80, valueFormatter: (value: number | null) => value?.toFixed(1) ?? '' },
+    {
+      field: 'leftM3',
+      headerName: 'Left',
+      type: 'number',
+      width: 90,
+      valueFormatter: (value: number) => formatLumber(value, units),
+    },
+    {
+      field: 'meanPct',
+      headerName: 'Mean %',
+      type: 'number',
+      width: 80,
+      valueFormatter: (value: number | null) => value?.toFixed(1) ?? '',
+    },
     {
       field: 'latest',
       headerName: 'Latest session against the band',
       width: 240,
       sortable: false,
       valueFormatter: (value: number[]) => value.join(' '),
-      renderCell: ({ row }) => (row.state === 'drying' ? <BandStrip label={`Lot ${row.id}`} unit="%" low={row.band.low} high={row.band.high} values={row.latest} /> : null),
+      renderCell: ({ row }) =>
+        row.state === 'drying' ? (
+          <BandStrip label={`Lot ${row.id}`} unit="%" low={row.band.low} high={row.band.high} values={row.latest} />
+        ) : null,
     },
-    { field: 'daysToBand', headerName: 'Ready', width: 120, valueGetter: (_, row) => (row.never !== null ? Infinity : row.daysToBand), valueFormatter: (_, row) => whenReady(row) },
+    {
+      field: 'daysToBand',
+      headerName: 'Ready',
+      width: 120,
+      valueGetter: (_, row) => (row.never !== null ? Infinity : row.daysToBand),
+      valueFormatter: (_, row) => whenReady(row),
+    },
     { field: 'supplier', headerName: 'Supplier', flex: 1, minWidth: 150 },
-    { field: 'receivedMs', headerName: 'Received', width: 110, valueFormatter: (value: number) => date(value) },
+    {
+      field: 'receivedMs',
+      headerName: 'Received',
+      width: 110,
+      valueFormatter: (value: number) => date(value),
+    },
   ];
-  return <DataTable label="Lots" rows={lots} columns={columns} getRowId={(l) => l.id} onOpen={(l) => void navigate(`/lots/${l.id}`)} height="calc(100vh - 300px)" empty="No lot in this state. Receive one to begin." />;
+  return (
+    <DataTable
+      label="Lots"
+      rows={lots}
+      columns={columns}
+      getRowId={(l) => l.id}
+      onOpen={(l) => void navigate(`/lots/${l.id}`)}
+      height="calc(100vh - 300px)"
+      empty="No lot in this state. Receive one to begin."
+    />
+  );
 }

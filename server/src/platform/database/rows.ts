@@ -22,7 +22,9 @@ async function write<T extends ObjectLiteral>(
   const names = columns.map((c) => `"${c.databaseName}"`);
   const keys = primaryColumns.map((c) => `"${c.databaseName}"`);
   const updates = names.filter((n) => !keys.includes(n)).map((n) => `${n} = excluded.${n}`);
-  const onConflict = !replace ? '' : `on conflict (${keys.join(', ')}) do ${updates.length === 0 ? 'nothing' : `update set ${updates.join(', ')}`}`;
+  const onConflict = !replace
+    ? ''
+    : `on conflict (${keys.join(', ')}) do ${updates.length === 0 ? 'nothing' : `update set ${updates.join(', ')}`}`;
   for (let i = 0; i < rows.length; i += CHUNK) {
     const records = rows.slice(i, i + CHUNK).map((row) =>
       Object.fromEntries(

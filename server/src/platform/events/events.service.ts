@@ -19,6 +19,7 @@ export class EventsService implements OnModuleInit, OnApplicationShutdown {
   private readonly changes = new Subject<ShopChange>();
   private readonly ends = new Subject<void>();
   private client: pg.Client | undefined;
+  private retry: NodeJS.Timeout | undefined;
   private closing = false;
 
   async onModuleInit(): Promise<void> {
@@ -39,26 +40,27 @@ export class EventsService implements OnModuleInit, OnApplicationShutdown {
     const client = new pg.Client({ connectionString: databaseUrl() });
     client.on('notification', ({ payload }) => this.changes.next(JSON.parse(payload ?? '{"topics":[]}') as ShopChange));
     client.on('error', (error) => this.logger.warn(`Lost the database: ${error.message}`));
-    client.on('end', () => {
-      if (!this.closing) setTimeout(() => void this.relisten(), RETRY_MS);
-    });
+    client.on('end', () => this.listenLater());
     await client.connect();
     await client.query(`listen ${CHANNEL}`);
     this.client = client;
   }
 
-  private async relisten(): Promise<void> {
-    try {
-      await this.listen();
-      // Whatever was missed meanwhile is fetched anew.
-      this.changes.next({ topics: ['all'] });
-    } catch {
-      if (!this.closing) setTimeout(() => void this.relisten(), RETRY_MS);
-    }
+  private listenLater(): void {
+    if (this.closing || this.retry !== undefined) return;
+    this.retry = setTimeout(() => {
+      this.retry = undefined;
+      this.listen().then(
+        // Whatever was missed meanwhile is fetched anew.
+        () => this.changes.next({ topics: ['all'] }),
+        () => this.listenLater(),
+      );
+    }, RETRY_MS);
   }
 
   async onApplicationShutdown(): Promise<void> {
     this.closing = true;
+    clearTimeout(this.retry);
     this.ends.next();
     this.changes.complete();
     await this.client?.end();

@@ -30,7 +30,12 @@ export class IdentityGuard implements CanActivate {
     const key = request.header('Idempotency-Key');
     if (key !== undefined && key.length > MAX_KEY_LENGTH)
       throw new Problem(400, 'bad-input', 'Check the input', 'The Idempotency-Key is too long.');
-    request.actor = { personId: person.id, name: person.name, role: person.role, idempotencyKey: key ?? null };
+    request.actor = {
+      personId: person.id,
+      name: person.name,
+      role: person.role,
+      idempotencyKey: key ?? null,
+    };
     return true;
   }
 }

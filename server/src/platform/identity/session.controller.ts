@@ -18,7 +18,8 @@ export class SignInDto {
 }
 
 export class FirstAdministratorDto {
-  @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' }) login: string;
+  @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' })
+  login: string;
   @InText({ max: 80 }) name: string;
   @InText({ min: 10, max: 200 }) password: string;
 }
@@ -86,7 +87,11 @@ export class SessionController {
   @Allow('public')
   @HttpCode(200)
   @ApiOkResponse({ type: DoneView })
-  async first(@Body() dto: FirstAdministratorDto, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<DoneView> {
+  async first(
+    @Body() dto: FirstAdministratorDto,
+    @Req() request: Request,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<DoneView> {
     setCookie(request, response, await this.identity.createFirstAdministrator(dto.login, dto.name, dto.password));
     return { id: dto.login };
   }
@@ -128,7 +133,10 @@ export class SessionController {
   @Allow('viewer')
   @ApiOkResponse({ type: DoneView })
   async preferences(@CurrentActor() actor: Actor, @Body() dto: PreferencesDto): Promise<DoneView> {
-    await this.identity.savePreferences(actor.personId, { ...(dto.units ? { units: { ...dto.units } } : {}), ...(dto.theme ? { theme: dto.theme } : {}) });
+    await this.identity.savePreferences(actor.personId, {
+      ...(dto.units ? { units: { ...dto.units } } : {}),
+      ...(dto.theme ? { theme: dto.theme } : {}),
+    });
     return { id: actor.personId };
   }
 }

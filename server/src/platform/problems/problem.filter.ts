@@ -24,13 +24,16 @@ export class ProblemFilter implements ExceptionFilter {
       response.end();
       return;
     }
-    response.status(problem.status).type('application/problem+json').json({
-      type: `urn:ample-crane:${problem.type}`,
-      title: problem.title,
-      status: problem.status,
-      detail: problem.detail,
-      ...problem.extra,
-    });
+    response
+      .status(problem.status)
+      .type('application/problem+json')
+      .json({
+        type: `urn:ample-crane:${problem.type}`,
+        title: problem.title,
+        status: problem.status,
+        detail: problem.detail,
+        ...problem.extra,
+      });
   }
 
   private toProblem(error: unknown, request: Request): Problem {
@@ -45,9 +48,17 @@ export class ProblemFilter implements ExceptionFilter {
       return new Problem(409, 'conflict', 'Already taken', 'This clashes with something already recorded. Nothing was saved.');
     }
     const message = error instanceof Error ? error.message : String(error);
-    if (DATABASE_GONE.test(message) || (typeof code === 'string' && (code.startsWith('57P') || code.startsWith('08') || code.startsWith('ECONN')))) {
+    if (
+      DATABASE_GONE.test(message) ||
+      (typeof code === 'string' && (code.startsWith('57P') || code.startsWith('08') || code.startsWith('ECONN')))
+    ) {
       this.logger.error(`Database unreachable: ${message}`);
-      return new Problem(503, 'database', 'The database does not answer', 'Nothing was saved. Try again in a moment; what you typed is still here.');
+      return new Problem(
+        503,
+        'database',
+        'The database does not answer',
+        'Nothing was saved. Try again in a moment; what you typed is still here.',
+      );
     }
     this.logger.error(error instanceof Error ? (error.stack ?? message) : message);
     return new Problem(500, 'unexpected', 'Something went wrong', 'Nothing was saved. The fault has been logged.');

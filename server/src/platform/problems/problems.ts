@@ -34,6 +34,12 @@ export const badInput = (field: string, message: string) =>
 
 /** Someone else changed it first. */
 export const stale = (what: string, current: unknown) =>
-  new Problem(409, 'stale', 'Changed meanwhile', `${what} was changed by someone else after you opened it. Look at it again, then decide.`, {
-    current,
-  });
+  new Problem(
+    409,
+    'stale',
+    'Changed meanwhile',
+    `${what} was changed by someone else after you opened it. Look at it again, then decide.`,
+    {
+      current,
+    },
+  );

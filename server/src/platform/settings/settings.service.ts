@@ -15,7 +15,10 @@ export class SettingsService {
 
   async all(manager: EntityManager = this.database.manager): Promise<Settings> {
     const rows = await manager.find(SettingEntity);
-    return { ...DEFAULT_SETTINGS, ...(Object.fromEntries(rows.map((r) => [r.key, r.value])) as Partial<Settings>) };
+    return {
+      ...DEFAULT_SETTINGS,
+      ...(Object.fromEntries(rows.map((r) => [r.key, r.value])) as Partial<Settings>),
+    };
   }
 
   async get<K extends keyof Settings>(key: K, manager: EntityManager = this.database.manager): Promise<Settings[K]> {

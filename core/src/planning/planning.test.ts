@@ -1,0 +1,223 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { applyEntry, ShopState } from '../logbook/index.ts';
+import { shiftWindows, WorkingTime, type WorkWeek } from '../maths/index.ts';
+import { checkRoute, livePieces, type Operation, type Route } from '../routing/index.ts';
+import { DEFAULT_MOISTURE_GATE } from '../timber/index.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { afterWorking, EventQueue, forecastRoute, simulate, waitMs, type Scenario } from './index.ts';
+
+const NOW = Date.parse('2026-06-30T10:00:00Z');
+const WEEK: WorkWeek = {
+  timeZone: 'UTC',
+  days: [1, 2, 3, 4, 5],
+  startsAt: '07:00',
+  endsAt: '15:00',
+  holidays: [],
+};
+
+const step = (
+  id: string,
+  component: Operation['component'],
+  stationCode: string,
+  next: string,
+  over: Partial<Operation> = {},
+): Operation => ({
+  id,
+  name: id,
+  component,
+  stationCode,
+  next: [next],
+  kind: 'work',
+  stage: 'machining',
+  skill: 'bench',
+  setupMinutes: 10,
+  minutesPerPiece: 12,
+  gate: [],
+  ...over,
+});
+const route: Route = {
+  id: 'r',
+  modelId: 'm',
+  version: 1,
+  operations: [
+    step('b-cut', 'body', 'S1', 'b-rest', {
+      characteristics: [{ id: 'pocketWidth', name: 'Pocket', unit: 'mm', low: 55.95, target: 56.05, high: 56.15 }],
+    }),
+    step('b-rest', 'body', 'D', 'fit', {
+      kind: 'dwell',
+      gate: [{ kind: 'elapsed', what: 'Rested', minimumMinutes: 24 * 60 }],
+    }),
+    step('n-cut', 'neck', 'S1', 'fit', {
+      characteristics: [{ id: 'tenonWidth', name: 'Tenon', unit: 'mm', low: 55.85, target: 55.93, high: 56.01 }],
+    }),
+    step('fit', 'instrument', 'F', 'i-spray', { kind: 'fit', stage: 'fitting', skill: 'neck fitting' }),
+    step('i-spray', 'instrument', 'S2', 'i-cure', {
+      coat: {
+        materialId: 'l',
+        volumeSolids: 0.24,
+        coats: 2,
+        wetUm: 100,
+        flashMinutes: 60,
+        recoatMaxMinutes: 600,
+      },
+    }),
+    step('i-cure', 'instrument', 'D', 'ship', {
+      kind: 'dwell',
+      gate: [
+        {
+          kind: 'equivalent',
+          what: 'Cured',
+          minimumDays: 3,
+          law: { referenceTempC: 21, q10: 2, minimumTempC: 10 },
+        },
+      ],
+    }),
+    {
+      ...step('ship', 'instrument', 'P', '', { kind: 'dispatch', stage: 'dispatch', skill: 'packing' }),
+      next: [],
+    },
+  ],
+};
+const station = (code: string, count = 1) => ({ code, zoneId: 'z', benches: [{ fromMs: 0, count }] });
+const scenario = (over: Partial<Scenario> = {}): Scenario => ({
+  seed: 5,
+  woodFromMs: NOW - 150 * DAY_MS,
+  floorFromMs: NOW - 60 * DAY_MS,
+  nowMs: NOW,
+  time: new WorkingTime(shiftWindows(NOW - 150 * DAY_MS, NOW + 30 * DAY_MS, WEEK)),
+  timeZone: 'UTC',
+  models: [
+    {
+      id: 'm',
+      code: 'M',
+      weight: 1,
+      batchSize: 5,
+      routeId: 'r',
+      clearance: { lowMm: 0.05, targetMm: 0.1, highMm: 0.2 },
+      wood: {
+        body: { species: 'red alder', use: 'body', volumeM3: 0.01, thicknessMm: 25 },
+        neck: { species: 'red alder', use: 'neck', volumeM3: 0.005, thicknessMm: 25 },
+      },
+    },
+  ],
+  routes: new Map([['r', route]]),
+  stations: ['S1', 'S2', 'D', 'F', 'P'].map((code) => station(code)),
+  people: [
+    { id: 'ann', skills: ['bench', 'neck fitting', 'packing', 'wood grading'], away: [] },
+    { id: 'bob', skills: ['bench'], away: [{ fromMs: NOW - 20 * DAY_MS, toMs: NOW - 15 * DAY_MS }] },
+  ],
+  climate: () => ({ tempC: 21, relativeHumidity: 0.45 }),
+  woodRoomZoneId: 'z',
+  shedZoneId: 'shed',
+  suppliers: [{ name: 'Yard', origin: 'Here', arrivesAtPct: 10 }],
+  customers: ['Stock'],
+  setsPerDay: 1,
+  promiseDays: 30,
+  lotEveryDays: 5,
+  moistureGate: DEFAULT_MOISTURE_GATE,
+  bandHalfWidthPct: 1,
+  serialPattern: { template: '{YY}{DDD}{MODEL}{SEQ3}', reset: 'day' },
+  scrapShare: 0.02,
+  reworkShare: 0.04,
+  ...over,
+});
+
+describe('a simulated factory', () => {
+  let world: ReturnType<typeof simulate>;
+  beforeAll(() => {
+    expect(checkRoute(route)).toEqual([]);
+    world = simulate(scenario());
+  });
+
+  test('makes instruments, and the same ones for the same seed', () => {
+    expect(world.state.all('instrument').filter((i) => i.state === 'shipped').length).toBeGreaterThan(60);
+    expect(simulate(scenario()).entries).toEqual(world.entries);
+    expect(simulate(scenario({ seed: 6 })).entries).not.toEqual(world.entries);
+  });
+  test('its logbook, replayed, gives the same state', () => {
+    const again = new ShopState(new Map([['r', route]]));
+    for (const entry of world.entries) applyEntry(again, entry);
+    for (const kind of ['lot', 'batch', 'piece', 'visit', 'run', 'instrument', 'order', 'measure', 'coat', 'defect'] as const)
+      expect(again.all(kind)).toEqual(world.state.all(kind));
+  });
+  test('no piece is lost or doubled', () => {
+    for (const batch of world.state.all('batch')) expect(livePieces(world.state.pieces(batch.id))).toHaveLength(batch.quantity);
+    const fitted = world.state.all('piece').filter((p) => p.state === 'fitted');
+    const instruments = world.state.all('instrument');
+    expect(fitted).toHaveLength(2 * instruments.length);
+    expect(new Set(instruments.map((i) => i.bodyId)).size).toBe(instruments.length);
+    expect(new Set(instruments.map((i) => i.neckId)).size).toBe(instruments.length);
+  });
+  test('counts of every finished visit add up', () => {
+    for (const v of world.state.all('visit'))
+      if (v.finishedMs !== null && v.operationId !== 'fit') expect(v.good + v.rework + v.scrap).toBe(v.quantity);
+  });
+  test('nobody works outside the shift, at two benches, or while away', () => {
+    const byPerson = new Map<string, { fromMs: number; toMs: number }[]>();
+    for (const run of world.state.all('run')) {
+      expect(scenario().time.isWorking(run.fromMs)).toBe(true);
+      if (run.personId === 'bob') expect(run.fromMs >= NOW - 20 * DAY_MS && run.fromMs < NOW - 15 * DAY_MS).toBe(false);
+      const runs = byPerson.get(run.personId ?? '') ?? [];
+      byPerson.set(run.personId ?? '', [...runs, { fromMs: run.fromMs, toMs: run.toMs ?? NOW }]);
+    }
+    for (const runs of byPerson.values()) {
+      runs.sort((a, b) => a.fromMs - b.fromMs);
+      runs.slice(1).forEach((run, i) => expect(run.fromMs).toBeGreaterThanOrEqual(runs[i]?.toMs ?? 0));
+    }
+  });
+  test('no dwell is cut short', () => {
+    for (const v of world.state.all('visit')) {
+      if (v.operationId === 'b-rest' && v.leftMs !== null) expect(v.leftMs - v.arrivedMs).toBeGreaterThanOrEqual(DAY_MS);
+      if (v.operationId === 'i-cure' && v.leftMs !== null) expect(v.leftMs - v.arrivedMs).toBeGreaterThanOrEqual(3 * DAY_MS - 1);
+    }
+  });
+  test('only released wood is cut, and never more than there was', () => {
+    for (const batch of world.state.all('batch')) {
+      const lot = world.state.get('lot', batch.lotId);
+      expect(lot.releasedMs ?? Infinity).toBeLessThanOrEqual(batch.startedMs);
+    }
+    for (const lot of world.state.all('lot')) expect(lot.leftM3).toBeGreaterThanOrEqual(0);
+  });
+  test('every pair that was measured lies in its band', () => {
+    for (const i of world.state.all('instrument'))
+      if (i.clearanceMm !== null) expect(i.clearanceMm >= 0.05 && i.clearanceMm <= 0.2).toBe(true);
+  });
+});
+
+test('the queue gives what is earliest, and first come first among equals', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: 0, max: 20 })), (times) => {
+      const queue = new EventQueue<number>();
+      times.forEach((t, i) => queue.add(t, i));
+      const out: { atMs: number; event: number }[] = [];
+      for (let next = queue.next(); next; next = queue.next()) out.push(next);
+      expect(out.map((o) => o.event)).toEqual(
+        times
+          .map((t, i) => ({ t, i }))
+          .sort((a, b) => a.t - b.t || a.i - b.i)
+          .map((x) => x.i),
+      );
+    }),
+  );
+});
+
+describe('forecast', () => {
+  const time = new WorkingTime(shiftWindows(NOW - 10 * DAY_MS, NOW + 60 * DAY_MS, WEEK));
+  test('work runs in working time and waits in clock time', () => {
+    // Tuesday 10:00 and 5 h of shift left; 6 h of work end on Wednesday 08:00.
+    expect(afterWorking(time, NOW, 6 * HOUR_MS)).toBe(Date.parse('2026-07-01T08:00:00Z'));
+    expect(afterWorking(time, NOW, 0)).toBe(NOW);
+  });
+  test('the earliest way out passes every wait', () => {
+    const batch = simulate(scenario()).state.all('batch')[0];
+    if (!batch) throw new Error('no batch');
+    const steps = forecastRoute(route, { ...batch, operationId: 'b-cut', status: 'queued', quantity: 5, arrivedMs: NOW }, NOW, time);
+    expect(steps.map((s) => s.operation.id)).toEqual(['b-cut', 'b-rest', 'fit', 'i-spray', 'i-cure', 'ship']);
+    const leave = (id: string) => steps.find((s) => s.operation.id === id)?.leaveMs ?? 0;
+    expect(leave('b-cut')).toBe(NOW + 70 * MINUTE_MS);
+    expect(leave('b-rest') - leave('b-cut')).toBe(DAY_MS);
+    expect(leave('i-cure') - leave('i-spray')).toBe(3 * DAY_MS);
+    expect(waitMs(route.operations[1] as Operation)).toBe(DAY_MS);
+  });
+});

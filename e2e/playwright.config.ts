@@ -1,0 +1,33 @@
+import { defineConfig } from '@playwright/test';
+
+const isRoot = process.getuid?.() === 0;
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../test-results/e2e',
+  // One factory with one clock: tests that let time pass must not run beside others.
+  workers: 1,
+  fullyParallel: false,
+  retries: 0,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:3000',
+    actionTimeout: 10_000,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      args: [
+        ...(isRoot ? ['--no-sandbox'] : []),
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

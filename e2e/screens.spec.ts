@@ -1,0 +1,229 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { letTimePass, signIn, walkTo } from './steps.ts';
+
+const SCREENS = [
+  ['Morning', '/'],
+  ['Floor', '/floor'],
+  ['Flow', '/flow'],
+  ['Orders', '/orders'],
+  ['Records', '/records'],
+  ['Setup', '/setup'],
+  ['Setup', '/setup?tab=Skills'],
+  ['Setup', '/setup?tab=Stations'],
+  ['Setup', '/setup?tab=Models'],
+  ['Setup', '/setup?tab=Bands+and+rules'],
+  ['Setup', '/setup?tab=Materials'],
+  ['Setup', '/setup?tab=Calendar'],
+  ['Wood room', '/wood-room'],
+  ['Rough mill', '/rough-mill'],
+  ['Machining', '/machining'],
+  ['Necks', '/necks'],
+  ['Bodies', '/bodies'],
+  ['Fitting', '/fitting'],
+  ['Finishing', '/finishing'],
+  ['Assembly', '/assembly'],
+  ['Final rest', '/final-rest'],
+  ['Dispatch', '/dispatch'],
+] as const;
+
+/** Serious and critical violations, as sentences. */
+async function violations(page: Page): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder({ page }).analyze();
+  return found
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.help} (${v.nodes.map((n) => n.target.join(' ')).slice(0, 3).join(', ')})`);
+}
+
+test.describe('every screen', () => {
+  let page: Page;
+  const faults: string[] = [];
+  test.beforeAll(async ({ browser }) => {
+    page = await browser.newPage();
+    page.on('pageerror', (error) => faults.push(error.message));
+    page.on('response', (r) => r.status() >= 500 && faults.push(`${r.url()} ${r.status()}`));
+    await signIn(page);
+  });
+  test.afterAll(() => page.close());
+
+  for (const [title, path] of SCREENS)
+    test(`${title} (${path}) answers first, without a fault or a serious axe finding`, async () => {
+      faults.length = 0;
+      await page.goto(path);
+      await expect(page.getByRole('heading', { level: 1, name: title })).toBeVisible();
+      await expect(page.getByRole('status').first()).not.toBeEmpty();
+      await page.waitForTimeout(300);
+      expect(await violations(page)).toEqual([]);
+      expect(faults).toEqual([]);
+    });
+
+  test('a batch card, a lot and a record likewise, in both themes', async () => {
+    faults.length = 0;
+    const addresses = await page.evaluate(async () => {
+      const get = async (path: string) => (await (await fetch(path)).json()) as { id: string; serial: string; state: string }[];
+      const [batches, lots, instruments] = await Promise.all([get('/api/batches'), get('/api/lots'), get('/api/instruments')]);
+      return [
+        ...batches.slice(0, 3).map((b) => `/batches/${b.id}`),
+        ...[lots.find((l) => l.state === 'drying'), lots.find((l) => l.state === 'released')].map((l) => `/lots/${l?.id}`),
+        `/records/${instruments.find((i) => i.state === 'shipped')?.serial}`,
+      ];
+    });
+    for (const theme of ['booth', 'paper']) {
+      await page.evaluate((t) => fetch('/api/session', { method: 'PATCH', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ theme: t }) }), theme);
+      for (const address of addresses) {
+        await page.goto(address);
+        await expect(page.getByRole('status').first()).not.toBeEmpty();
+        await page.waitForTimeout(300);
+        expect(await violations(page), `${address} in ${theme}`).toEqual([]);
+      }
+    }
+    expect(faults).toEqual([]);
+  });
+
+  test('the dialogs that take input likewise', async () => {
+    await page.goto('/wood-room');
+    for (const name of ['Receive a lot', 'Import readings']) {
+      await page.getByRole('button', { name }).click();
+      await expect(page.getByRole('dialog')).toBeVisible();
+      await page.waitForTimeout(300);
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+    }
+  });
+});
+
+test('signing in is told plainly when it fails, and is clean', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Type your sign-in name')).toBeVisible();
+  await page.getByLabel('Sign-in name').fill('manager');
+  await page.getByLabel('Password').fill('not the password');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toContainText('do not go together');
+  await expect(page.getByLabel('Sign-in name')).toHaveValue('manager');
+  expect(await violations(page)).toEqual([]);
+});
+
+test('keys walk the building, and none fires while typing', async ({ page }) => {
+  await signIn(page);
+  const heading = page.getByRole('heading', { level: 1 });
+  for (const [key, name] of [
+    ['1', 'Wood room'],
+    ['6', 'Fitting'],
+    ['0', 'Dispatch'],
+    ['f', 'Floor'],
+    ['w', 'Flow'],
+    ['m', 'Morning'],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(heading).toHaveText(name);
+  }
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('f');
+  await page.keyboard.press('Escape');
+  await expect(heading).toHaveText('Morning');
+  await page.keyboard.press('.');
+  await page.keyboard.type('f1');
+  await expect(heading).toHaveText('Morning');
+  await expect(page.getByRole('combobox', { name: 'Scan or find' })).toHaveValue('f1');
+});
+
+test('a scanned card opens the batch, a serial its record', async ({ page }) => {
+  await signIn(page);
+  const found = page.getByRole('combobox', { name: 'Scan or find' });
+  await found.fill('http://127.0.0.1:9999/batches/B12');
+  await expect(page.getByRole('option', { name: /^B12 / })).toBeVisible();
+  await found.press('Enter');
+  await expect(page).toHaveURL(/\/batches\/B12$/);
+  const serial = await page.evaluate(async () => ((await (await fetch('/api/instruments')).json()) as { serial: string }[])[0]?.serial ?? '');
+  await found.fill(serial);
+  await page.getByRole('option', { name: serial }).click();
+  await expect(page).toHaveURL(new RegExp(`/records/${serial}$`));
+});
+
+test('a person reads in their own units', async ({ page }) => {
+  await signIn(page, 'lead');
+  await walkTo(page, 'Wood room');
+  await page.getByRole('button', { name: 'Tomas Verhoeven' }).click();
+  await page.getByRole('menuitem', { name: /Show inches/ }).click();
+  await expect(page.getByRole('gridcell', { name: /\d bf$/ }).first()).toBeVisible();
+  await expect(page.getByText(/°F/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Tomas Verhoeven' }).click();
+  await page.getByRole('menuitem', { name: /Show millimetres/ }).click();
+  await expect(page.getByRole('gridcell', { name: /m³$/ }).first()).toBeVisible();
+});
+
+test('a viewer sees all and can change nothing', async ({ page }) => {
+  await signIn(page, 'viewer');
+  await expect(page.getByRole('button', { name: /^Move B/ })).toHaveCount(0);
+  await walkTo(page, 'Wood room');
+  await expect(page.getByRole('button', { name: 'Receive a lot' })).toBeHidden();
+  await walkTo(page, 'Orders');
+  await expect(page.getByRole('button', { name: 'Place an order' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Let time pass' })).toBeHidden();
+});
+
+test('a table sorts, filters and exports', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Skills');
+  const grid = page.getByRole('grid', { name: 'Skills' });
+  await grid.getByRole('columnheader', { name: 'Held by' }).click();
+  await expect(grid.getByRole('gridcell', { name: 'one person alone' }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Export' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name: /CSV/ }).click();
+  expect((await download).suggestedFilename()).toBe('skills.csv');
+});
+
+test('readings come in from a file, bad lines told before anything is saved', async ({ page }) => {
+  await signIn(page);
+  await walkTo(page, 'Wood room');
+  const lot = await page.evaluate(async () => ((await (await fetch('/api/lots')).json()) as { id: string; state: string }[]).find((l) => l.state === 'drying')?.id ?? '');
+  await letTimePass(page, '1 day');
+  const now = await page.evaluate(async () => ((await (await fetch('/api/session')).json()) as { nowMs: number }).nowMs);
+  const at = new Date(now - 3_600_000).toISOString();
+  await page.getByRole('button', { name: 'Import readings' }).click();
+  await page.getByLabel('File of readings').setInputFiles({
+    name: 'session.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`lot,date,wood_temp_c,readings\n${lot},${at},20,9.1 9.2 c9.5\nL9999,${at},20,9.1\n${lot},${at},20,wet\n`),
+  });
+  const dialog = page.getByRole('dialog', { name: 'Import readings' });
+  await expect(dialog.getByRole('alert')).toContainText('1 lines can be taken. 2 cannot');
+  await expect(dialog.getByRole('gridcell', { name: 'There is no lot L9999' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Take the good lines' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('1 sessions saved.');
+});
+
+test('what a second person does shows without a reload, and a stale page cannot undo it', async ({ page, browser }) => {
+  await signIn(page);
+  const order = async () => page.evaluate(async () => ((await (await fetch('/api/batches')).json()) as { id: string; status: string; operationKind: string }[]).find((b) => b.status === 'queued' && b.operationKind === 'work')?.id ?? '');
+  const id = await order();
+  await page.goto(`/batches/${id}`);
+  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+  const other = await browser.newPage();
+  await signIn(other, 'lead');
+  await other.goto(`/batches/${id}`);
+  await other.getByRole('button', { name: 'Hold this batch…' }).click();
+  await other.getByRole('textbox', { name: 'Why it is held' }).fill('Colour in doubt');
+  await other.getByRole('button', { name: 'Hold', exact: true }).click();
+  await expect(page.getByText('Held: Colour in doubt')).toBeVisible();
+  await page.getByRole('button', { name: 'Release the hold' }).click();
+  await expect(other.getByRole('button', { name: 'Hold this batch…' })).toBeVisible();
+  await other.close();
+});
+
+for (const [width, height] of [
+  [390, 844],
+  [1024, 768],
+] as const)
+  test(`a batch card can be worked at ${width} × ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await signIn(page);
+    const id = await page.evaluate(async () => ((await (await fetch('/api/batches')).json()) as { id: string; status: string }[]).find((b) => b.status === 'running')?.id ?? '');
+    await page.goto(`/batches/${id}`);
+    await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
+    const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(overflow).toBeLessThanOrEqual(0);
+  });

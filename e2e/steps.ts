@@ -1,0 +1,65 @@
+import { expect, type Page } from '@playwright/test';
+
+export const DEMO_PASSWORD = 'heron-lane';
+
+export async function signIn(page: Page, login = 'manager'): Promise<void> {
+  await page.goto('/');
+  await page.getByLabel('Sign-in name').fill(login);
+  await page.getByLabel('Password').fill(DEMO_PASSWORD);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Morning' })).toBeVisible();
+}
+
+/** Lets the demo's clock run ahead through the menu in the top strip. */
+export async function letTimePass(page: Page, step: '1 hour' | '1 day' | '3 days' | '1 week' | '4 weeks'): Promise<void> {
+  const passed = page.waitForResponse((r) => r.url().endsWith('/api/demo/clock') && r.ok());
+  await page.getByRole('button', { name: 'Let time pass' }).click();
+  await page.getByRole('menuitem', { name: step }).click();
+  await passed;
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+}
+
+/** Goes to a stage or desk by the rail. */
+export async function walkTo(page: Page, name: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'The walk' }).getByRole('link', { name, exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name, exact: true })).toBeVisible();
+}
+
+/** Chooses from one of the form's lists. */
+export async function choose(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: label }).click();
+  await page.getByRole('option', { name: option }).first().click();
+}
+
+const step = (page: Page, name: string) => page.getByRole('heading', { level: 2, name, exact: true });
+
+/** On a batch card: the step is due; start it with whoever is proposed. */
+export async function startStep(page: Page, name: string): Promise<void> {
+  await expect(step(page, name)).toBeVisible();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
+}
+
+export async function finishStep(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Finish', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeHidden();
+}
+
+export async function doStep(page: Page, name: string): Promise<void> {
+  await startStep(page, name);
+  await finishStep(page);
+}
+
+/** Types a row of values for each measure of the step and saves them. */
+export async function measure(page: Page, rows: Record<string, string>): Promise<void> {
+  for (const [label, values] of Object.entries(rows)) await page.getByRole('textbox', { name: label }).fill(values);
+  await page.getByRole('button', { name: 'Save measures' }).click();
+  await expect(page.getByText('Every piece is measured.')).toBeVisible();
+}
+
+/** Moves a batch whose gate is open. */
+export async function moveOn(page: Page, to: string): Promise<void> {
+  await page.getByRole('button', { name: `Move to ${to}` }).click();
+  await expect(step(page, to)).toBeVisible();
+}

@@ -1,0 +1,219 @@
+import 'reflect-metadata';
+import { randomUUID } from 'node:crypto';
+import type { INestApplication } from '@nestjs/common';
+import { Test } from '@nestjs/testing';
+import { hash } from '@node-rs/argon2';
+import pg from 'pg';
+import request from 'supertest';
+import { DataSource } from 'typeorm';
+import { AppModule } from '../app.module.ts';
+import { furnish } from '../create.ts';
+import { migrate, ownerDataSource } from '../database.ts';
+import { loadFactory } from '../demo/load.ts';
+import { Clock } from '../platform/clock/clock.ts';
+
+export const PASSWORD = 'heron-lane';
+export const DAY = 86_400_000;
+const HOUR = 3_600_000;
+
+/** A clock that stands until it is moved. */
+export class FixedClock extends Clock {
+  constructor(public atMs: number) {
+    super();
+  }
+  nowMs(): number {
+    return this.atMs;
+  }
+  pass(ms: number): void {
+    this.atMs += ms;
+  }
+}
+
+export interface TestFactory {
+  app: INestApplication;
+  clock: FixedClock;
+  database: DataSource;
+  /** Calls as someone who is signed in. */
+  as(login: string): Promise<Caller>;
+  close(): Promise<void>;
+}
+
+export interface Answer {
+  status: number;
+  body: any;
+  headers: Record<string, string>;
+}
+
+export interface Caller {
+  get(path: string): Promise<Answer>;
+  post(path: string, body?: object, headers?: Record<string, string>): Promise<Answer>;
+  put(path: string, body: object): Promise<Answer>;
+  cookie: string;
+}
+
+/** The whole server on a database of its own, with the demo factory set up but no history. */
+export async function openFactory({ empty = false }: { empty?: boolean } = {}): Promise<TestFactory> {
+  const clusterUrl = process.env['TEST_CLUSTER_URL'];
+  if (clusterUrl === undefined) throw new Error('TEST_CLUSTER_URL is not set: run the tests through npm');
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const admin = new pg.Client({ connectionString: clusterUrl });
+  await admin.connect();
+  await admin.query(`create database ${name}`);
+  process.env['DATABASE_URL'] = clusterUrl.replace(/\/postgres$/, `/${name}`);
+  await migrate();
+  const clock = new FixedClock(Date.parse('2026-03-10T09:00:00Z'));
+  if (!empty) {
+    const owner = await ownerDataSource().initialize();
+    // Cheap parameters: these passwords guard nothing.
+    const passwordHash = await hash(PASSWORD, { memoryCost: 1024, timeCost: 1, parallelism: 1 });
+    await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), passwordHash));
+    await owner.destroy();
+  }
+  const moduleRef = await Test.createTestingModule({ imports: [AppModule.create()] })
+    .overrideProvider(Clock)
+    .useValue(clock)
+    .compile();
+  const app = moduleRef.createNestApplication({
+    bodyParser: false,
+    logger: false,
+    forceCloseConnections: true,
+  });
+  furnish(app);
+  await app.init();
+  const server = app.getHttpServer();
+  const database = app.get(DataSource);
+  return {
+    app,
+    clock,
+    database,
+    async as(login) {
+      const signedIn = await request(server).post('/api/session').send({ login, password: PASSWORD });
+      const cookie = String(signedIn.headers['set-cookie']?.[0] ?? '').split(';')[0] ?? '';
+      const send = async (
+        method: 'get' | 'post' | 'put',
+        path: string,
+        body?: object,
+        headers: Record<string, string> = {},
+      ): Promise<Answer> => {
+        const call = request(server)
+          [method](`/api${path}`)
+          .set({ Cookie: cookie, ...headers });
+        const { status, body: answer, headers: got } = await (body === undefined ? call : call.send(body));
+        return { status, body: answer, headers: got };
+      };
+      return {
+        cookie,
+        get: (path) => send('get', path),
+        post: (path, body = {}, headers) => send('post', path, body, headers),
+        put: (path, body) => send('put', path, body),
+      };
+    },
+    async close() {
+      await app.close();
+      await admin.query(`drop database ${name} with (force)`);
+      await admin.end();
+    },
+  };
+}
+
+/** A lot that has dried, settled and been released. */
+export async function releasedLot(factory: TestFactory, manager: Caller, over: object = {}): Promise<string> {
+  const received = await manager.post('/lots', {
+    species: 'mahogany',
+    form: 'rough lumber',
+    use: 'body',
+    thicknessMm: 50,
+    volumeM3: 0.5,
+    supplier: 'Calder',
+    origin: 'Belize',
+    permit: 'P-1',
+    restricted: true,
+    zoneId: 'wood',
+    ...over,
+  });
+  const { id } = received.body;
+  const emc = (await manager.get('/zones')).body.find((z: { id: string }) => z.id === 'wood').emcPct as number;
+  const readings = [0, 0.1, 0.2, -0.1].map((d) => (emc + d - 0.2).toFixed(1)).join(' ') + ` c${(emc + 0.3).toFixed(1)}`;
+  for (let i = 0; i < 2; i++) {
+    const { lot } = (await manager.get(`/lots/${id}`)).body;
+    await manager.post(`/lots/${id}/readings`, {
+      version: lot.version,
+      text: readings,
+      woodTempC: 21,
+      meter: 'pinless',
+    });
+    factory.clock.pass(8 * HOUR);
+  }
+  const { lot } = (await manager.get(`/lots/${id}`)).body;
+  const released = await manager.post(`/lots/${id}/release`, { version: lot.version });
+  if (released.status !== 200) throw new Error(`The lot was not released: ${JSON.stringify(released.body)}`);
+  return id;
+}
+
+/** A started batch of Weirstone bodies or necks. */
+export async function startedBatch(
+  factory: TestFactory,
+  manager: Caller,
+  component: 'body' | 'neck' = 'body',
+  quantity = 3,
+): Promise<string> {
+  const lotId = await releasedLot(factory, manager, component === 'neck' ? { use: 'neck', thicknessMm: 27 } : {});
+  const started = await manager.post('/batches', {
+    modelId: 'weirstone',
+    component,
+    quantity,
+    lotId,
+    orderId: null,
+    carrier: 'Rack 1',
+  });
+  if (started.status !== 200) throw new Error(`The batch was not started: ${JSON.stringify(started.body)}`);
+  return started.body.id;
+}
+
+export const card = async (caller: Caller, id: string) => (await caller.get(`/batches/${id}`)).body;
+
+/** Does the present step of a batch to the end, all good, with whatever it asks for. */
+export async function doStep(factory: TestFactory, caller: Caller, id: string): Promise<void> {
+  let now = await card(caller, id);
+  await caller.post(`/batches/${id}/start`, { version: now.batch.version, personId: now.workers[0].id });
+  factory.clock.pass(HOUR);
+  for (let coat = 0; coat < (now.coatPlan?.coats ?? 0); coat++) {
+    now = await card(caller, id);
+    await caller.post(`/batches/${id}/coats`, { version: now.batch.version, wetUm: now.coatPlan.wetUm });
+    factory.clock.pass(2 * HOUR);
+  }
+  now = await card(caller, id);
+  if (now.characteristics.length > 0) {
+    const measures = now.inPass.flatMap((pieceId: string) =>
+      now.characteristics.map((c: { id: string; target: number }) => ({
+        pieceId,
+        characteristicId: c.id,
+        value: c.target,
+      })),
+    );
+    await caller.post(`/batches/${id}/measures`, { version: now.batch.version, measures });
+    now = await card(caller, id);
+  }
+  const finished = await caller.post(`/batches/${id}/finish`, {
+    version: now.batch.version,
+    good: now.inPass.length,
+    rework: 0,
+    scrap: 0,
+    outcomes: [],
+  });
+  if (finished.status !== 200) throw new Error(`Not finished: ${JSON.stringify(finished.body)}`);
+}
+
+/** Takes a batch to a step, waiting as long as its gates ask. */
+export async function advanceTo(factory: TestFactory, caller: Caller, id: string, operationId: string): Promise<void> {
+  for (let i = 0; i < 40; i++) {
+    const { batch } = await card(caller, id);
+    if (batch.operationId === operationId) return;
+    if (batch.operationKind === 'work' && batch.status === 'queued') await doStep(factory, caller, id);
+    else {
+      factory.clock.pass(batch.untilMs === null ? DAY : Math.max(HOUR, batch.untilMs - factory.clock.nowMs()));
+      await caller.post(`/batches/${id}/move`, { version: batch.version });
+    }
+  }
+  throw new Error(`Batch ${id} never came to ${operationId}`);
+}
