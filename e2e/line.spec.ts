@@ -210,7 +210,8 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await page.goto(`/records/${serial}`);
     await expect(page.getByRole('status').first()).toContainText('to Lantern Street Music');
     await expect(page.getByRole('region', { name: 'Body', exact: true })).toContainText(lotId);
-    await expect(page.getByRole('region', { name: 'Neck', exact: true })).toContainText(/one of 3/);
+    await expect(page.getByRole('region', { name: 'Body', exact: true })).toContainText('one of 3');
+    await expect(page.getByRole('region', { name: 'Neck', exact: true })).toContainText(`of batch ${necks}, cut from lot L`);
     await expect(page.getByRole('region', { name: 'Overrides on record' })).toContainText('Witness panel');
     await expect(page.getByRole('region', { name: 'Finish' })).toContainText('in window');
     await expect(page.getByRole('region', { name: 'Measures' })).toContainText('Relief at mid-neck');

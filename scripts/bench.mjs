@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { build } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
+import { freePort } from './lib/port.mjs';
 import { main, ROOT } from './lib/run.mjs';
 import { startServer } from './lib/server.mjs';
 
@@ -65,7 +66,7 @@ function benchCore(core, unit) {
 }
 
 async function benchApi(unit) {
-  const { freePort, throwAwayCluster } = await import('./lib/cluster.mjs');
+  const { throwAwayCluster } = await import('./lib/cluster.mjs');
   const cluster = await throwAwayCluster();
   let server;
   try {

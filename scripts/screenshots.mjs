@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { build } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
+import { freePort } from './lib/port.mjs';
 import { main, ROOT, Stop } from './lib/run.mjs';
 import { startServer } from './lib/server.mjs';
 
@@ -46,7 +47,7 @@ const VIEWS = [
 await main(async () => {
   await ensurePackages();
   await build();
-  const [{ throwAwayCluster, freePort }, { ensureChromium }, { chromiumLaunch }, { chromium }] = await Promise.all([
+  const [{ throwAwayCluster }, { ensureChromium }, { chromiumLaunch }, { chromium }] = await Promise.all([
     import('./lib/cluster.mjs'),
     import('./lib/debian.mjs'),
     import('./lib/chromium.mjs'),

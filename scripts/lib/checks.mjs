@@ -1,5 +1,11 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { build } from './build.mjs';
+import { freePort } from './port.mjs';
 import { ROOT, run } from './run.mjs';
+import { startServer } from './server.mjs';
+
+// The factory's clock stands on an ordinary Tuesday morning.
+const CLOCK_AT = '2026-03-10T07:10:00Z';
 
 const bin = (path) => `${ROOT}/node_modules/${path}`;
 const node = (path, ...args) => [process.execPath, [bin(path), ...args]];
@@ -61,13 +67,21 @@ export async function runJest(cluster, args = []) {
   return { code, passed: numPassedTests, failed: numFailedTests + Math.min(broken, numFailedTestSuites) };
 }
 
-/** Drives the served application with Playwright. @returns what its report counts */
-export async function runPlaywright(env, args = []) {
-  const report = `${ROOT}/test-results/playwright.json`;
-  rmSync(report, { force: true });
-  const code = await run(process.execPath, [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...args], {
-    env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
-  });
-  const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
-  return { code, passed: stats.expected, failed: stats.unexpected + stats.flaky + (errors?.length ?? 0) };
+/** Builds and serves the application on its own port and drives it with Playwright. @returns what its report counts */
+export async function runPlaywright(cluster, chromium, args = []) {
+  await build();
+  const port = await freePort();
+  const server = await startServer({ DATABASE_URL: cluster.url, PORT: String(port), CLOCK_AT });
+  try {
+    const report = `${ROOT}/test-results/playwright.json`;
+    mkdirSync(`${ROOT}/test-results`, { recursive: true });
+    rmSync(report, { force: true });
+    const code = await run(process.execPath, [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...args], {
+      env: { ...process.env, BASE_URL: `http://127.0.0.1:${port}`, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+    });
+    const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
+    return { code, passed: stats.expected, failed: stats.unexpected + stats.flaky + (errors?.length ?? 0) };
+  } finally {
+    await server.stop();
+  }
 }

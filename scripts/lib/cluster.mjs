@@ -1,9 +1,9 @@
 import { randomBytes } from 'node:crypto';
 import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { ensurePostgres, isRoot } from './debian.mjs';
+import { freePort } from './port.mjs';
 import { ROOT, Stop } from './run.mjs';
 
 const START_TIMEOUT_MS = 30_000;
@@ -24,17 +24,6 @@ function serverUser() {
 function reachable(directory, user) {
   if (user.uid === undefined) return true;
   return spawnSync('test', ['-x', directory], user).status === 0;
-}
-
-export function freePort() {
-  return new Promise((resolve, reject) => {
-    const server = createServer();
-    server.on('error', reject);
-    server.listen(0, '127.0.0.1', () => {
-      const { port } = server.address();
-      server.close(() => resolve(port));
-    });
-  });
 }
 
 function checkSpace(directory) {

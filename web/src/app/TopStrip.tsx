@@ -130,7 +130,7 @@ function PersonMenu() {
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const prefer = useCommand((body: View<'PreferencesDto'>) => ask(client.PATCH('/api/session', { body })));
-  const signOut = useCommand(() => ask(client.DELETE('/api/session')));
+  const signOut = useCommand(() => ask(client.DELETE('/api/session')), () => void queries.resetQueries());
   const metric = session.units.length === 'mm';
   const choose = (act: () => void) => () => {
     setAnchor(null);
@@ -156,9 +156,7 @@ function PersonMenu() {
         </MenuItem>
         <MenuItem
           onClick={choose(() =>
-            signOut.mutate(undefined, {
-              onSuccess: () => void queries.resetQueries(),
-            }),
+            signOut.mutate(undefined),
           )}
         >
           Sign out

@@ -105,9 +105,12 @@ export type KeyHeader = { 'Idempotency-Key': string };
 
 /**
  * A command to the server. The key stays the same until the command has been carried out, so that a second press or a
- * retry after a lost answer does it once.
+ * retry after a lost answer does it once. `done` runs even when the change takes the asking part off the screen.
  */
-export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeader) => Promise<Output>) {
+export function useCommand<Input, Output>(
+  call: (input: Input, headers: KeyHeader) => Promise<Output>,
+  done?: (output: Output) => void,
+) {
   const queries = useQueryClient();
   const pending = useRef<{ input: string; key: string } | null>(null);
   return useMutation<Output, Error, Input>({
@@ -116,8 +119,9 @@ export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeade
       if (pending.current?.input !== text) pending.current = { input: text, key: crypto.randomUUID() };
       return call(input, { 'Idempotency-Key': pending.current.key });
     },
-    onSuccess: async () => {
+    onSuccess: async (output) => {
       pending.current = null;
+      done?.(output);
       await queries.invalidateQueries();
     },
     onError: (error) => {

@@ -134,7 +134,7 @@ function HoldAct({ card }: { card: Card }) {
   const { batch } = card;
   const [reason, setReason] = useState<string | null>(null);
   const params = { path: { id: batch.id } };
-  const hold = useCommand((body: View<'HoldDto'>, headers) => ask(client.POST('/api/batches/{id}/hold', { params, body, headers })));
+  const hold = useCommand((body: View<'HoldDto'>, headers) => ask(client.POST('/api/batches/{id}/hold', { params, body, headers })), () => setReason(null));
   const release = useCommand((body: View<'VersionDto'>, headers) =>
     ask(client.POST('/api/batches/{id}/release', { params, body, headers })),
   );
@@ -163,7 +163,7 @@ function HoldAct({ card }: { card: Card }) {
             variant="outlined"
             disabled={reason.trim() === ''}
             loading={hold.isPending}
-            onClick={() => hold.mutate({ version: batch.version, reason }, { onSuccess: () => setReason(null) })}
+            onClick={() => hold.mutate({ version: batch.version, reason })}
           >
             Hold
           </Button>

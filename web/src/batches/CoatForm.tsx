@@ -15,6 +15,7 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
   const [reason, setReason] = useState('');
   const log = useCommand((body: View<'CoatDto'>, headers) =>
     ask(client.POST('/api/batches/{id}/coats', { params: { path: { id: batch.id } }, body, headers })),
+    () => setReason(''),
   );
   const wetUm = Number(wet.replace(',', '.'));
   const refused = log.error ? problemOf(log.error).findings !== undefined : false;
@@ -52,7 +53,6 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
           onClick={() =>
             log.mutate(
               { version: batch.version, wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) },
-              { onSuccess: () => setReason('') },
             )
           }
         >

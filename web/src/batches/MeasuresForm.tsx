@@ -11,6 +11,7 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
   const [texts, setTexts] = useState<Record<string, string>>({});
   const take = useCommand((body: View<'MeasuresDto'>, headers) =>
     ask(client.POST('/api/batches/{id}/measures', { params: { path: { id: batch.id } }, body, headers })),
+    () => setTexts({}),
   );
   const rows = characteristics.map((c) => {
     const parsed = parseNumbers(texts[c.id] ?? '', 2);
@@ -50,7 +51,7 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
         sx={{ alignSelf: 'start' }}
         disabled={wrong || values.length === 0}
         loading={take.isPending}
-        onClick={() => take.mutate({ version: batch.version, measures: values }, { onSuccess: () => setTexts({}) })}
+        onClick={() => take.mutate({ version: batch.version, measures: values })}
       >
         Save measures
       </Button>

@@ -84,7 +84,9 @@ function PairingSet({ set }: { set: FitSet }) {
   const navigate = useNavigate();
   const [neckOf, setNeckOf] = useState<Record<string, string | null>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, p.neckId])));
   const [taken, setTaken] = useState<Record<string, boolean>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, true])));
-  const fit = useCommand((body: View<'FitDto'>, headers) => ask(client.POST('/api/fitting', { body, headers })));
+  const fit = useCommand((body: View<'FitDto'>, headers) => ask(client.POST('/api/fitting', { body, headers })), ({ id }) =>
+    void navigate(`/batches/${id}`),
+  );
   const width = (list: readonly View<'FitPieceView'>[], id: string | null | undefined) =>
     list.find((p) => p.pieceId === id)?.widthMm ?? null;
   const rows = set.bodies.map((body) => {
@@ -111,7 +113,6 @@ function PairingSet({ set }: { set: FitSet }) {
         neckVersion: set.neck?.version ?? null,
         pairs: chosen.map((r) => ({ bodyId: r.body.pieceId, neckId: r.neckId })),
       },
-      { onSuccess: ({ id }) => void navigate(`/batches/${id}`) },
     );
   return (
     <Section

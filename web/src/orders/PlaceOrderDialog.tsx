@@ -19,7 +19,10 @@ const USUAL_LEAD_DAYS = 60;
 export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; onPlaced: (id: string) => void }) {
   const setup = useSetup();
   const { nowMs, session } = useSession();
-  const place = useCommand((body: View<'PlaceOrderDto'>, headers) => ask(client.POST('/api/orders', { body, headers })));
+  const place = useCommand((body: View<'PlaceOrderDto'>, headers) => ask(client.POST('/api/orders', { body, headers })), ({ id }) => {
+    onClose();
+    onPlaced(id);
+  });
   const models = setup.data?.models ?? [];
   const { register, control, handleSubmit, formState } = useForm<Fields>({
     defaultValues: {
@@ -31,20 +34,12 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
   });
   const { errors } = formState;
   const submit = (f: Fields) =>
-    place.mutate(
-      {
-        modelId: f.modelId,
-        quantity: Number(f.quantity),
-        customer: f.customer,
-        dueMs: dayjs.tz(`${f.due}T15:00`, session.timeZone).valueOf(),
-      },
-      {
-        onSuccess: ({ id }) => {
-          onClose();
-          onPlaced(id);
-        },
-      },
-    );
+    place.mutate({
+      modelId: f.modelId,
+      quantity: Number(f.quantity),
+      customer: f.customer,
+      dueMs: dayjs.tz(`${f.due}T15:00`, session.timeZone).valueOf(),
+    });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="order-title">
       <form onSubmit={(event) => void handleSubmit(submit)(event)} noValidate>

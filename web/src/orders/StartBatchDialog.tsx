@@ -18,7 +18,9 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const [lotId, setLotId] = useState('');
   const [carrier, setCarrier] = useState('');
   const [started, setStarted] = useState<string[]>([]);
-  const start = useCommand((body: View<'StartBatchDto'>, headers) => ask(client.POST('/api/batches', { body, headers })));
+  const start = useCommand((body: View<'StartBatchDto'>, headers) => ask(client.POST('/api/batches', { body, headers })), ({ id }) =>
+    setStarted((before) => [...before, id]),
+  );
   const need = component === 'body' ? model?.bodyWood : model?.neckWood;
   const fitting = (lots.data ?? []).filter((l) => need && l.species === need.species && l.use === need.use && l.leftM3 > 0);
   const count = Number(quantity);
@@ -34,7 +36,6 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
         orderId: order.id,
         carrier: carrier.trim() === '' ? null : carrier.trim(),
       },
-      { onSuccess: ({ id }) => setStarted([...started, id]) },
     );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="start-title">

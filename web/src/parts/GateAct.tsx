@@ -27,7 +27,7 @@ export function GateAct({ subject, id, version, label, variant = 'outlined' }: P
     return subject === 'batch'
       ? ask(client.POST('/api/batches/{id}/move', { params, body, headers }))
       : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
-  });
+  }, () => close());
   const close = () => {
     pass.reset();
     setReason(null);
@@ -72,7 +72,7 @@ export function GateAct({ subject, id, version, label, variant = 'outlined' }: P
               variant="contained"
               disabled={reason.trim().length < 5}
               loading={pass.isPending}
-              onClick={() => pass.mutate({ overrideReason: reason }, { onSuccess: close })}
+              onClick={() => pass.mutate({ overrideReason: reason })}
             >
               Override
             </Button>

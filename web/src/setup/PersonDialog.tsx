@@ -51,10 +51,11 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
           }),
         )
       : ask(client.POST('/api/people', { body: { login, name, role, skills, password }, headers })),
+    onClose,
   );
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby="person-title">
-      <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields, { onSuccess: onClose }))(event)} noValidate>
+      <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
         <DialogTitle id="person-title">{person ? person.name : 'Add a person'}</DialogTitle>
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>

@@ -11,9 +11,10 @@ export function StationDialog({ station, onClose }: { station: View<'StationView
   const { errors } = formState;
   const save = useCommand((body: View<'ChangeStationDto'>, headers) =>
     ask(client.PUT('/api/stations/{code}', { params: { path: { code: station.code } }, body, headers })),
+    onClose,
   );
   const submit = (f: { name: string; places: string }) =>
-    save.mutate({ version: station.version, name: f.name, places: Number(f.places) }, { onSuccess: onClose });
+    save.mutate({ version: station.version, name: f.name, places: Number(f.places) });
   return (
     <Dialog open onClose={onClose} aria-labelledby="station-title">
       <form onSubmit={(event) => void handleSubmit(submit)(event)} noValidate>

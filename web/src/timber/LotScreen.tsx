@@ -134,6 +134,7 @@ function ReadingForm({ card }: { card: View<'LotCardView'> }) {
   );
   const log = useCommand((body: View<'ReadingsDto'>, headers) =>
     ask(client.POST('/api/lots/{id}/readings', { params: { path: { id: lot.id } }, body, headers })),
+    () => setText(''),
   );
   const woodTempC = Number((temp ?? roomTempC?.toFixed(1) ?? '20').replace(',', '.'));
   const tempFits = woodTempC >= -20 && woodTempC <= 60;
@@ -180,7 +181,7 @@ function ReadingForm({ card }: { card: View<'LotCardView'> }) {
           variant="contained"
           disabled={readings.length === 0 || problems.length > 0 || !tempFits}
           loading={log.isPending}
-          onClick={() => log.mutate({ version: lot.version, text, woodTempC, meter }, { onSuccess: () => setText('') })}
+          onClick={() => log.mutate({ version: lot.version, text, woodTempC, meter })}
         >
           Log session
         </Button>

@@ -20,6 +20,7 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
   const [reason, setReason] = useState('');
   const strike = useCommand((body: View<'StrikeDto'>, headers) =>
     ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })),
+    () => close(),
   );
   const rows: Row[] = card.sessions.flatMap((s) => s.readings.map((r) => ({ ...r, sessionId: s.id, atMs: s.atMs, by: s.by }))).reverse();
   const columns: GridColDef<Row>[] = [
@@ -83,7 +84,7 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
               disabled={reason.trim() === ''}
               loading={strike.isPending}
               onClick={() =>
-                strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason }, { onSuccess: close })
+                strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason })
               }
             >
               Strike out

@@ -39,7 +39,10 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
   const { units } = useSession();
   const zones = useZones();
   const navigate = useNavigate();
-  const receive = useCommand((body: View<'ReceiveLotDto'>, headers) => ask(client.POST('/api/lots', { body, headers })));
+  const receive = useCommand((body: View<'ReceiveLotDto'>, headers) => ask(client.POST('/api/lots', { body, headers })), ({ id }) => {
+    onClose();
+    void navigate(`/lots/${id}`);
+  });
   const { register, control, handleSubmit, formState } = useForm<Fields>({
     defaultValues: {
       species: 'mahogany',
@@ -69,12 +72,6 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
         permit: f.permit.trim() === '' ? null : f.permit.trim(),
         restricted: f.restricted,
         zoneId: f.zoneId,
-      },
-      {
-        onSuccess: ({ id }) => {
-          onClose();
-          void navigate(`/lots/${id}`);
-        },
       },
     );
   const select = (name: 'species' | 'use' | 'zoneId', label: string, options: readonly (readonly [string, string])[]) => (
