@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { letTimePass, signIn, walkTo } from './steps.ts';
 
@@ -39,12 +39,12 @@ test.describe('every screen', () => {
   let page: Page;
   const faults: string[] = [];
   test.beforeAll(async ({ browser }) => {
-    page = await browser.newPage();
+    page = await (await browser.newContext()).newPage();
     page.on('pageerror', (error) => faults.push(error.message));
     page.on('response', (r) => r.status() >= 500 && faults.push(`${r.url()} ${r.status()}`));
     await signIn(page);
   });
-  test.afterAll(() => page.close());
+  test.afterAll(() => page.context().close());
 
   for (const [title, path] of SCREENS)
     test(`${title} (${path}) answers first, without a fault or a serious axe finding`, async () => {
@@ -190,10 +190,10 @@ test('readings come in from a file, bad lines told before anything is saved', as
     buffer: Buffer.from(`lot,date,wood_temp_c,readings\n${lot},${at},20,9.1 9.2 c9.5\nL9999,${at},20,9.1\n${lot},${at},20,wet\n`),
   });
   const dialog = page.getByRole('dialog', { name: 'Import readings' });
-  await expect(dialog.getByRole('alert')).toContainText('1 lines can be taken. 2 cannot');
+  await expect(dialog.getByRole('alert')).toContainText('1 line can be taken. 2 cannot');
   await expect(dialog.getByRole('gridcell', { name: 'There is no lot L9999' })).toBeVisible();
   await dialog.getByRole('button', { name: 'Take the good lines' }).click();
-  await expect(dialog.getByRole('alert')).toContainText('1 sessions saved.');
+  await expect(dialog.getByRole('alert')).toContainText('1 session saved.');
 });
 
 test('what a second person does shows without a reload, and a stale page cannot undo it', async ({ page, browser }) => {

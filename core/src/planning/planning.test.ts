@@ -110,7 +110,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   climate: () => ({ tempC: 21, relativeHumidity: 0.45 }),
   woodRoomZoneId: 'z',
   shedZoneId: 'shed',
-  suppliers: [{ name: 'Yard', origin: 'Here', arrivesAtPct: 10 }],
+  suppliers: [{ name: 'Yard', sells: { 'red alder': 'Here' }, arrivesAtPct: 10 }],
   customers: ['Stock'],
   setsPerDay: 1,
   promiseDays: 30,

@@ -41,6 +41,14 @@ export interface ScenarioPerson {
 }
 
 /** A factory and its circumstances, complete enough to be run forward. */
+/** Who sells what, where it grew, and how wet it comes. */
+export interface ScenarioSupplier {
+  name: string;
+  /** origin by species sold */
+  sells: Readonly<Record<string, string>>;
+  arrivesAtPct: number;
+}
+
 export interface Scenario {
   seed: number;
   /** when the first lot arrives */
@@ -57,7 +65,7 @@ export interface Scenario {
   climate: (zoneId: string, atMs: number) => Air;
   woodRoomZoneId: string;
   shedZoneId: string;
-  suppliers: readonly { name: string; origin: string; arrivesAtPct: number }[];
+  suppliers: readonly ScenarioSupplier[];
   customers: readonly string[];
   /** sets (a batch of bodies and its necks) started per working day */
   setsPerDay: number;

@@ -67,7 +67,12 @@ export class WoodSupply {
   receive(atMs: number, inShed: boolean): string {
     const { suppliers, people, woodRoomZoneId, shedZoneId } = this.scenario;
     const need = this.scarcest();
-    const supplier = this.random.pick(suppliers);
+    const supplier = this.random.pick(
+      suppliers.flatMap(({ name, arrivesAtPct, sells }) => {
+        const origin = sells[need.species];
+        return origin === undefined ? [] : [{ name, arrivesAtPct, origin }];
+      }),
+    );
     const id = `L${++this.number}`;
     const restricted = need.species === 'mahogany';
     const zoneId = inShed ? shedZoneId : woodRoomZoneId;

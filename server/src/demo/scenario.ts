@@ -74,9 +74,17 @@ export function demoScenario(nowMs: number): Scenario {
     woodRoomZoneId: 'wood',
     shedZoneId: 'shed',
     suppliers: [
-      { name: 'Calder Timber Yard', origin: 'Vermont, USA', arrivesAtPct: 11 },
-      { name: 'Port Road Hardwoods', origin: 'Belize, certified', arrivesAtPct: 11.5 },
-      { name: 'Ferndale Sawmill', origin: 'Bavaria, Germany', arrivesAtPct: 13.5 },
+      {
+        name: 'Calder Timber Yard',
+        sells: { 'sugar maple': 'Vermont, USA', 'red alder': 'Oregon, USA', 'black walnut': 'Indiana, USA', basswood: 'Michigan, USA' },
+        arrivesAtPct: 11,
+      },
+      { name: 'Port Road Hardwoods', sells: { mahogany: 'Belize, certified', 'black walnut': 'Missouri, USA' }, arrivesAtPct: 11.5 },
+      {
+        name: 'Ferndale Sawmill',
+        sells: { 'Sitka spruce': 'British Columbia, Canada', mahogany: 'Fiji, plantation', 'red alder': 'Washington, USA', basswood: 'Ontario, Canada' },
+        arrivesAtPct: 13.5,
+      },
     ],
     customers: ['Stock', 'Northgate Music Room', 'Quayside Strings', 'Tannery Lane Guitars', 'The Fret Cellar', 'Harbour Hall Music'],
     setsPerDay: 0.95,

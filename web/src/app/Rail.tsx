@@ -5,6 +5,7 @@ import { NavLink } from 'react-router';
 import { DESKS, STAGE_PATHS } from './keys.ts';
 import { useWalk } from './queries.ts';
 import { MONO } from './theme.ts';
+import { counted } from '../parts/words.ts';
 
 const FOLD = '@media (max-width: 1100px)';
 
@@ -64,7 +65,7 @@ export function Rail() {
                 <Box
                   component="span"
                   role="img"
-                  aria-label={`${here.decisions} decisions`}
+                  aria-label={counted(here.decisions, 'decision', 'decisions')}
                   sx={{
                     width: 8,
                     height: 8,

@@ -6,6 +6,7 @@ import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { counted } from '../parts/words.ts';
 
 /** Readings from a file: what can be taken and what cannot, and why, before anything is saved. */
 export function ImportDialog({ onClose }: { onClose: () => void }) {
@@ -64,7 +65,9 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
           {result && (
             <>
               <Alert severity={result.bad > 0 ? 'warning' : 'success'} variant="outlined">
-                {result.saved ? `${result.good} sessions saved.` : `${result.good} lines can be taken.`}{' '}
+                {result.saved
+                  ? `${counted(result.good, 'session', 'sessions')} saved.`
+                  : `${counted(result.good, 'line', 'lines')} can be taken.`}{' '}
                 {result.bad > 0 && `${result.bad} cannot; they are left out.`}
               </Alert>
               <DataTable label="Lines of the file" rows={result.rows} columns={columns} getRowId={(r) => r.line} height={300} />

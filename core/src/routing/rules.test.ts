@@ -1,0 +1,195 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
+import { DEFAULT_CURE_LAW } from '../finishing/index.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { evaluateGate, evaluateRule, worst, type Evidence, type Rule } from './index.ts';
+
+const NOW = 100 * DAY_MS;
+const verdict = (rule: Rule, evidence: Partial<Evidence>) => evaluateRule(rule, { nowMs: NOW, ...evidence }).verdict;
+const readings = (...values: number[]) => values.map((value, i) => ({ label: `reading ${i + 1}`, value, depth: 'shell' as const }));
+
+describe('at its limits', () => {
+  const elapsed: Rule = { kind: 'elapsed', what: 'Clamped', minimumMinutes: 45, maximumMinutes: 60 };
+  test.each([
+    [44.999, 'wait'],
+    [45, 'pass'],
+    [60, 'pass'],
+    [60.001, 'stop'],
+  ])('a clamp of 45 to 60 min after %f min: %s', (minutes, expected) => {
+    expect(verdict(elapsed, { sinceMs: NOW - minutes * MINUTE_MS })).toBe(expected);
+  });
+
+  const band: Rule = { kind: 'inBand', what: 'readings', low: 7.5, high: 9.5, needed: 3, unit: '%', tooLow: 'Damp it', tooHigh: 'Dry it' };
+  test.each([
+    [[7.5, 8, 9.5], 'pass'],
+    [[7.499, 8, 9], 'stop'],
+    [[8, 8, 9.501], 'stop'],
+    [[8, 8], 'wait'],
+    [[], 'wait'],
+  ])('readings of %j in 7.5–9.5 %%: %s', (values, expected) => {
+    expect(verdict(band, { measurements: readings(...values) })).toBe(expected);
+  });
+  test('what to do follows the side most of them are on', () => {
+    const remedy = (...values: number[]) => evaluateRule(band, { nowMs: NOW, measurements: readings(...values) }).remedy;
+    expect(remedy(8, 8, 12)).toBe('Dry it');
+    expect(remedy(5, 6, 8)).toBe('Damp it');
+    expect(remedy(5, 6, 12)).toBe('Damp it');
+  });
+
+  test.each([
+    [[8, 10], 'pass'],
+    [[8, 10.01], 'stop'],
+    [[8], 'wait'],
+  ])('a spread of %j against 2.0: %s', (values, expected) => {
+    expect(verdict({ kind: 'spread', limit: 2, unit: 'points' }, { measurements: readings(...values) })).toBe(expected);
+  });
+
+  test.each([
+    [9.5, 'pass'],
+    [9.51, 'stop'],
+    [6.5, 'pass'],
+    [6.49, 'stop'],
+  ])('a core of %f %% under a shell of 8 %%, limit 1.5: %s', (core, expected) => {
+    const measurements = [...readings(8, 8), { label: 'core', value: core, depth: 'core' as const }];
+    expect(verdict({ kind: 'gradient', limit: 1.5 }, { measurements })).toBe(expected);
+  });
+  test('no core reading is asked for, not assumed', () => {
+    const finding = evaluateRule({ kind: 'gradient', limit: 1.5 }, { nowMs: NOW, measurements: readings(8, 8) });
+    expect(finding).toMatchObject({ verdict: 'wait', sentence: expect.stringContaining('c9.6') });
+  });
+
+  test.each([
+    [0.05, 'pass'],
+    [0.051, 'wait'],
+    [-0.05, 'pass'],
+    [-0.06, 'wait'],
+  ])('a drift of %f points a day against 0.05: %s', (perDay, expected) => {
+    const series = [20, 10, 0].map((daysAgo) => ({ atMs: NOW - daysAgo * DAY_MS, value: 9 - perDay * daysAgo }));
+    expect(verdict({ kind: 'stable', limitPerDay: 0.05, windowDays: 30 }, { series })).toBe(expected);
+  });
+  test('sessions before the window do not count towards a drift', () => {
+    const series = [60, 5].map((daysAgo) => ({ atMs: NOW - daysAgo * DAY_MS, value: 9 }));
+    expect(verdict({ kind: 'stable', limitPerDay: 0.05, windowDays: 30 }, { series })).toBe('wait');
+  });
+
+  const window: Rule = { kind: 'window', minimumMinutes: 60, maximumMinutes: 240, afterwards: 'Scuff sand' };
+  test.each([
+    [59, 'wait'],
+    [60, 'pass'],
+    [240, 'pass'],
+    [241, 'stop'],
+  ])('a recoat %d min after the last: %s', (minutes, expected) => {
+    expect(verdict(window, { lastCoatMs: NOW - minutes * MINUTE_MS })).toBe(expected);
+  });
+
+  const cure: Rule = { kind: 'equivalent', what: 'Cured', minimumDays: 14, law: DEFAULT_CURE_LAW };
+  const steady = (tempC: number) => [{ atMs: 0, tempC }];
+  test.each([
+    [14, 21, 'pass'],
+    [13.99, 21, 'wait'],
+    [7, 31, 'pass'],
+    [27.9, 11, 'wait'],
+    [28, 11, 'pass'],
+    [90, 9.9, 'wait'],
+  ])('%f days at %f °C against 14 at 21: %s', (days, tempC, expected) => {
+    expect(verdict(cure, { sinceMs: NOW - days * DAY_MS, temperatures: steady(tempC) })).toBe(expected);
+  });
+  test('what is left is told at the pace of the room', () => {
+    const at = (tempC: number) =>
+      evaluateRule(cure, { nowMs: NOW, sinceMs: NOW - 2 * DAY_MS, temperatures: [{ atMs: NOW - 2 * DAY_MS, tempC }] });
+    expect(((at(21).untilMs ?? 0) - NOW) / DAY_MS).toBeCloseTo(12, 6);
+    expect(((at(31).untilMs ?? 0) - NOW) / DAY_MS).toBeCloseTo(5, 6);
+    expect(at(5)).toMatchObject({ verdict: 'wait', sentence: expect.stringContaining('too cold') });
+    expect(at(5).untilMs).toBeUndefined();
+  });
+
+  test.each([
+    [{ tempC: 21, relativeHumidity: 0.5 }, 'pass'],
+    [{ tempC: 17, relativeHumidity: 0.5 }, 'wait'],
+    [{ tempC: 21, relativeHumidity: 0.7 }, 'wait'],
+    [undefined, 'wait'],
+  ])('booth air %j: %s', (air, expected) => {
+    expect(verdict({ kind: 'climate', limits: DEFAULT_SPRAY_LIMITS }, air ? { air } : {})).toBe(expected);
+  });
+});
+
+describe('a gate', () => {
+  const anyRule: fc.Arbitrary<Rule> = fc.oneof(
+    fc.record({ kind: fc.constant('elapsed' as const), what: fc.constant('Rested'), minimumMinutes: fc.integer({ min: 0, max: 5000 }) }),
+    fc.record({ kind: fc.constant('spread' as const), limit: fc.double({ min: 0, max: 5, noNaN: true }), unit: fc.constant('points') }),
+    fc.record({ kind: fc.constant('gradient' as const), limit: fc.double({ min: 0, max: 5, noNaN: true }) }),
+    fc.record({
+      kind: fc.constant('equivalent' as const),
+      what: fc.constant('Cured'),
+      minimumDays: fc.integer({ min: 1, max: 30 }),
+      law: fc.constant(DEFAULT_CURE_LAW),
+    }),
+    fc.record({ kind: fc.constant('signOff' as const), skill: fc.constantFrom('fitting', 'inspection') }),
+    fc.constant<Rule>({ kind: 'parts' }),
+  );
+  const anyEvidence = fc.record({
+    sinceMs: fc.integer({ min: 0, max: NOW }),
+    temperatures: fc
+      .array(fc.record({ atMs: fc.integer({ min: 0, max: NOW }), tempC: fc.double({ min: -5, max: 40, noNaN: true }) }), { maxLength: 20 })
+      .map((t) => t.sort((a, b) => a.atMs - b.atMs)),
+    measurements: fc.array(
+      fc.record({
+        label: fc.constant('r'),
+        value: fc.double({ min: 4, max: 20, noNaN: true }),
+        depth: fc.constantFrom('shell' as const, 'core' as const),
+      }),
+      { maxLength: 8 },
+    ),
+    signOffs: fc.array(fc.record({ skill: fc.constantFrom('fitting', 'inspection'), by: fc.constant('Ann') }), { maxLength: 2 }),
+    shortParts: fc.array(fc.constant('tuners'), { maxLength: 1 }),
+  });
+  test('answers each of its rules once, in order, in a sentence, with a share between none and all', () => {
+    fc.assert(
+      fc.property(fc.array(anyRule, { maxLength: 8 }), anyEvidence, (rules, evidence) => {
+        const findings = evaluateGate(rules, { nowMs: NOW, ...evidence });
+        expect(findings.map((f) => f.rule)).toEqual(rules.map((r) => r.kind));
+        for (const f of findings) {
+          expect(f.sentence).toMatch(/\S/);
+          expect(f.sentence).not.toMatch(/NaN|undefined|Infinity/);
+          expect(f.done ?? 0).toBeGreaterThanOrEqual(0);
+          expect(f.done ?? 0).toBeLessThanOrEqual(1);
+          if (f.untilMs !== undefined) expect(f.untilMs).toBeGreaterThan(NOW);
+        }
+      }),
+    );
+  });
+  test('with another rule is never easier to pass', () => {
+    const rank = { pass: 0, wait: 1, stop: 2 };
+    fc.assert(
+      fc.property(fc.array(anyRule, { maxLength: 6 }), anyRule, anyEvidence, (rules, extra, evidence) => {
+        const judge = (list: Rule[]) => rank[worst(evaluateGate(list, { nowMs: NOW, ...evidence }))];
+        expect(judge([...rules, extra])).toBeGreaterThanOrEqual(judge(rules));
+      }),
+    );
+  });
+  test('that only waits for time opens at the time it told', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 5000 }), fc.integer({ min: 0, max: 6000 }), (minimumMinutes, agoMinutes) => {
+        const rule: Rule = { kind: 'elapsed', what: 'Rested', minimumMinutes };
+        const sinceMs = NOW - agoMinutes * MINUTE_MS;
+        const { untilMs } = evaluateRule(rule, { nowMs: NOW, sinceMs });
+        if (untilMs === undefined) return;
+        expect(evaluateRule(rule, { nowMs: untilMs, sinceMs }).verdict).toBe('pass');
+        expect(evaluateRule(rule, { nowMs: untilMs - 1, sinceMs }).verdict).toBe('wait');
+      }),
+    );
+  });
+  test('on a cure opens when told, if the room stays as it is', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 11, max: 35, noNaN: true }), fc.integer({ min: 0, max: 100 }), (tempC, hours) => {
+        const rule: Rule = { kind: 'equivalent', what: 'Cured', minimumDays: 10, law: DEFAULT_CURE_LAW };
+        const evidence = { sinceMs: NOW - hours * HOUR_MS, temperatures: [{ atMs: NOW - hours * HOUR_MS, tempC }] };
+        const { untilMs } = evaluateRule(rule, { nowMs: NOW, ...evidence });
+        if (untilMs === undefined || hours === 0) return;
+        expect(evaluateRule(rule, { nowMs: untilMs + 1000, ...evidence }).verdict).toBe('pass');
+        expect(evaluateRule(rule, { nowMs: untilMs - HOUR_MS, ...evidence }).verdict).toBe('wait');
+      }),
+    );
+  });
+});
