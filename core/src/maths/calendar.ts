@@ -18,27 +18,45 @@ export interface WorkWeek {
   holidays: readonly string[];
 }
 
-/**
- * The stretches of working time between two instants, one per working day; clock changes shift them as they should.
- *
- * @throws RangeError when the shift ends before it starts
- */
-export function shiftWindows(fromMs: number, toMs: number, week: WorkWeek): Interval[] {
-  if (week.endsAt <= week.startsAt) throw new RangeError('A shift ends after it starts, on the same day');
-  const windows: Interval[] = [];
-  let day = dayjs(fromMs).tz(week.timeZone).startOf('day').subtract(1, 'day');
-  for (;;) {
-    const date = day.format('YYYY-MM-DD');
-    const weekday = ((day.day() + 6) % 7) + 1;
-    const fromAt = dayjs.tz(`${date}T${week.startsAt}:00`, week.timeZone).valueOf();
-    const toAt = dayjs.tz(`${date}T${week.endsAt}:00`, week.timeZone).valueOf();
-    if (fromAt >= toMs) break;
-    if (week.days.includes(weekday) && !week.holidays.includes(date) && toAt > fromMs)
-      windows.push({ fromMs: Math.max(fromAt, fromMs), toMs: Math.min(toAt, toMs) });
-    day = dayjs.tz(`${dayjs.utc(date).add(1, 'day').format('YYYY-MM-DD')}T00:00:00`, week.timeZone);
+const DAY_MS = 86_400_000;
+
+/** The working days of a week's pattern. Finding the instant of a local clock time is dear, so each day is worked out once. */
+export class WorkCalendar {
+  private readonly shifts = new Map<number, Interval | null>();
+
+  /** @throws RangeError when the shift ends before it starts */
+  constructor(private readonly week: WorkWeek) {
+    if (week.endsAt <= week.startsAt) throw new RangeError('A shift ends after it starts, on the same day');
   }
-  return windows;
+
+  /** The stretches of working time between two instants, one per working day; clock changes shift them as they should. */
+  windows(fromMs: number, toMs: number): Interval[] {
+    const windows: Interval[] = [];
+    // A local day begins at most a day before or after the same date in UTC.
+    for (let day = Math.floor(fromMs / DAY_MS) - 1; (day - 1) * DAY_MS < toMs; day++) {
+      const shift = this.shiftOf(day);
+      if (shift && shift.fromMs < toMs && shift.toMs > fromMs)
+        windows.push({ fromMs: Math.max(shift.fromMs, fromMs), toMs: Math.min(shift.toMs, toMs) });
+    }
+    return windows;
+  }
+
+  /** @param day of the local date, in days since 1970-01-01, a Thursday */
+  private shiftOf(day: number): Interval | null {
+    const known = this.shifts.get(day);
+    if (known !== undefined) return known;
+    const { days, holidays, timeZone, startsAt, endsAt } = this.week;
+    const date = new Date(day * DAY_MS).toISOString().slice(0, 10);
+    const isoWeekday = ((((day + 3) % 7) + 7) % 7) + 1;
+    const at = (time: string) => dayjs.tz(`${date}T${time}:00`, timeZone).valueOf();
+    const shift = days.includes(isoWeekday) && !holidays.includes(date) ? { fromMs: at(startsAt), toMs: at(endsAt) } : null;
+    this.shifts.set(day, shift);
+    return shift;
+  }
 }
+
+/** The working time between two instants by a week's pattern. */
+export const shiftWindows = (fromMs: number, toMs: number, week: WorkWeek): Interval[] => new WorkCalendar(week).windows(fromMs, toMs);
 
 /** Working time as one unbroken axis: nights and weekends take no room on it. */
 export class WorkingTime {

@@ -1,4 +1,4 @@
-import { DAY_MS, equilibriumMoisturePct, HOUR_MS, mean } from '@ample-crane/core';
+import { DAY_MS, equilibriumMoisturePct, HOUR_MS, mean, type TemperatureSample } from '@ample-crane/core';
 import { roomAir } from '@ample-crane/devices';
 import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { Between, DataSource, LessThanOrEqual, type EntityManager } from 'typeorm';
@@ -72,6 +72,20 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
       where: { zoneId, atMs: Between(fromMs, toMs) },
       order: { atMs: 'ASC' },
     });
+  }
+
+  /** How warm a zone has been, in time order. */
+  async temperatures(
+    zoneId: string,
+    fromMs: number,
+    toMs: number,
+    manager: EntityManager = this.database.manager,
+  ): Promise<TemperatureSample[]> {
+    const rows: { at: string; temp: number }[] = await manager.query(
+      `select extract(epoch from at)::float8 as at, temp_c as temp from zone_reading where zone_id = $1 and at between $2 and $3 order by at`,
+      [zoneId, new Date(fromMs), new Date(toMs)],
+    );
+    return rows.map((r) => ({ atMs: Math.round(Number(r.at) * 1000), tempC: Number(r.temp) }));
   }
 
   /** Mean EMC of a zone over the last two weeks; of ordinary shop air where no sensor reports. */

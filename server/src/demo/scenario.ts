@@ -82,7 +82,12 @@ export function demoScenario(nowMs: number): Scenario {
       { name: 'Port Road Hardwoods', sells: { mahogany: 'Belize, certified', 'black walnut': 'Missouri, USA' }, arrivesAtPct: 11.5 },
       {
         name: 'Ferndale Sawmill',
-        sells: { 'Sitka spruce': 'British Columbia, Canada', mahogany: 'Fiji, plantation', 'red alder': 'Washington, USA', basswood: 'Ontario, Canada' },
+        sells: {
+          'Sitka spruce': 'British Columbia, Canada',
+          mahogany: 'Fiji, plantation',
+          'red alder': 'Washington, USA',
+          basswood: 'Ontario, Canada',
+        },
         arrivesAtPct: 13.5,
       },
     ],

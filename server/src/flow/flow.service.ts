@@ -1,7 +1,20 @@
-import { constraintViews, DAY_MS, FlowMeter, HOUR_MS, MINUTE_MS, touchMinutes, type FlowEvent, type FlowFigures } from '@ample-crane/core';
+import {
+  constraintViews,
+  DAY_MS,
+  FlowMeter,
+  HOUR_MS,
+  MINUTE_MS,
+  touchMinutes,
+  type ConstraintViews,
+  type FlowEvent,
+  type FlowFigures,
+  type Interval,
+  type WorkingTime,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchEntity } from '../routing/routing.entity.ts';
 import { operationAt, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
@@ -16,31 +29,48 @@ const RANK: Record<FlowEvent['kind'], number> = {
   begin: 5,
 };
 const DEFAULT_DAYS = 28;
-const CACHE_MS = 60_000;
+/** Weeks of history change little in a minute. */
+const HISTORY_MS = 60_000;
+
+interface History {
+  window: Interval;
+  time: WorkingTime;
+  figures: FlowFigures;
+  views: ConstraintViews;
+}
 
 @Injectable()
 export class FlowService {
-  /** A view of derived figures only; each process may keep its own for a minute. */
-  private cached: { atMs: number; days: number; view: Promise<FlowView> } | undefined;
+  private readonly histories = new Map<number, { atMs: number; history: Promise<History> }>();
+  private readonly shelf: Shelf<FlowView>;
 
   constructor(
     private readonly database: DataSource,
     private readonly shops: ShopService,
     private readonly clock: Clock,
-  ) {}
-
-  view(days = DEFAULT_DAYS): Promise<FlowView> {
-    const nowMs = this.clock.nowMs();
-    if (this.cached && this.cached.days === days && Math.abs(nowMs - this.cached.atMs) < CACHE_MS) return this.cached.view;
-    const view = this.compute(days, nowMs);
-    view.catch(() => (this.cached = undefined));
-    this.cached = { atMs: nowMs, days, view };
-    return view;
+    snapshots: Snapshots,
+  ) {
+    this.shelf = snapshots.shelf();
   }
 
-  private async compute(days: number, nowMs: number): Promise<FlowView> {
-    const shop = await this.shops.load();
-    const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs };
+  /** Figures of the last days, with the queues as they stand now. */
+  view(days = DEFAULT_DAYS): Promise<FlowView> {
+    return this.shelf.of(String(days), () => this.compute(days));
+  }
+
+  private history(days: number, shop: Shop): Promise<History> {
+    const nowMs = this.clock.nowMs();
+    const kept = this.histories.get(days);
+    if (kept && Math.abs(nowMs - kept.atMs) < HISTORY_MS) return kept.history;
+    const history = this.look(days, nowMs, shop);
+    this.histories.set(days, { atMs: nowMs, history });
+    history.catch(() => this.histories.delete(days));
+    return history;
+  }
+
+  private async look(days: number, nowMs: number, shop: Shop): Promise<History> {
+    // A window is open at its end: what happened at this very instant counts.
+    const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 };
     const time = workingTime(shop, window);
     const stations = [...shop.stations.values()].filter((s) => s.kind === 'work');
     const meter = new FlowMeter(
@@ -50,7 +80,12 @@ export class FlowService {
     );
     for (const event of await this.events(shop, window.fromMs)) meter.record(event);
     const figures = meter.figures();
-    const views = constraintViews(figures);
+    return { window, time, figures, views: constraintViews(figures) };
+  }
+
+  private async compute(days: number): Promise<FlowView> {
+    const shop = await this.shops.load();
+    const { window, time, figures, views } = await this.history(days, shop);
     const queues = await this.queues(shop);
     const weeklyMs = (time.between(window.fromMs, window.toMs) / days) * 7;
     const rows: StationFlowView[] = figures.stations.map((s) => {

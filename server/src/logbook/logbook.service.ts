@@ -1,7 +1,25 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { applyEntry, ShopState, type EntryKind, type LogbookEntry, type Payloads, type Route, type Subject } from '@ample-crane/core';
-import { DataSource, In, type EntityManager } from 'typeorm';
+import {
+  applyEntry,
+  ShopState,
+  type EntryKind,
+  type LogbookEntry,
+  type Payloads,
+  type Route,
+  type RowKind,
+  type Rows,
+  type Subject,
+} from '@ample-crane/core';
+import {
+  DataSource,
+  In,
+  type EntityManager,
+  type EntityTarget,
+  type FindOptionsOrder,
+  type FindOptionsWhere,
+  type ObjectLiteral,
+} from 'typeorm';
 import { InstrumentEntity } from '../fitting/instrument.entity.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -20,6 +38,8 @@ export interface Concerns {
   sessions?: readonly string[];
   batches?: readonly string[];
   serials?: readonly string[];
+  /** routes that batches are to be started on */
+  routes?: readonly string[];
 }
 
 export interface Command {
@@ -144,81 +164,52 @@ export class LogbookService {
     } as unknown as LogbookEntry;
   }
 
+  /** Reads and locks what a command is about, in one order for all commands, so that none waits for another in a ring. */
   private async load(manager: EntityManager, concerns: Concerns): Promise<ShopState> {
-    const lock = { mode: 'pessimistic_write' as const };
-    const routes = await manager.find(RouteEntity);
-    const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])));
-
-    const instruments = await manager.find(InstrumentEntity, {
-      where: { serial: In(sorted(concerns.serials)) },
-      lock,
-      order: { serial: 'ASC' },
-    });
-    requireAll(
-      'instrument',
-      concerns.serials,
-      instruments.map((i) => i.serial),
-    );
+    const locked = <T extends ObjectLiteral, K extends keyof T & string>(entity: EntityTarget<T>, key: K, ids: readonly string[]) =>
+      ids.length === 0
+        ? Promise.resolve([])
+        : manager.find(entity, {
+            where: { [key]: In(ids) } as FindOptionsWhere<T>,
+            lock: { mode: 'pessimistic_write' },
+            order: { [key]: 'ASC' } as FindOptionsOrder<T>,
+          });
+    const instruments = await locked(InstrumentEntity, 'serial', sorted(concerns.serials));
     const batchIds = sorted([...(concerns.batches ?? []), ...instruments.map((i) => i.batchId)]);
-    const batches = await manager.find(BatchEntity, {
-      where: { id: In(batchIds) },
-      lock,
-      order: { id: 'ASC' },
-    });
-    requireAll(
-      'batch',
-      concerns.batches,
-      batches.map((b) => b.id),
-    );
-    const sessions = await manager.findBy(ReadingSessionEntity, { id: In(sorted(concerns.sessions)) });
-    requireAll(
-      'reading session',
-      concerns.sessions,
-      sessions.map((s) => s.id),
-    );
-    const lotIds = sorted([...(concerns.lots ?? []), ...sessions.map((s) => s.lotId)]);
-    const lots = await manager.find(LotEntity, { where: { id: In(lotIds) }, lock, order: { id: 'ASC' } });
-    requireAll(
-      'lot',
-      concerns.lots,
-      lots.map((l) => l.id),
-    );
-    const orderIds = sorted(instruments.flatMap((i) => i.orderId ?? []));
-    const orders = await manager.find(OrderEntity, {
-      where: { id: In(orderIds) },
-      lock,
-      order: { id: 'ASC' },
-    });
+    const batches = await locked(BatchEntity, 'id', batchIds);
+    const sessions = await locked(ReadingSessionEntity, 'id', sorted(concerns.sessions));
+    const lots = await locked(LotEntity, 'id', sorted([...(concerns.lots ?? []), ...sessions.map((s) => s.lotId)]));
+    const orders = await locked(OrderEntity, 'id', sorted(instruments.flatMap((i) => i.orderId ?? [])));
+    requireAll('instrument', concerns.serials, instruments, (i) => i.serial);
+    requireAll('batch', concerns.batches, batches, (b) => b.id);
+    requireAll('reading session', concerns.sessions, sessions, (s) => s.id);
+    requireAll('lot', concerns.lots, lots, (l) => l.id);
 
-    instruments.forEach((row) => state.load('instrument', row));
-    batches.forEach((row) => state.load('batch', row));
-    sessions.forEach((row) => state.load('session', row));
-    lots.forEach((row) => state.load('lot', row));
-    orders.forEach((row) => state.load('order', row));
+    const routeIds = sorted([...(concerns.routes ?? []), ...batches.map((b) => b.routeId)]);
+    const routes = routeIds.length === 0 ? [] : await manager.findBy(RouteEntity, { id: In(routeIds) });
+    const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])));
+    const loadAll = <K extends RowKind>(kind: K, rows: readonly Rows[K][]) => rows.forEach((row) => state.load(kind, row));
+    loadAll('instrument', instruments);
+    loadAll('batch', batches);
+    loadAll('session', sessions);
+    loadAll('lot', lots);
+    loadAll('order', orders);
     if (batches.length > 0) {
-      const pieces = await manager.find(PieceEntity, {
-        where: { batchId: In(batchIds) },
-        order: { ordinal: 'ASC' },
-      });
-      pieces.forEach((row) => state.load('piece', row));
-      const visits = await manager.findBy(VisitEntity, { id: In(batches.map((b) => b.visitId)) });
-      visits.forEach((row) => state.load('visit', row));
-      const runs = await manager.findBy(RunEntity, { id: In(batches.flatMap((b) => b.runId ?? [])) });
-      runs.forEach((row) => state.load('run', row));
-      const ofPieces = await manager.findBy(InstrumentEntity, { batchId: In(batchIds) });
-      ofPieces.forEach((row) => state.load('instrument', row));
+      loadAll('piece', await manager.find(PieceEntity, { where: { batchId: In(batchIds) }, order: { ordinal: 'ASC' } }));
+      loadAll('visit', await manager.findBy(VisitEntity, { id: In(batches.map((b) => b.visitId)) }));
+      const runIds = batches.flatMap((b) => b.runId ?? []);
+      if (runIds.length > 0) loadAll('run', await manager.findBy(RunEntity, { id: In(runIds) }));
+      if (batches.some((b) => b.component === 'instrument'))
+        loadAll('instrument', await manager.findBy(InstrumentEntity, { batchId: In(batchIds) }));
     }
-    if (sessions.length > 0) {
-      const readings = await manager.findBy(ReadingEntity, { sessionId: In(sessions.map((s) => s.id)) });
-      readings.forEach((row) => state.load('reading', row));
-    }
+    if (sessions.length > 0) loadAll('reading', await manager.findBy(ReadingEntity, { sessionId: In(sessions.map((s) => s.id)) }));
     return state;
   }
 }
 
 const sorted = (ids: readonly string[] | undefined) => [...new Set(ids ?? [])].sort();
 
-function requireAll(what: string, wanted: readonly string[] | undefined, found: readonly string[]): void {
-  const missing = wanted?.find((id) => !found.includes(id));
+function requireAll<T>(what: string, wanted: readonly string[] | undefined, found: readonly T[], idOf: (row: T) => string): void {
+  const missing = wanted?.find((id) => !found.some((row) => idOf(row) === id));
   if (missing !== undefined) throw notFound(what, missing);
 }

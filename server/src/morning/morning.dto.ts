@@ -50,6 +50,8 @@ export class WalkView {
   @OutEnum(STAGES) stage: Stage;
   @Out() waiting: number;
   @Out() decisions: number;
+  /** the climate its stations stand in */
+  @Out() zoneId: string;
 }
 
 export class FloorView {

@@ -10,10 +10,11 @@ import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { sentenceOf } from '../logbook/sentence.ts';
 import { OrdersService } from '../orders/orders.ts';
 import { Clock } from '../platform/clock/clock.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchesQueries } from '../routing/batches.queries.ts';
 import type { BatchView } from '../routing/batch.view.ts';
 import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
-import { LotsService } from '../timber/lots.service.ts';
+import { LotsQueries } from '../timber/lots.queries.ts';
 import type { LotView } from '../timber/lot.dto.ts';
 import type { ComingFreeView, DecisionView, FloorView, FoundView, GapView, MorningView, WalkView } from './morning.dto.ts';
 
@@ -26,26 +27,39 @@ const FOUND_MAX = 12;
 
 @Injectable()
 export class MorningService {
+  private readonly mornings: Shelf<MorningView>;
+  private readonly walks: Shelf<WalkView[]>;
+  private readonly floors: Shelf<FloorView>;
+
   constructor(
     private readonly database: DataSource,
     private readonly shops: ShopService,
     private readonly batches: BatchesQueries,
-    private readonly lots: LotsService,
+    private readonly lots: LotsQueries,
     private readonly orders: OrdersService,
     private readonly flow: FlowService,
     private readonly climate: ClimateService,
     private readonly clock: Clock,
-  ) {}
+    snapshots: Snapshots,
+  ) {
+    this.mornings = snapshots.shelf();
+    this.walks = snapshots.shelf();
+    this.floors = snapshots.shelf();
+  }
 
   /** What can move now, what comes free today, what is late, who is missing, what limits the factory. */
-  async morning(): Promise<MorningView> {
+  morning(): Promise<MorningView> {
+    return this.mornings.of('morning', () => this.readMorning());
+  }
+
+  private async readMorning(): Promise<MorningView> {
     const shop = await this.shops.load();
     const nowMs = this.clock.nowMs();
     const { timeZone } = shop.settings.workWeek;
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
     const [batches, lots, orders, flow, boothAir] = await Promise.all([
-      this.batches.list({}, shop),
+      this.batches.list({}),
       this.lots.list(['drying']),
       this.orders.open(shop),
       this.flow.view(),
@@ -102,20 +116,29 @@ export class MorningService {
   }
 
   /** The rail: how much waits at each stage, and where a decision is due. */
-  async walk(): Promise<WalkView[]> {
+  walk(): Promise<WalkView[]> {
+    return this.walks.of('walk', () => this.readWalk());
+  }
+
+  private async readWalk(): Promise<WalkView[]> {
     const shop = await this.shops.load();
-    const [batches, lots] = await Promise.all([this.batches.list({}, shop), this.lots.list(['drying'])]);
+    const [batches, lots] = await Promise.all([this.batches.list({}), this.lots.list(['drying'])]);
     const decisions = decide(batches, lots, shop, undefined);
     return STAGES.map((stage) => ({
       stage,
       waiting: stage === 'woodRoom' ? lots.length : batches.filter((b) => b.stage === stage).length,
       decisions: decisions.filter((d) => d.stage === stage).length,
+      zoneId: [...shop.stations.values()].find((s) => s.stage === stage)?.zoneId ?? shop.settings.factory.woodRoomZoneId,
     }));
   }
 
-  async floor(): Promise<FloorView> {
-    const shop = await this.shops.load();
-    const [batches, flow] = await Promise.all([this.batches.list({}, shop), this.flow.view()]);
+  /** The line as it stands: every station with its queue, every batch in work. */
+  floor(): Promise<FloorView> {
+    return this.floors.of('floor', () => this.readFloor());
+  }
+
+  private async readFloor(): Promise<FloorView> {
+    const [batches, flow] = await Promise.all([this.batches.list({}), this.flow.view()]);
     return { nowMs: this.clock.nowMs(), stations: flow.stations, batches, constraint: flow.constraint };
   }
 

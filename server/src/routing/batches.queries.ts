@@ -18,6 +18,7 @@ import { sentenceOf } from '../logbook/sentence.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { holdsSkill, nameOf, operationAt, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
 import { toBatchView, type BatchView, type CardView, type MeasureView } from './batch.view.ts';
 import { BatchesService, unmeasuredPieces } from './batches.service.ts';
@@ -35,17 +36,28 @@ export interface BatchFilter {
 
 @Injectable()
 export class BatchesQueries {
+  private readonly lists: Shelf<BatchView[]>;
+  private readonly cards: Shelf<CardView>;
+
   constructor(
     private readonly database: DataSource,
     private readonly shops: ShopService,
     private readonly evidence: EvidenceService,
     private readonly commands: BatchesService,
     private readonly clock: Clock,
-  ) {}
+    snapshots: Snapshots,
+  ) {
+    this.lists = snapshots.shelf();
+    this.cards = snapshots.shelf();
+  }
 
   /** Batches in work, or the latest that are done. */
-  async list(filter: BatchFilter, shop?: Shop): Promise<BatchView[]> {
-    const known = shop ?? (await this.shops.load());
+  list(filter: BatchFilter): Promise<BatchView[]> {
+    return this.lists.of(JSON.stringify([filter.stage, filter.modelId, filter.done]), () => this.readList(filter));
+  }
+
+  private async readList(filter: BatchFilter): Promise<BatchView[]> {
+    const shop = await this.shops.load();
     const where: FindOptionsWhere<BatchEntity> = { status: filter.done ? 'done' : Not<BatchStatus>('done') };
     if (filter.stage !== undefined) where.stage = filter.stage;
     if (filter.modelId !== undefined) where.modelId = filter.modelId;
@@ -54,7 +66,7 @@ export class BatchesQueries {
       order: filter.done ? { endedMs: 'DESC' } : { dueMs: 'ASC', number: 'ASC' },
       take: 500,
     });
-    return this.views(batches, known);
+    return this.views(batches, shop);
   }
 
   async views(batches: readonly BatchEntity[], shop: Shop): Promise<BatchView[]> {
@@ -63,7 +75,11 @@ export class BatchesQueries {
   }
 
   /** Everything the card of one batch shows. */
-  async card(batchId: string): Promise<CardView> {
+  card(batchId: string): Promise<CardView> {
+    return this.cards.of(batchId, () => this.readCard(batchId));
+  }
+
+  private async readCard(batchId: string): Promise<CardView> {
     const { manager } = this.database;
     const batch = await manager.findOneBy(BatchEntity, { id: batchId });
     if (!batch) throw notFound('batch', batchId);

@@ -47,7 +47,7 @@ export class BatchesService {
     const need = dto.component === 'body' ? model.wood.body : model.wood.neck;
     if (!need) throw badInput('component', `A ${model.name} has no separate ${dto.component}`);
     firstOperation(route, dto.component);
-    return this.logbook.perform(actor, { name: 'start batch', request: dto, concerns: { lots: [dto.lotId] } }, async (unit) => {
+    return this.logbook.perform(actor, { name: 'start batch', request: dto, concerns: { lots: [dto.lotId], routes: [route.id] } }, async (unit) => {
       const lot = unit.state.get('lot', dto.lotId);
       if (lot.state !== 'released')
         throw refused([

@@ -1,4 +1,4 @@
-import { gateFindings, type Batch, type Evidence, type Finding, type TemperatureSample } from '@ample-crane/core';
+import { gateFindings, HOUR_MS, type Batch, type Evidence, type Finding, type TemperatureSample } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { DataSource } from 'typeorm';
@@ -24,7 +24,8 @@ export class EvidenceService {
     const zones = new Map<string, number>();
     for (const b of needsCure) zones.set(zoneOf(b), Math.min(b.arrivedMs, zones.get(zoneOf(b)) ?? Infinity));
     const temperatures = new Map<string, TemperatureSample[]>();
-    for (const [zoneId, fromMs] of zones) temperatures.set(zoneId, await this.climate.readings(zoneId, fromMs - 3_600_000, nowMs, manager));
+    for (const [zoneId, fromMs] of zones)
+      temperatures.set(zoneId, await this.climate.temperatures(zoneId, fromMs - HOUR_MS, nowMs, manager));
     return new Map(batches.map((b) => [b.id, { nowMs, sinceMs: b.arrivedMs, temperatures: temperatures.get(zoneOf(b)) ?? [] }]));
   }
 

@@ -1,10 +1,11 @@
-import { shiftWindows, WorkingTime, type Interval, type Operation, type Route } from '@ample-crane/core';
+import { WorkCalendar, WorkingTime, type Interval, type Operation, type Route } from '@ample-crane/core';
 import { operationOf } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
 import type { Settings } from '../platform/settings/settings.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { MaterialEntity } from '../finishing/finishing.entity.ts';
 import { ModelEntity, RouteEntity, StationEntity } from './setup.entity.ts';
 
@@ -16,16 +17,27 @@ export interface Shop {
   people: ReadonlyMap<string, PersonEntity>;
   materials: ReadonlyMap<string, MaterialEntity>;
   settings: Settings;
+  calendar: WorkCalendar;
 }
 
 @Injectable()
 export class ShopService {
+  private readonly shelf: Shelf<Shop>;
+  private calendar: { pattern: string; calendar: WorkCalendar } | undefined;
+
   constructor(
     private readonly database: DataSource,
     private readonly settings: SettingsService,
-  ) {}
+    snapshots: Snapshots,
+  ) {
+    this.shelf = snapshots.shelf();
+  }
 
-  async load(): Promise<Shop> {
+  load(): Promise<Shop> {
+    return this.shelf.of('shop', () => this.read());
+  }
+
+  private async read(): Promise<Shop> {
     const { manager } = this.database;
     const [models, routes, stations, people, materials, settings] = await Promise.all([
       manager.find(ModelEntity, { order: { name: 'ASC' } }),
@@ -42,7 +54,14 @@ export class ShopService {
       people: new Map(people.map((p) => [p.id, p])),
       materials: new Map(materials.map((m) => [m.id, m])),
       settings,
+      calendar: this.calendarOf(settings),
     };
+  }
+
+  private calendarOf({ workWeek }: Settings): WorkCalendar {
+    const pattern = JSON.stringify(workWeek);
+    if (this.calendar?.pattern !== pattern) this.calendar = { pattern, calendar: new WorkCalendar(workWeek) };
+    return this.calendar.calendar;
   }
 }
 
@@ -64,5 +83,4 @@ export const holdsSkill = (shop: Shop) => (personId: string, skill: string) => {
 };
 
 /** The factory's working time over a stretch. */
-export const workingTime = (shop: Shop, window: Interval) =>
-  new WorkingTime(shiftWindows(window.fromMs, window.toMs, shop.settings.workWeek));
+export const workingTime = (shop: Shop, window: Interval) => new WorkingTime(shop.calendar.windows(window.fromMs, window.toMs));

@@ -4,26 +4,32 @@ import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { CsvDto, ImportView, LotCardView, LotFilterDto, LotView, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
+import { LotsQueries } from './lots.queries.ts';
 import { LotsService } from './lots.service.ts';
+import { ReadingsImportService } from './readingsImport.service.ts';
 
 @ApiTags('lots')
 @Controller('lots')
 export class LotsController {
-  constructor(private readonly lots: LotsService) {}
+  constructor(
+    private readonly lots: LotsService,
+    private readonly queries: LotsQueries,
+    private readonly imports: ReadingsImportService,
+  ) {}
 
   @Get()
   @Allow('viewer')
   @ApiQuery({ name: 'states', type: String, required: false, description: 'drying,released,used up' })
   @ApiOkResponse({ type: [LotView] })
   list(@Query() filter: LotFilterDto): Promise<LotView[]> {
-    return this.lots.list(filter.states);
+    return this.queries.list(filter.states);
   }
 
   @Get(':id')
   @Allow('viewer')
   @ApiOkResponse({ type: LotCardView })
   card(@Param('id') id: string): Promise<LotCardView> {
-    return this.lots.card(id);
+    return this.queries.card(id);
   }
 
   @Post()
@@ -63,7 +69,7 @@ export class LotsController {
   @HttpCode(200)
   @ApiOkResponse({ type: ImportView })
   preview(@Body() dto: CsvDto): Promise<ImportView> {
-    return this.lots.preview(dto.csv);
+    return this.imports.preview(dto.csv);
   }
 
   @Post('readings/import')
@@ -71,6 +77,6 @@ export class LotsController {
   @HttpCode(200)
   @ApiOkResponse({ type: ImportView })
   importReadings(@CurrentActor() actor: Actor, @Body() dto: CsvDto): Promise<ImportView> {
-    return this.lots.importReadings(actor, dto.csv);
+    return this.imports.importReadings(actor, dto.csv);
   }
 }

@@ -49,9 +49,12 @@ export class IdentityService {
   }
 
   async personOf(token: string): Promise<PersonEntity | null> {
-    const session = await this.database.getRepository(SessionEntity).findOneBy({ tokenHash: hashToken(token) });
-    if (!session || session.expiresMs < Date.now()) return null;
-    return this.database.getRepository(PersonEntity).findOneBy({ id: session.personId, active: true });
+    return this.database
+      .getRepository(PersonEntity)
+      .createQueryBuilder('p')
+      .innerJoin(SessionEntity, 's', 's.personId = p.id')
+      .where('p.active and s.tokenHash = :tokenHash and s.expiresMs > :now', { tokenHash: hashToken(token), now: new Date() })
+      .getOne();
   }
 
   async needsFirstAdministrator(): Promise<boolean> {

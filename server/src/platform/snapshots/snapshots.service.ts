@@ -1,0 +1,55 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { Clock } from '../clock/clock.ts';
+
+/** Findings speak of minutes; an answer older than this is worked out again though nothing was logged. */
+const SLOT_MS = 10_000;
+const KEPT_MAX = 500;
+/** Entries are numbered before they are committed, so one with a lower number may appear after one with a higher. */
+const LATE_ENTRIES = 64;
+
+/** Answers of one kind, each kept as long as nothing they rest on has changed. */
+export class Shelf<T> {
+  private readonly kept = new Map<string, { position: string; answer: Promise<T> }>();
+
+  constructor(private readonly position: () => Promise<string>) {}
+
+  /** The answer under a name, worked out anew when the logbook or the time has moved on. Shared: not to be changed. */
+  async of(name: string, compute: () => Promise<T>): Promise<T> {
+    const position = await this.position();
+    const kept = this.kept.get(name);
+    if (kept?.position === position) return kept.answer;
+    const answer = compute();
+    this.kept.delete(name);
+    this.kept.set(name, { position, answer });
+    // One that failed is no answer.
+    answer.catch(() => this.kept.delete(name));
+    const [oldest] = this.kept.keys();
+    if (this.kept.size > KEPT_MAX && oldest !== undefined) this.kept.delete(oldest);
+    return answer;
+  }
+}
+
+/**
+ * Saves working the same answer out for every reader. Each process keeps its own, and asks the database at every
+ * request how far the logbook has come, so that none shows what another has already changed.
+ */
+@Injectable()
+export class Snapshots {
+  constructor(
+    private readonly database: DataSource,
+    private readonly clock: Clock,
+  ) {}
+
+  shelf<T>(): Shelf<T> {
+    return new Shelf<T>(() => this.position());
+  }
+
+  private async position(): Promise<string> {
+    const slot = Math.floor(this.clock.nowMs() / SLOT_MS);
+    const rows: { last: string; sum: string }[] = await this.database.query(
+      `select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook order by id desc limit ${LATE_ENTRIES}) recent`,
+    );
+    return `${slot}/${rows[0]?.last ?? ''}/${rows[0]?.sum ?? ''}`;
+  }
+}
