@@ -47,56 +47,60 @@ export class BatchesService {
     const need = dto.component === 'body' ? model.wood.body : model.wood.neck;
     if (!need) throw badInput('component', `A ${model.name} has no separate ${dto.component}`);
     firstOperation(route, dto.component);
-    return this.logbook.perform(actor, { name: 'start batch', request: dto, concerns: { lots: [dto.lotId], routes: [route.id] } }, async (unit) => {
-      const lot = unit.state.get('lot', dto.lotId);
-      if (lot.state !== 'released')
-        throw refused([
+    return this.logbook.perform(
+      actor,
+      { name: 'start batch', request: dto, concerns: { lots: [dto.lotId], routes: [route.id] } },
+      async (unit) => {
+        const lot = unit.state.get('lot', dto.lotId);
+        if (lot.state !== 'released')
+          throw refused([
+            {
+              rule: 'state',
+              verdict: 'stop',
+              sentence: `Lot ${lot.id} is ${lot.state}; only a released lot can be cut`,
+              field: 'lotId',
+            },
+          ]);
+        if (lot.species !== need.species || lot.use !== need.use)
+          throw refused([
+            {
+              rule: 'state',
+              verdict: 'stop',
+              sentence: `Lot ${lot.id} is ${lot.species} for ${lot.use}; ${model.name} needs ${need.species} for ${need.use}`,
+              field: 'lotId',
+            },
+          ]);
+        const volumeM3 = Math.round(need.volumeM3 * dto.quantity * 1e6) / 1e6;
+        if (lot.leftM3 + 1e-9 < volumeM3)
+          throw refused([
+            {
+              rule: 'state',
+              verdict: 'stop',
+              sentence: `${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`,
+              field: 'quantity',
+            },
+          ]);
+        const dueMs = await this.dueOf(unit, dto.orderId, dto.modelId);
+        const number = await nextNumber(unit, 'batch');
+        await unit.record(
+          'batch.started',
+          { batchId: `B${number}`, lotId: lot.id },
           {
-            rule: 'state',
-            verdict: 'stop',
-            sentence: `Lot ${lot.id} is ${lot.state}; only a released lot can be cut`,
-            field: 'lotId',
+            number,
+            modelId: model.id,
+            component: dto.component,
+            routeId: route.id,
+            orderId: dto.orderId,
+            lotId: lot.id,
+            quantity: dto.quantity,
+            dueMs,
+            carrier: dto.carrier,
+            volumeM3,
           },
-        ]);
-      if (lot.species !== need.species || lot.use !== need.use)
-        throw refused([
-          {
-            rule: 'state',
-            verdict: 'stop',
-            sentence: `Lot ${lot.id} is ${lot.species} for ${lot.use}; ${model.name} needs ${need.species} for ${need.use}`,
-            field: 'lotId',
-          },
-        ]);
-      const volumeM3 = Math.round(need.volumeM3 * dto.quantity * 1e6) / 1e6;
-      if (lot.leftM3 + 1e-9 < volumeM3)
-        throw refused([
-          {
-            rule: 'state',
-            verdict: 'stop',
-            sentence: `${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`,
-            field: 'quantity',
-          },
-        ]);
-      const dueMs = await this.dueOf(unit, dto.orderId, dto.modelId);
-      const number = await nextNumber(unit, 'batch');
-      await unit.record(
-        'batch.started',
-        { batchId: `B${number}`, lotId: lot.id },
-        {
-          number,
-          modelId: model.id,
-          component: dto.component,
-          routeId: route.id,
-          orderId: dto.orderId,
-          lotId: lot.id,
-          quantity: dto.quantity,
-          dueMs,
-          carrier: dto.carrier,
-          volumeM3,
-        },
-      );
-      return { id: `B${number}` };
-    });
+        );
+        return { id: `B${number}` };
+      },
+    );
   }
 
   private async dueOf(unit: UnitOfWork, orderId: string | null, modelId: string): Promise<number | null> {

@@ -1,4 +1,4 @@
-import { STAGES, type Operation, type Stage } from '@ample-crane/core';
+import { STAGES, type Operation, type SprayLimits, type Stage } from '@ample-crane/core';
 import { InCount, InFlag, InNumber, InOneOf, InText, InTexts, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { ROLES, type Role } from '../platform/identity/role.ts';
@@ -132,6 +132,16 @@ export class SkillView {
   @OutList(() => String) holders: string[];
 }
 
+/** What the booth's air must be to spray in it, where the coating's sheet says nothing else. */
+export class SprayLimitsView implements SprayLimits {
+  @Out() zoneId: string;
+  @Out() minTempC: number;
+  @Out() maxTempC: number;
+  @Out() minHumidity: number;
+  @Out() maxHumidity: number;
+  @Out() dewMarginC: number;
+}
+
 export class SetupView {
   @OutList(() => PersonView) people: PersonView[];
   @OutList(() => StationView) stations: StationView[];
@@ -140,6 +150,7 @@ export class SetupView {
   @OutList(() => MaterialView) materials: MaterialView[];
   @OutList(() => SkillView) skills: SkillView[];
   @OutPart(() => ChangeMoistureDto) moisture: ChangeMoistureDto;
+  @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
   @OutPart(() => ChangeSerialDto) serial: ChangeSerialDto;
   @Out() serialExample: string;
 }

@@ -36,7 +36,7 @@ export class SetupService {
   async view(): Promise<SetupView> {
     const shop = await this.shops.load();
     const nowMs = this.clock.nowMs();
-    const { moistureGate: gate, moistureBand: band, serialPattern, workWeek } = shop.settings;
+    const { moistureGate: gate, moistureBand: band, serialPattern, workWeek, sprayLimits, factory } = shop.settings;
     const people = [...shop.people.values()];
     const skills = [...new Set(people.flatMap((p) => p.skills))].sort();
     const [firstModel] = shop.models.values();
@@ -64,6 +64,7 @@ export class SetupService {
         skill,
         holders: people.filter((p) => p.active && p.skills.includes(skill)).map((p) => p.name),
       })),
+      spray: { zoneId: factory.boothZoneId, ...sprayLimits },
       moisture: {
         gateSchool: gate.school,
         bandSchool: band.school,
@@ -88,17 +89,18 @@ export class SetupService {
   }
 
   async addPerson(actor: Actor, dto: PersonDto): Promise<{ id: string }> {
-    const passwordHash = await hashPassword(dto.password);
-    return this.change(actor, 'person', dto.login, async (manager) => {
+    const { password, ...person } = dto;
+    const passwordHash = await hashPassword(password);
+    return this.change(actor, 'person', dto.login, person, async (manager) => {
       if (await manager.findOneBy(PersonEntity, { login: dto.login })) throw badInput('login', 'Someone has this sign-in name already');
       mayGrant(actor, dto);
-      await manager.insert(PersonEntity, newPerson({ ...dto, passwordHash }));
+      await manager.insert(PersonEntity, newPerson({ ...person, passwordHash }));
       return { before: null, after: { name: dto.name, role: dto.role, skills: dto.skills } };
     });
   }
 
   async changePerson(actor: Actor, id: string, dto: ChangePersonDto): Promise<{ id: string }> {
-    return this.change(actor, 'person', id, async (manager) => {
+    return this.change(actor, 'person', id, dto, async (manager) => {
       const person = await manager.findOne(PersonEntity, {
         where: { id },
         lock: { mode: 'pessimistic_write' },
@@ -123,7 +125,7 @@ export class SetupService {
   }
 
   async changeStation(actor: Actor, code: string, dto: ChangeStationDto): Promise<{ id: string }> {
-    return this.change(actor, 'station', code, async (manager) => {
+    return this.change(actor, 'station', code, dto, async (manager) => {
       const station = await manager.findOne(StationEntity, {
         where: { code },
         lock: { mode: 'pessimistic_write' },
@@ -140,7 +142,7 @@ export class SetupService {
 
   async changeMoisture(actor: Actor, dto: ChangeMoistureDto): Promise<{ id: string }> {
     if (dto.fixedHighPct <= dto.fixedLowPct) throw badInput('fixedHighPct', 'The top of the band lies above its bottom');
-    return this.change(actor, 'moisture rules', 'moisture', async (manager) => {
+    return this.change(actor, 'moisture rules', 'moisture', dto, async (manager) => {
       const before = {
         gate: await this.settings.get('moistureGate', manager),
         band: await this.settings.get('moistureBand', manager),
@@ -159,7 +161,7 @@ export class SetupService {
   async changeSerialPattern(actor: Actor, dto: ChangeSerialDto): Promise<{ id: string }> {
     const problems = checkSerialPattern(dto);
     if (problems.length > 0) throw badInput('template', problems.join('. '));
-    return this.change(actor, 'serial pattern', 'serial', async (manager) => {
+    return this.change(actor, 'serial pattern', 'serial', dto, async (manager) => {
       const before = await this.settings.get('serialPattern', manager);
       await this.settings.set(manager, 'serialPattern', dto);
       return { before, after: dto };
@@ -170,9 +172,10 @@ export class SetupService {
     actor: Actor,
     what: string,
     id: string,
+    request: object,
     work: (manager: EntityManager) => Promise<Pick<Payloads['setup.changed'], 'before' | 'after'>>,
   ): Promise<{ id: string }> {
-    return this.logbook.perform(actor, { name: `change ${what}`, request: { id }, concerns: {} }, async (unit) => {
+    return this.logbook.perform(actor, { name: `change ${what}`, request: { id, ...request }, concerns: {} }, async (unit) => {
       const changed = await work(unit.manager);
       await unit.record('setup.changed', {}, { what, id, ...changed });
       return { id };

@@ -9,7 +9,7 @@ import { DataSource } from 'typeorm';
 import { AppModule } from '../app.module.ts';
 import { furnish } from '../create.ts';
 import { migrate, ownerDataSource } from '../database.ts';
-import { loadFactory } from '../demo/load.ts';
+import { loadDemo, loadFactory } from '../demo/load.ts';
 import { Clock } from '../platform/clock/clock.ts';
 
 export const PASSWORD = 'heron-lane';
@@ -41,6 +41,7 @@ export interface TestFactory {
 export interface Answer {
   status: number;
   body: any;
+  text: string;
   headers: Record<string, string>;
 }
 
@@ -48,11 +49,15 @@ export interface Caller {
   get(path: string): Promise<Answer>;
   post(path: string, body?: object, headers?: Record<string, string>): Promise<Answer>;
   put(path: string, body: object): Promise<Answer>;
+  patch(path: string, body: object): Promise<Answer>;
   cookie: string;
 }
 
-/** The whole server on a database of its own, with the demo factory set up but no history. */
-export async function openFactory({ empty = false }: { empty?: boolean } = {}): Promise<TestFactory> {
+/** What a database is opened with: nothing at all, the demo factory as it is set up, or with its history. */
+type Furnishing = 'nothing' | 'setup' | 'history';
+
+/** The whole server on a database of its own. */
+export async function openFactory(furnishing: Furnishing = 'setup'): Promise<TestFactory> {
   const clusterUrl = process.env['TEST_CLUSTER_URL'];
   if (clusterUrl === undefined) throw new Error('TEST_CLUSTER_URL is not set: run the tests through npm');
   const name = `test_${randomUUID().replaceAll('-', '')}`;
@@ -62,11 +67,12 @@ export async function openFactory({ empty = false }: { empty?: boolean } = {}): 
   process.env['DATABASE_URL'] = clusterUrl.replace(/\/postgres$/, `/${name}`);
   await migrate();
   const clock = new FixedClock(Date.parse('2026-03-10T09:00:00Z'));
-  if (!empty) {
+  if (furnishing !== 'nothing') {
     const owner = await ownerDataSource().initialize();
     // Cheap parameters: these passwords guard nothing.
     const passwordHash = await hash(PASSWORD, { memoryCost: 1024, timeCost: 1, parallelism: 1 });
-    await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), passwordHash));
+    if (furnishing === 'history') await loadDemo(owner, clock.nowMs());
+    else await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), passwordHash));
     await owner.destroy();
   }
   const moduleRef = await Test.createTestingModule({ imports: [AppModule.create()] })
@@ -90,7 +96,7 @@ export async function openFactory({ empty = false }: { empty?: boolean } = {}): 
       const signedIn = await request(server).post('/api/session').send({ login, password: PASSWORD });
       const cookie = String(signedIn.headers['set-cookie']?.[0] ?? '').split(';')[0] ?? '';
       const send = async (
-        method: 'get' | 'post' | 'put',
+        method: 'get' | 'post' | 'put' | 'patch',
         path: string,
         body?: object,
         headers: Record<string, string> = {},
@@ -98,14 +104,15 @@ export async function openFactory({ empty = false }: { empty?: boolean } = {}): 
         const call = request(server)
           [method](`/api${path}`)
           .set({ Cookie: cookie, ...headers });
-        const { status, body: answer, headers: got } = await (body === undefined ? call : call.send(body));
-        return { status, body: answer, headers: got };
+        const { status, body: answer, text, headers: got } = await (body === undefined ? call : call.send(body));
+        return { status, body: answer, text, headers: got };
       };
       return {
         cookie,
         get: (path) => send('get', path),
         post: (path, body = {}, headers) => send('post', path, body, headers),
         put: (path, body) => send('put', path, body),
+        patch: (path, body) => send('patch', path, body),
       };
     },
     async close() {

@@ -1,34 +1,29 @@
 import { Autocomplete, Box, Button, Menu, MenuItem, TextField, Typography } from '@mui/material';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { formatTemperature, IMPERIAL, METRIC, STAGES } from '@ample-crane/core';
+import { formatTemperature, IMPERIAL, METRIC } from '@ample-crane/core';
+import dayjs from 'dayjs';
 import { useCallback, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { ask, client, type View } from './api.ts';
 import { DemoClock } from './DemoClock.tsx';
 import { STAGE_PATHS, useKey } from './keys.ts';
-import { useCommand, useZones } from './queries.ts';
+import { useLostConnection } from './connection.ts';
+import { useCommand, useWalk, useZones } from './queries.ts';
 import { useSession } from './session.tsx';
 import { MONO } from './theme.ts';
 
-const ZONE_OF_STAGE: Record<string, string> = {
-  woodRoom: 'wood',
-  roughMill: 'mill',
-  machining: 'mill',
-  finishing: 'finish',
-};
-
 /** Scan or find, the factory's clock and shift, the air of the stage on screen, who is signed in. */
 export function TopStrip() {
-  const { session, dateTime } = useSession();
-  const { nowMs } = useSession();
+  const { session, dateTime, nowMs } = useSession();
   return (
     <Box
       component="header"
       sx={{
         display: 'flex',
         alignItems: 'center',
+        flexWrap: { xs: 'wrap', md: 'nowrap' },
         gap: { xs: 1, md: 2 },
-        px: 2,
+        px: { xs: 1, md: 2 },
         py: 1,
         minWidth: 0,
         borderBottom: 1,
@@ -37,7 +32,8 @@ export function TopStrip() {
       }}
     >
       <Find />
-      <Box sx={{ flex: 1 }} />
+      <Box sx={{ flex: 1, display: { xs: 'none', md: 'block' } }} />
+      <Connection />
       <Air />
       <Typography sx={{ fontFamily: MONO, fontSize: 14, whiteSpace: 'nowrap' }}>
         {dateTime(nowMs)}
@@ -62,17 +58,24 @@ function Find() {
   const [text, setText] = useState('');
   const field = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
+  const queries = useQueryClient();
   useKey(
     '.',
     useCallback(() => field.current?.focus(), []),
   );
   // A scanned card carries the batch's address.
   const wanted = text.trim().replace(/^https?:\/\/[^/]+\/(batches|lots|records)\//, '');
-  const found = useQuery({
-    queryKey: ['find', wanted],
-    queryFn: () => ask(client.GET('/api/find', { params: { query: { text: wanted } } })),
-    enabled: wanted !== '',
+  const find = (what: string) => ({
+    queryKey: ['find', what],
+    queryFn: () => ask(client.GET('/api/find', { params: { query: { text: what } } })),
   });
+  const found = useQuery({ ...find(wanted), enabled: wanted !== '' });
+  const open = (target: View<'FoundView'> | undefined) => {
+    if (!target) return;
+    void navigate(PATHS[target.kind](target.id));
+    setText('');
+    field.current?.blur();
+  };
   return (
     <Autocomplete
       freeSolo
@@ -82,11 +85,9 @@ function Find() {
       inputValue={text}
       onInputChange={(_, value) => setText(value)}
       onChange={(_, choice) => {
-        const target = typeof choice === 'string' ? found.data?.[0] : choice;
-        if (!target) return;
-        void navigate(PATHS[target.kind](target.id));
-        setText('');
-        field.current?.blur();
+        // A scanner ends with Enter before any list is shown.
+        if (typeof choice === 'string') void queries.fetchQuery(find(wanted)).then(([first]) => open(first));
+        else open(choice ?? undefined);
       }}
       value={null}
       renderOption={(props, option) => {
@@ -96,15 +97,25 @@ function Find() {
             <Box>
               <Box component="span" sx={{ fontFamily: MONO, mr: 1 }}>
                 {option.id}
-              </Box>
+              </Box>{' '}
               {option.sentence}
             </Box>
           </li>
         );
       }}
       renderInput={(params) => <TextField {...params} inputRef={field} label="Scan or find" placeholder="batch, lot, serial, model…" />}
-      sx={{ width: { xs: 160, md: 260 } }}
+      sx={{ width: { xs: '100%', sm: 200, md: 260 } }}
     />
+  );
+}
+
+function Connection() {
+  const lostAtMs = useLostConnection();
+  if (lostAtMs === null) return null;
+  return (
+    <Typography role="alert" color="error" sx={{ fontSize: 14, fontWeight: 600 }}>
+      No connection since {dayjs(lostAtMs).format('HH:mm')}; what you see is as of then
+    </Typography>
   );
 }
 
@@ -112,8 +123,9 @@ function Air() {
   const { pathname } = useLocation();
   const { units } = useSession();
   const zones = useZones();
-  const stage = STAGES.find((s) => STAGE_PATHS[s] === pathname);
-  const zone = zones.data?.find((z) => z.id === (stage ? (ZONE_OF_STAGE[stage] ?? 'bench') : 'wood')) ?? zones.data?.[0];
+  const walk = useWalk();
+  const here = walk.data?.find((w) => STAGE_PATHS[w.stage] === pathname) ?? walk.data?.[0];
+  const zone = zones.data?.find((z) => z.id === here?.zoneId);
   if (!zone) return null;
   return (
     <Typography sx={{ fontSize: 14, display: { xs: 'none', lg: 'block' }, whiteSpace: 'nowrap' }}>
@@ -130,7 +142,10 @@ function PersonMenu() {
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const prefer = useCommand((body: View<'PreferencesDto'>) => ask(client.PATCH('/api/session', { body })));
-  const signOut = useCommand(() => ask(client.DELETE('/api/session')), () => void queries.resetQueries());
+  const signOut = useCommand(
+    () => ask(client.DELETE('/api/session')),
+    () => void queries.resetQueries(),
+  );
   const metric = session.units.length === 'mm';
   const choose = (act: () => void) => () => {
     setAnchor(null);
@@ -154,13 +169,7 @@ function PersonMenu() {
         <MenuItem onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>
           {session.theme === 'paper' ? 'Dark: booth' : 'Light: paper'}
         </MenuItem>
-        <MenuItem
-          onClick={choose(() =>
-            signOut.mutate(undefined),
-          )}
-        >
-          Sign out
-        </MenuItem>
+        <MenuItem onClick={choose(() => signOut.mutate(undefined))}>Sign out</MenuItem>
       </Menu>
     </>
   );

@@ -288,22 +288,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/orders": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Orders_open"];
-        put?: never;
-        post: operations["Orders_place"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/batches": {
         parameters: {
             query?: never;
@@ -554,6 +538,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["Fitting_ship"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Orders_open"];
+        put?: never;
+        post: operations["Orders_place"];
         delete?: never;
         options?: never;
         head?: never;
@@ -867,6 +867,7 @@ export interface components {
             stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
             waiting: number;
             decisions: number;
+            zoneId: string;
         };
         StationFlowView: {
             code: string;
@@ -1061,12 +1062,6 @@ export interface components {
             good: number;
             bad: number;
             saved: boolean;
-        };
-        PlaceOrderDto: {
-            modelId: string;
-            quantity: number;
-            customer: string;
-            dueMs: number;
         };
         PieceView: {
             id: string;
@@ -1335,6 +1330,12 @@ export interface components {
             consignee: string;
             shipper: string;
         };
+        PlaceOrderDto: {
+            modelId: string;
+            quantity: number;
+            customer: string;
+            dueMs: number;
+        };
         ClassView: {
             days: number;
             count: number;
@@ -1455,6 +1456,14 @@ export interface components {
             stableWindowDays: number;
             daysPer25Mm: number;
         };
+        SprayLimitsView: {
+            zoneId: string;
+            minTempC: number;
+            maxTempC: number;
+            minHumidity: number;
+            maxHumidity: number;
+            dewMarginC: number;
+        };
         ChangeSerialDto: {
             template: string;
             /** @enum {string} */
@@ -1468,6 +1477,7 @@ export interface components {
             materials: components["schemas"]["MaterialView"][];
             skills: components["schemas"]["SkillView"][];
             moisture: components["schemas"]["ChangeMoistureDto"];
+            spray: components["schemas"]["SprayLimitsView"];
             serial: components["schemas"]["ChangeSerialDto"];
             serialExample: string;
         };
@@ -1980,48 +1990,6 @@ export interface operations {
             };
         };
     };
-    Orders_open: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OrderView"][];
-                };
-            };
-        };
-    };
-    Orders_place: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlaceOrderDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
     Batches_list: {
         parameters: {
             query?: {
@@ -2431,6 +2399,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ShipDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Orders_open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"][];
+                };
+            };
+        };
+    };
+    Orders_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceOrderDto"];
             };
         };
         responses: {

@@ -1,8 +1,10 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { ApiProblem, ask, client, type View } from './api.ts';
+import { setConnected } from './connection.ts';
 
 const STALE_MS = 30_000;
+const RETRY_MS = 3_000;
 const MAX_RETRIES = 2;
 
 export const queryClient = new QueryClient({
@@ -34,13 +36,34 @@ export function useLiveUpdates(signedIn: boolean): void {
   const queries = useQueryClient();
   useEffect(() => {
     if (!signedIn) return;
-    const source = new EventSource('/api/events');
-    source.addEventListener('change', ({ data }: MessageEvent<string>) => {
-      const { topics } = JSON.parse(data) as { topics: string[] };
-      if (topics.includes('all')) void queries.invalidateQueries();
-      for (const name of new Set(topics.flatMap((t) => CONCERNS[t] ?? []))) void queries.invalidateQueries({ queryKey: [name] });
-    });
-    return () => source.close();
+    let source: EventSource;
+    let retry: ReturnType<typeof setTimeout> | undefined;
+    let wasLost = false;
+    const listen = () => {
+      source = new EventSource('/api/events');
+      source.addEventListener('open', () => {
+        setConnected(true);
+        // What changed meanwhile was told to nobody.
+        if (wasLost) void queries.invalidateQueries();
+        wasLost = false;
+      });
+      source.addEventListener('error', () => {
+        wasLost = true;
+        setConnected(false);
+        source.close();
+        retry = setTimeout(listen, RETRY_MS);
+      });
+      source.addEventListener('change', ({ data }: MessageEvent<string>) => {
+        const { topics } = JSON.parse(data) as { topics: string[] };
+        if (topics.includes('all')) void queries.invalidateQueries();
+        for (const name of new Set(topics.flatMap((t) => CONCERNS[t] ?? []))) void queries.invalidateQueries({ queryKey: [name] });
+      });
+    };
+    listen();
+    return () => {
+      clearTimeout(retry);
+      source.close();
+    };
   }, [signedIn, queries]);
 }
 
@@ -107,10 +130,7 @@ export type KeyHeader = { 'Idempotency-Key': string };
  * A command to the server. The key stays the same until the command has been carried out, so that a second press or a
  * retry after a lost answer does it once. `done` runs even when the change takes the asking part off the screen.
  */
-export function useCommand<Input, Output>(
-  call: (input: Input, headers: KeyHeader) => Promise<Output>,
-  done?: (output: Output) => void,
-) {
+export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeader) => Promise<Output>, done?: (output: Output) => void) {
   const queries = useQueryClient();
   const pending = useRef<{ input: string; key: string } | null>(null);
   return useMutation<Output, Error, Input>({

@@ -29,6 +29,7 @@ function themeOf(mode: 'light' | 'dark', t: Tokens): Theme {
       background: { default: t.ground, paper: t.raised },
       text: { primary: t.ink, secondary: t.quiet },
       divider: t.rule,
+      action: { active: t.quiet },
     },
     shape: { borderRadius: 6 },
     typography: {

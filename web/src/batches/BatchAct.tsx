@@ -134,7 +134,10 @@ function HoldAct({ card }: { card: Card }) {
   const { batch } = card;
   const [reason, setReason] = useState<string | null>(null);
   const params = { path: { id: batch.id } };
-  const hold = useCommand((body: View<'HoldDto'>, headers) => ask(client.POST('/api/batches/{id}/hold', { params, body, headers })), () => setReason(null));
+  const hold = useCommand(
+    (body: View<'HoldDto'>, headers) => ask(client.POST('/api/batches/{id}/hold', { params, body, headers })),
+    () => setReason(null),
+  );
   const release = useCommand((body: View<'VersionDto'>, headers) =>
     ask(client.POST('/api/batches/{id}/release', { params, body, headers })),
   );

@@ -13,8 +13,8 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
   const { may } = useSession();
   const [wet, setWet] = useState(String(plan.wetUm));
   const [reason, setReason] = useState('');
-  const log = useCommand((body: View<'CoatDto'>, headers) =>
-    ask(client.POST('/api/batches/{id}/coats', { params: { path: { id: batch.id } }, body, headers })),
+  const log = useCommand(
+    (body: View<'CoatDto'>, headers) => ask(client.POST('/api/batches/{id}/coats', { params: { path: { id: batch.id } }, body, headers })),
     () => setReason(''),
   );
   const wetUm = Number(wet.replace(',', '.'));
@@ -50,11 +50,7 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
           variant="outlined"
           disabled={!(wetUm > 0)}
           loading={log.isPending}
-          onClick={() =>
-            log.mutate(
-              { version: batch.version, wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) },
-            )
-          }
+          onClick={() => log.mutate({ version: batch.version, wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) })}
         >
           Log coat
         </Button>

@@ -9,8 +9,9 @@ import { parseNumbers, QuickEntry } from '../parts/QuickEntry.tsx';
 export function MeasuresForm({ card }: { card: View<'CardView'> }) {
   const { batch, characteristics, inPass, unmeasured } = card;
   const [texts, setTexts] = useState<Record<string, string>>({});
-  const take = useCommand((body: View<'MeasuresDto'>, headers) =>
-    ask(client.POST('/api/batches/{id}/measures', { params: { path: { id: batch.id } }, body, headers })),
+  const take = useCommand(
+    (body: View<'MeasuresDto'>, headers) =>
+      ask(client.POST('/api/batches/{id}/measures', { params: { path: { id: batch.id } }, body, headers })),
     () => setTexts({}),
   );
   const rows = characteristics.map((c) => {

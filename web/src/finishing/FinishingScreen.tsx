@@ -1,8 +1,8 @@
-import { DEFAULT_SPRAY_LIMITS, dewPointC, formatDuration, formatTemperature, sprayObjections } from '@ample-crane/core';
+import { dewPointC, formatDuration, formatTemperature, sprayObjections } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../app/api.ts';
-import { useFloor, useZones } from '../app/queries.ts';
+import { useFloor, useSetup, useZones } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
@@ -135,10 +135,10 @@ function CureWall({ batches }: { batches: readonly View<'BatchView'>[] }) {
 function BoothAir() {
   const zones = useZones();
   const { units } = useSession();
-  const booth = zones.data?.find((z) => z.id === 'finish');
-  if (!booth) return <Empty>No sensor reports from the booth.</Empty>;
-  const limits = DEFAULT_SPRAY_LIMITS;
-  const objections = sprayObjections(booth.tempC, booth.relativeHumidity);
+  const limits = useSetup().data?.spray;
+  const booth = zones.data?.find((z) => z.id === limits?.zoneId);
+  if (!booth || !limits) return <Empty>No sensor reports from the booth.</Empty>;
+  const objections = sprayObjections(booth.tempC, booth.relativeHumidity, limits);
   const margin = booth.tempC - dewPointC(booth.tempC, booth.relativeHumidity);
   const rows = [
     {

@@ -84,8 +84,9 @@ function PairingSet({ set }: { set: FitSet }) {
   const navigate = useNavigate();
   const [neckOf, setNeckOf] = useState<Record<string, string | null>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, p.neckId])));
   const [taken, setTaken] = useState<Record<string, boolean>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, true])));
-  const fit = useCommand((body: View<'FitDto'>, headers) => ask(client.POST('/api/fitting', { body, headers })), ({ id }) =>
-    void navigate(`/batches/${id}`),
+  const fit = useCommand(
+    (body: View<'FitDto'>, headers) => ask(client.POST('/api/fitting', { body, headers })),
+    ({ id }) => void navigate(`/batches/${id}`),
   );
   const width = (list: readonly View<'FitPieceView'>[], id: string | null | undefined) =>
     list.find((p) => p.pieceId === id)?.widthMm ?? null;
@@ -105,15 +106,13 @@ function PairingSet({ set }: { set: FitSet }) {
   const twice = usedNecks.length !== new Set(usedNecks).size;
   const leftNecks = set.necks.filter((n) => !usedNecks.includes(n.pieceId));
   const submit = () =>
-    fit.mutate(
-      {
-        bodyBatchId: set.body.id,
-        bodyVersion: set.body.version,
-        neckBatchId: set.neck?.id ?? null,
-        neckVersion: set.neck?.version ?? null,
-        pairs: chosen.map((r) => ({ bodyId: r.body.pieceId, neckId: r.neckId })),
-      },
-    );
+    fit.mutate({
+      bodyBatchId: set.body.id,
+      bodyVersion: set.body.version,
+      neckBatchId: set.neck?.id ?? null,
+      neckVersion: set.neck?.version ?? null,
+      pairs: chosen.map((r) => ({ bodyId: r.body.pieceId, neckId: r.neckId })),
+    });
   return (
     <Section
       title={`${set.modelName}: ${set.body.id}${set.neck ? ` with ${set.neck.id}` : ''}`}

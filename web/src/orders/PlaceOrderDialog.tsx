@@ -19,10 +19,13 @@ const USUAL_LEAD_DAYS = 60;
 export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; onPlaced: (id: string) => void }) {
   const setup = useSetup();
   const { nowMs, session } = useSession();
-  const place = useCommand((body: View<'PlaceOrderDto'>, headers) => ask(client.POST('/api/orders', { body, headers })), ({ id }) => {
-    onClose();
-    onPlaced(id);
-  });
+  const place = useCommand(
+    (body: View<'PlaceOrderDto'>, headers) => ask(client.POST('/api/orders', { body, headers })),
+    ({ id }) => {
+      onClose();
+      onPlaced(id);
+    },
+  );
   const models = setup.data?.models ?? [];
   const { register, control, handleSubmit, formState } = useForm<Fields>({
     defaultValues: {

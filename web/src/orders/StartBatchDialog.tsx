@@ -18,8 +18,9 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const [lotId, setLotId] = useState('');
   const [carrier, setCarrier] = useState('');
   const [started, setStarted] = useState<string[]>([]);
-  const start = useCommand((body: View<'StartBatchDto'>, headers) => ask(client.POST('/api/batches', { body, headers })), ({ id }) =>
-    setStarted((before) => [...before, id]),
+  const start = useCommand(
+    (body: View<'StartBatchDto'>, headers) => ask(client.POST('/api/batches', { body, headers })),
+    ({ id }) => setStarted((before) => [...before, id]),
   );
   const need = component === 'body' ? model?.bodyWood : model?.neckWood;
   const fitting = (lots.data ?? []).filter((l) => need && l.species === need.species && l.use === need.use && l.leftM3 > 0);
@@ -27,16 +28,14 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const lot = fitting.find((l) => l.id === lotId) ?? fitting[0];
   const submit = () =>
     lot &&
-    start.mutate(
-      {
-        modelId: order.modelId,
-        component,
-        quantity: count,
-        lotId: lot.id,
-        orderId: order.id,
-        carrier: carrier.trim() === '' ? null : carrier.trim(),
-      },
-    );
+    start.mutate({
+      modelId: order.modelId,
+      component,
+      quantity: count,
+      lotId: lot.id,
+      orderId: order.id,
+      carrier: carrier.trim() === '' ? null : carrier.trim(),
+    });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="start-title">
       <DialogTitle id="start-title">

@@ -21,13 +21,16 @@ interface Props {
 export function GateAct({ subject, id, version, label, variant = 'outlined' }: Props) {
   const { may } = useSession();
   const [reason, setReason] = useState<string | null>(null);
-  const pass = useCommand(({ overrideReason }: { overrideReason?: string }, headers) => {
-    const body = { version, ...(overrideReason === undefined ? {} : { overrideReason }) };
-    const params = { path: { id } };
-    return subject === 'batch'
-      ? ask(client.POST('/api/batches/{id}/move', { params, body, headers }))
-      : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
-  }, () => close());
+  const pass = useCommand(
+    ({ overrideReason }: { overrideReason?: string }, headers) => {
+      const body = { version, ...(overrideReason === undefined ? {} : { overrideReason }) };
+      const params = { path: { id } };
+      return subject === 'batch'
+        ? ask(client.POST('/api/batches/{id}/move', { params, body, headers }))
+        : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
+    },
+    () => close(),
+  );
   const close = () => {
     pass.reset();
     setReason(null);

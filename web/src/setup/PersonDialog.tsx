@@ -41,16 +41,17 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
     },
   });
   const { errors } = formState;
-  const save = useCommand(({ login, name, role, skills, password, active }: Fields, headers) =>
-    person
-      ? ask(
-          client.PUT('/api/people/{id}', {
-            params: { path: { id: person.id } },
-            body: { version: person.version, name, role, skills, active },
-            headers,
-          }),
-        )
-      : ask(client.POST('/api/people', { body: { login, name, role, skills, password }, headers })),
+  const save = useCommand(
+    ({ login, name, role, skills, password, active }: Fields, headers) =>
+      person
+        ? ask(
+            client.PUT('/api/people/{id}', {
+              params: { path: { id: person.id } },
+              body: { version: person.version, name, role, skills, active },
+              headers,
+            }),
+          )
+        : ask(client.POST('/api/people', { body: { login, name, role, skills, password }, headers })),
     onClose,
   );
   return (

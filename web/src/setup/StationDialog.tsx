@@ -9,12 +9,12 @@ export function StationDialog({ station, onClose }: { station: View<'StationView
     defaultValues: { name: station.name, places: String(station.places) },
   });
   const { errors } = formState;
-  const save = useCommand((body: View<'ChangeStationDto'>, headers) =>
-    ask(client.PUT('/api/stations/{code}', { params: { path: { code: station.code } }, body, headers })),
+  const save = useCommand(
+    (body: View<'ChangeStationDto'>, headers) =>
+      ask(client.PUT('/api/stations/{code}', { params: { path: { code: station.code } }, body, headers })),
     onClose,
   );
-  const submit = (f: { name: string; places: string }) =>
-    save.mutate({ version: station.version, name: f.name, places: Number(f.places) });
+  const submit = (f: { name: string; places: string }) => save.mutate({ version: station.version, name: f.name, places: Number(f.places) });
   return (
     <Dialog open onClose={onClose} aria-labelledby="station-title">
       <form onSubmit={(event) => void handleSubmit(submit)(event)} noValidate>

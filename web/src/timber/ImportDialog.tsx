@@ -1,6 +1,6 @@
 import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
@@ -12,6 +12,7 @@ import { counted } from '../parts/words.ts';
 export function ImportDialog({ onClose }: { onClose: () => void }) {
   const { dateTime } = useSession();
   const [csv, setCsv] = useState<string | null>(null);
+  const field = useRef<HTMLInputElement>(null);
   const preview = useCommand((text: string) => ask(client.POST('/api/lots/readings/preview', { body: { csv: text } })));
   const take = useCommand((text: string, headers) => ask(client.POST('/api/lots/readings/import', { body: { csv: text }, headers })));
   const result = take.data ?? preview.data;
@@ -50,16 +51,18 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
             <code>8.4 8.6 c9.1</code>.
           </Typography>
           <Box>
-            <Button component="label" variant="outlined">
+            <Button variant="outlined" onClick={() => field.current?.click()}>
               Choose a file
-              <input
-                type="file"
-                accept=".csv,text/csv"
-                aria-label="File of readings"
-                style={{ position: 'absolute', opacity: 0, width: 1 }}
-                onChange={(event) => void choose(event.target.files?.[0])}
-              />
             </Button>
+            <input
+              ref={field}
+              type="file"
+              accept=".csv,text/csv"
+              aria-label="File of readings"
+              tabIndex={-1}
+              style={{ position: 'absolute', opacity: 0, width: 1 }}
+              onChange={(event) => void choose(event.target.files?.[0])}
+            />
           </Box>
           {(preview.error ?? take.error) && <ErrorNote error={preview.error ?? take.error} />}
           {result && (

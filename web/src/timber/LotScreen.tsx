@@ -132,8 +132,9 @@ function ReadingForm({ card }: { card: View<'LotCardView'> }) {
     'l',
     useCallback(() => field.current?.focus(), []),
   );
-  const log = useCommand((body: View<'ReadingsDto'>, headers) =>
-    ask(client.POST('/api/lots/{id}/readings', { params: { path: { id: lot.id } }, body, headers })),
+  const log = useCommand(
+    (body: View<'ReadingsDto'>, headers) =>
+      ask(client.POST('/api/lots/{id}/readings', { params: { path: { id: lot.id } }, body, headers })),
     () => setText(''),
   );
   const woodTempC = Number((temp ?? roomTempC?.toFixed(1) ?? '20').replace(',', '.'));

@@ -18,8 +18,9 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
   const { dateTime, may } = useSession();
   const [struck, setStruck] = useState<Row | null>(null);
   const [reason, setReason] = useState('');
-  const strike = useCommand((body: View<'StrikeDto'>, headers) =>
-    ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })),
+  const strike = useCommand(
+    (body: View<'StrikeDto'>, headers) =>
+      ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })),
     () => close(),
   );
   const rows: Row[] = card.sessions.flatMap((s) => s.readings.map((r) => ({ ...r, sessionId: s.id, atMs: s.atMs, by: s.by }))).reverse();
@@ -83,9 +84,7 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
               variant="contained"
               disabled={reason.trim() === ''}
               loading={strike.isPending}
-              onClick={() =>
-                strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason })
-              }
+              onClick={() => strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason })}
             >
               Strike out
             </Button>

@@ -39,10 +39,13 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
   const { units } = useSession();
   const zones = useZones();
   const navigate = useNavigate();
-  const receive = useCommand((body: View<'ReceiveLotDto'>, headers) => ask(client.POST('/api/lots', { body, headers })), ({ id }) => {
-    onClose();
-    void navigate(`/lots/${id}`);
-  });
+  const receive = useCommand(
+    (body: View<'ReceiveLotDto'>, headers) => ask(client.POST('/api/lots', { body, headers })),
+    ({ id }) => {
+      onClose();
+      void navigate(`/lots/${id}`);
+    },
+  );
   const { register, control, handleSubmit, formState } = useForm<Fields>({
     defaultValues: {
       species: 'mahogany',
@@ -60,20 +63,18 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
   const { errors } = formState;
   const restricted = useWatch({ control, name: 'restricted' });
   const submit = (f: Fields) =>
-    receive.mutate(
-      {
-        species: f.species,
-        form: f.form,
-        use: f.use,
-        thicknessMm: units.length === 'mm' ? number(f.thickness) : inchToMm(number(f.thickness)),
-        volumeM3: units.lumber === 'm3' ? number(f.volume) : boardFeetToM3(number(f.volume)),
-        supplier: f.supplier,
-        origin: f.origin,
-        permit: f.permit.trim() === '' ? null : f.permit.trim(),
-        restricted: f.restricted,
-        zoneId: f.zoneId,
-      },
-    );
+    receive.mutate({
+      species: f.species,
+      form: f.form,
+      use: f.use,
+      thicknessMm: units.length === 'mm' ? number(f.thickness) : inchToMm(number(f.thickness)),
+      volumeM3: units.lumber === 'm3' ? number(f.volume) : boardFeetToM3(number(f.volume)),
+      supplier: f.supplier,
+      origin: f.origin,
+      permit: f.permit.trim() === '' ? null : f.permit.trim(),
+      restricted: f.restricted,
+      zoneId: f.zoneId,
+    });
   const select = (name: 'species' | 'use' | 'zoneId', label: string, options: readonly (readonly [string, string])[]) => (
     <Controller
       name={name}
@@ -151,9 +152,7 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
               control={<Checkbox {...register('restricted')} />}
               label="Restricted species: permit papers follow the wood"
             />
-            {restricted && (
-              <TextField label="Permit number" {...register('permit')} helperText="Without it the lot cannot be released." />
-            )}
+            {restricted && <TextField label="Permit number" {...register('permit')} helperText="Without it the lot cannot be released." />}
             {receive.error && <ErrorNote error={receive.error} />}
           </Stack>
         </DialogContent>

@@ -1,0 +1,190 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { ownerDataSource } from '../database.ts';
+import { compare, replay, rewrite } from '../logbook/rebuild.ts';
+import { DAY, openFactory, type Caller, type TestFactory } from '../testing/factory.ts';
+
+// The screens' questions, asked of a factory with half a year behind it.
+let factory: TestFactory;
+let manager: Caller;
+
+beforeAll(async () => {
+  factory = await openFactory('history');
+  manager = await factory.as('manager');
+}, 60_000);
+afterAll(() => factory.close());
+
+const get = async (path: string) => (await manager.get(path)).body;
+
+describe('the logbook', () => {
+  test('told again gives what the tables hold, row for row', async () => {
+    const { state, entries } = await replay(factory.database.manager);
+    expect(entries).toBeGreaterThan(8000);
+    expect(await compare(factory.database.manager, state)).toEqual([]);
+  });
+  test('finds what was changed behind its back, and puts it right', async () => {
+    const owner = await ownerDataSource().initialize();
+    try {
+      await owner.query(`update batch set quantity = quantity + 1 where id = (select id from batch where status <> 'done' limit 1)`);
+      await owner.query(`delete from coat where id = (select id from coat limit 1)`);
+      const { state } = await replay(owner.manager);
+      expect((await compare(owner.manager, state)).map((d) => [d.kind, d.what]).sort()).toEqual([
+        ['batch', 'different'],
+        ['coat', 'missing in the tables'],
+      ]);
+      await owner.transaction((em) => rewrite(em, state));
+      expect(await compare(owner.manager, state)).toEqual([]);
+    } finally {
+      await owner.destroy();
+    }
+  });
+});
+
+describe('Morning', () => {
+  test('counts what its lists show, in walking order', async () => {
+    const morning = await get('/morning');
+    expect(morning.canMove).toBe(morning.decisions.filter((d: { act: string }) => d.act === 'move').length);
+    expect(morning.canRelease).toBe(morning.decisions.filter((d: { act: string }) => d.act === 'release').length);
+    expect(morning.comingFreeToday).toBe(morning.comingFree.length);
+    expect(morning.late).toBe(morning.lateOrders.length);
+    const stages = ['woodRoom', 'roughMill', 'machining', 'necks', 'bodies', 'fitting', 'finishing', 'assembly', 'finalRest', 'dispatch'];
+    const order = morning.decisions.map((d: { stage: string }) => stages.indexOf(d.stage));
+    expect(order).toEqual([...order].sort((a: number, b: number) => a - b));
+  });
+  test('offers to move only what its gate lets through', async () => {
+    const { decisions } = await get('/morning');
+    for (const d of decisions.filter((x: { act: string }) => x.act === 'move')) {
+      expect(d.findings.every((f: { verdict: string }) => f.verdict === 'pass')).toBe(true);
+      const moved = await manager.post(`/batches/${d.id}/move`, { version: d.version });
+      expect(moved.status).toBe(200);
+    }
+  });
+  test('tells late orders the latest first, each with where it is', async () => {
+    const { lateOrders } = await get('/morning');
+    const days = lateOrders.map((o: { lateDays: number }) => o.lateDays);
+    expect(days).toEqual([...days].sort((a: number, b: number) => b - a));
+    for (const o of lateOrders) expect(o.status).toMatch(/late by \d+ days at least|Not started/);
+  });
+  test('follows the clock: what waits today is free tomorrow', async () => {
+    const [first] = (await get('/morning')).comingFree.filter((c: { subject: string }) => c.subject === 'batch');
+    if (!first) return;
+    factory.clock.pass(DAY);
+    const { decisions } = await get('/morning');
+    expect(decisions.map((d: { id: string }) => d.id)).toContain(first.id);
+  });
+});
+
+describe('Floor and Flow', () => {
+  test('agree on what waits at each station', async () => {
+    const [floor, flow] = await Promise.all([get('/floor'), get('/flow')]);
+    expect(floor.constraint).toEqual(flow.constraint);
+    for (const station of floor.stations) {
+      const queued = floor.batches.filter(
+        (b: { stationCode: string; status: string }) => b.stationCode === station.code && b.status === 'queued',
+      );
+      expect(station.queuedBatches).toBe(queued.length);
+      expect(station.queuedHours).toBeCloseTo(queued.reduce((sum: number, b: { touchMinutes: number }) => sum + b.touchMinutes, 0) / 60, 6);
+    }
+  });
+  test('show a change at once', async () => {
+    const { batches } = await get('/floor');
+    const batch = batches.find((b: { status: string; operationKind: string }) => b.status === 'queued' && b.operationKind === 'work');
+    await manager.post(`/batches/${batch.id}/hold`, { version: batch.version, reason: 'Colour in doubt' });
+    const now = (await get('/floor')).batches.find((b: { id: string }) => b.id === batch.id);
+    expect(now).toMatchObject({ status: 'held', holdReason: 'Colour in doubt' });
+    expect((await get('/morning')).decisions.map((d: { id: string }) => d.id)).toContain(batch.id);
+  });
+  test.each([7, 28, 90, 180])('figures of %d days are of that window', async (days) => {
+    const flow = await get(`/flow?days=${days}`);
+    expect(flow.days).toBe(days);
+    expect(flow.wipByDay).toHaveLength(days);
+    for (const s of flow.stations) {
+      expect(s.goodByShift).toHaveLength(flow.shiftsMs.length);
+      expect(s.goodByShift.reduce((a: number, b: number) => a + b, 0)).toBe(s.good);
+      expect(s.workedHours).toBeGreaterThanOrEqual(0);
+    }
+    const counted = flow.leadHistogram.reduce((sum: number, c: { count: number }) => sum + c.count, 0);
+    expect(counted).toBe(flow.shipped);
+  });
+  test.each(['0', '6', '181', 'many', '-28'])('a window of %s days is refused', async (days) => {
+    expect((await manager.get(`/flow?days=${days}`)).status).toBe(400);
+  });
+});
+
+describe('finding', () => {
+  test('a batch by its number, exact before alike', async () => {
+    const [batch] = await get('/batches');
+    const found = await get(`/find?text=${batch.id.toLowerCase()}`);
+    expect(found[0]).toMatchObject({ kind: 'batch', id: batch.id });
+    expect(found.length).toBeLessThanOrEqual(12);
+  });
+  test('by model, customer, species and serial', async () => {
+    const [instrument] = await get('/instruments');
+    const kinds = async (text: string) =>
+      new Set((await get(`/find?text=${encodeURIComponent(text)}`)).map((f: { kind: string }) => f.kind));
+    expect(await kinds(instrument.serial)).toEqual(new Set(['instrument']));
+    expect(await kinds('Weirstone')).toContain('batch');
+    expect(await kinds('Quayside')).toEqual(new Set(['order']));
+    expect(await kinds('basswood')).toEqual(new Set(['lot']));
+  });
+  test('signs that mean something to a database mean nothing here', async () => {
+    for (const text of ['%', '_', "'; drop table batch; --", '\\']) {
+      const answer = await manager.get(`/find?text=${encodeURIComponent(text)}`);
+      expect(answer.status).toBe(200);
+      expect(answer.body).toEqual([]);
+    }
+  });
+});
+
+describe('records', () => {
+  test('of every shipped instrument lead back to a released lot and its readings', async () => {
+    const shipped = (await get('/instruments')).filter((i: { state: string }) => i.state === 'shipped').slice(0, 8);
+    expect(shipped.length).toBe(8);
+    for (const { serial } of shipped) {
+      const record = await get(`/instruments/${serial}`);
+      for (const part of record.parts) {
+        expect(part.releasedMs).toBeLessThan(record.instrument.fittedMs);
+        expect(part.sessions.length).toBeGreaterThan(0);
+        expect(part.visits.length).toBeGreaterThan(2);
+      }
+      expect(record.instrument.shippedMs).toBeGreaterThan(record.instrument.fittedMs);
+      const times = record.log.map((l: { atMs: number }) => l.atMs);
+      expect(times).toEqual([...times].sort((a: number, b: number) => a - b));
+    }
+  });
+  test('of a lot show what became of it', async () => {
+    const used = (await get('/lots?states=used up')).at(0);
+    const lot = await get(`/lots/${used.id}`);
+    expect(lot.batches.length).toBeGreaterThan(0);
+    expect(lot.lot.leftM3).toBe(0);
+    expect(lot.log.map((l: { kind: string }) => l.kind)).toEqual(expect.arrayContaining(['lot.received', 'lot.read', 'lot.released']));
+  });
+});
+
+describe('the climate', () => {
+  test('is told by zone, by day, as it was', async () => {
+    const zones = await get('/zones');
+    expect(zones).toHaveLength(5);
+    for (const z of zones) expect(factory.clock.nowMs() - z.atMs).toBeLessThan(2 * DAY);
+    const days = await get('/zones/wood/days?days=30');
+    expect(days.length).toBeGreaterThanOrEqual(29);
+    for (const d of days) expect(d.emcPct).toBeGreaterThan(6);
+  });
+  test('of a zone there is not is empty, of too long a time refused', async () => {
+    expect(await get('/zones/nowhere/days?days=30')).toEqual([]);
+    expect((await manager.get('/zones/wood/days?days=100000')).status).toBe(400);
+  });
+});
+
+test('a calendar program reads what comes free', async () => {
+  const { url } = (await manager.post('/calendar')).body;
+  const feed = await (await factory.as('viewer')).get(new URL(url).pathname.replace('/api', ''));
+  expect(feed.headers['content-type']).toMatch(/text\/calendar/);
+  const waiting = (await get('/batches')).filter(
+    (b: { verdict: string; untilMs: number | null }) => b.verdict === 'wait' && b.untilMs !== null,
+  );
+  expect(feed.text.match(/BEGIN:VEVENT/g)).toHaveLength(waiting.length);
+  expect(feed.text).toMatch(/SUMMARY:B\d+ free: \d+ × /);
+  const renewed = (await manager.post('/calendar')).body.url;
+  expect(renewed).not.toBe(url);
+  expect((await manager.get(new URL(url).pathname.replace('/api', ''))).status).toBe(404);
+});

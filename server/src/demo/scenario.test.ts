@@ -1,0 +1,181 @@
+import { beforeAll, describe, expect, test } from '@jest/globals';
+import {
+  checkRoute,
+  checkSerialPattern,
+  constraintViews,
+  correctedMoisturePct,
+  DAY_MS,
+  equilibriumMoisturePct,
+  FlowMeter,
+  mean,
+  MINUTE_MS,
+  operationOf,
+  simulate,
+  touchMinutes,
+  type FlowEvent,
+  type LogbookEntry,
+  type ShopState,
+} from '@ample-crane/core';
+import { DEMO_MODELS } from './models.ts';
+import { DEMO_PEOPLE } from './people.ts';
+import { demoClimate, demoScenario, FLOOR_HISTORY_DAYS } from './scenario.ts';
+import { DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
+
+const NOW = Date.parse('2026-11-17T07:10:00Z');
+let scenario: ReturnType<typeof demoScenario>;
+let world: { entries: LogbookEntry[]; state: ShopState };
+
+beforeAll(() => {
+  scenario = demoScenario(NOW);
+  world = simulate(scenario);
+});
+
+const RANK: Record<FlowEvent['kind'], number> = { stop: 0, finish: 1, leave: 2, enter: 3, arrive: 4, begin: 5 };
+
+/** What the flow meter would have seen, from the simulated state. */
+function floorEvents(): FlowEvent[] {
+  const { state } = world;
+  const events: FlowEvent[] = [];
+  const bodies = state.all('piece').filter((p) => p.component === 'body');
+  const defects = state.all('defect').filter((d) => d.disposition === 'scrap');
+  for (const body of bodies) {
+    const enteredMs = state.get('batch', body.batchId).startedMs;
+    events.push({ kind: 'enter', atMs: enteredMs, count: 1 });
+    const instrument = body.serial === null ? undefined : state.get('instrument', body.serial);
+    const scrappedMs = defects.find((d) => d.pieceId === body.id || d.pieceId === body.serial)?.atMs;
+    const leftMs = instrument?.shippedMs ?? scrappedMs;
+    if (leftMs !== undefined) events.push({ kind: 'leave', atMs: leftMs, count: 1, enteredMs, shipped: instrument?.shippedMs != null });
+  }
+  for (const run of state.all('run')) {
+    events.push({ kind: 'begin', atMs: run.fromMs, station: run.stationCode });
+    if (run.toMs !== null) events.push({ kind: 'stop', atMs: run.toMs, station: run.stationCode });
+  }
+  for (const v of state.all('visit')) {
+    const route = state.route(state.get('batch', v.batchId).routeId);
+    const operation = operationOf(route, v.operationId);
+    if (operation.kind === 'work')
+      events.push({ kind: 'arrive', atMs: v.arrivedMs, station: v.stationCode, loadMs: touchMinutes(operation, v.quantity) * MINUTE_MS });
+  }
+  return events.sort((a, b) => a.atMs - b.atMs || RANK[a.kind] - RANK[b.kind]);
+}
+
+/** Figures of a stretch; the buffing bench has had one wheel since the other was lost. */
+const figures = (fromDaysAgo: number, toDaysAgo: number) => {
+  const stations = DEMO_STATIONS.filter((s) => s.kind === 'work').map((s) => ({
+    code: s.code,
+    benches: s.code === 'FN5' && toDaysAgo < 30 ? 1 : s.places,
+  }));
+  const meter = new FlowMeter(stations, { fromMs: NOW - fromDaysAgo * DAY_MS, toMs: NOW - toDaysAgo * DAY_MS }, scenario.time);
+  for (const event of floorEvents()) meter.record(event);
+  return meter.figures();
+};
+
+describe('the factory itself', () => {
+  test.each(DEMO_MODELS.map((m) => [m.name, m] as const))('%s has a route that can be run', (_, model) => {
+    expect(checkRoute(model.route)).toEqual([]);
+    for (const step of model.route.operations) {
+      expect(DEMO_STATIONS.map((s) => s.code)).toContain(step.stationCode);
+      if (step.skill !== undefined) expect(DEMO_PEOPLE.some((p) => p.skills.includes(step.skill ?? ''))).toBe(true);
+      for (const c of step.characteristics ?? []) expect(c.low < c.target && c.target < c.high).toBe(true);
+    }
+  });
+  test('its serials do not repeat within their period', () => {
+    expect(checkSerialPattern(scenario.serialPattern)).toEqual([]);
+    expect(new Set(DEMO_MODELS.map((m) => m.code)).size).toBe(DEMO_MODELS.length);
+  });
+  test('every wood its models ask for is sold by someone', () => {
+    const wanted = DEMO_MODELS.flatMap((m) => [m.wood.body.species, ...(m.wood.neck ? [m.wood.neck.species] : [])]);
+    for (const species of wanted) expect(scenario.suppliers.some((s) => s.sells[species] !== undefined)).toBe(true);
+  });
+});
+
+describe('its climate', () => {
+  test('is warmer and damper outside the heating season, in every room', () => {
+    const monthly = (zoneId: string, month: string) =>
+      mean(Array.from({ length: 28 * 24 }, (_, h) => demoClimate(zoneId, Date.parse(`2026-${month}-01T00:00:00Z`) + h * 3_600_000).tempC));
+    for (const zone of DEMO_ZONES) expect(monthly(zone.id, '07')).toBeGreaterThan(monthly(zone.id, '01'));
+  });
+  test('keeps the wood room near its set point and lets the shed go with the weather', () => {
+    const spread = (zoneId: string) => {
+      const emc = Array.from({ length: 365 }, (_, d) => demoClimate(zoneId, NOW - d * DAY_MS)).map((air) =>
+        equilibriumMoisturePct(air.tempC, air.relativeHumidity),
+      );
+      return Math.max(...emc) - Math.min(...emc);
+    };
+    expect(spread('wood')).toBeLessThan(2.5);
+    expect(spread('shed')).toBeGreaterThan(4);
+  });
+});
+
+describe('its history', () => {
+  test('is the same for the same seed and clock', () => {
+    const again = simulate(demoScenario(NOW));
+    expect(again.entries.length).toBe(world.entries.length);
+    expect(again.entries.at(-1)).toEqual(world.entries.at(-1));
+    expect(again.entries[Math.floor(world.entries.length / 2)]).toEqual(world.entries[Math.floor(world.entries.length / 2)]);
+  });
+  test('ends now, after 150 days on the floor and two years of lots', () => {
+    const last = world.entries.at(-1);
+    expect(last && NOW - last.atMs).toBeLessThan(3 * DAY_MS);
+    expect(world.entries.every((e) => e.atMs <= NOW)).toBe(true);
+    const started = world.entries.filter((e) => e.kind === 'batch.started');
+    expect(NOW - (started[0]?.atMs ?? 0)).toBeGreaterThan((FLOOR_HISTORY_DAYS - 4) * DAY_MS);
+    const lots = world.state.all('lot');
+    expect(NOW - Math.min(...lots.map((l) => l.receivedMs))).toBeGreaterThan(725 * DAY_MS);
+    expect(new Set(lots.map((l) => l.state))).toEqual(new Set(['drying', 'released', 'used up']));
+  });
+  test('leaves about forty batches in work, at many stages', () => {
+    const active = world.state.all('batch').filter((b) => b.status !== 'done');
+    expect(active.length).toBeGreaterThanOrEqual(35);
+    expect(active.length).toBeLessThanOrEqual(60);
+    expect(new Set(active.map((b) => b.stage)).size).toBeGreaterThanOrEqual(6);
+  });
+  test('has readings that follow the room they were taken in', () => {
+    const { state } = world;
+    const settled = state.all('lot').filter((l) => l.zoneId === 'wood' && l.sessions >= 4 && l.releasedMs !== null);
+    expect(settled.length).toBeGreaterThan(20);
+    for (const lot of settled) {
+      const air = demoClimate('wood', lot.lastReadMs ?? NOW);
+      expect(Math.abs((lot.meanPct ?? 0) - equilibriumMoisturePct(air.tempC, air.relativeHumidity))).toBeLessThan(2.2);
+    }
+    for (const reading of state.all('reading').slice(0, 500)) {
+      const session = state.get('session', reading.sessionId);
+      expect(reading.correctedPct).toBeCloseTo(correctedMoisturePct(reading.rawPct, session.woodTempC), 2);
+    }
+  });
+  test('has one lot in the shed that will never get there', () => {
+    const shed = world.state.all('lot').filter((l) => l.zoneId === 'shed');
+    expect(shed).toHaveLength(1);
+    expect(shed[0]?.state).toBe('drying');
+  });
+  test('hangs together: Little’s law holds over a stretch of steady work', () => {
+    const f = figures(90, 30);
+    expect(f.shipped).toBeGreaterThan(100);
+    expect(Math.abs(f.littleResidual ?? 1)).toBeLessThan(0.1);
+  });
+  test('has a constraint that is real, and moved once when a wheel was lost', () => {
+    const before = constraintViews(figures(90, 31));
+    const after = constraintViews(figures(29, 0));
+    for (const view of [before.byLoad, before.byActivePeriod, before.byShare]) expect(view?.station).toBe('FN2');
+    for (const view of [after.byLoad, after.byActivePeriod, after.byShare]) expect(view?.station).toBe('FN5');
+    expect(after.byLoad?.ratio).toBeGreaterThan(0.75);
+    expect(after.byShare?.share).toBeGreaterThan(0.3);
+  });
+  test('spares nobody: rework, scrap, pauses and people away all happen', () => {
+    const kinds = new Set(world.entries.map((e) => e.kind));
+    for (const kind of [
+      'lot.read',
+      'lot.released',
+      'work.finished',
+      'batch.moved',
+      'coat.logged',
+      'measures.taken',
+      'instruments.fitted',
+      'instrument.shipped',
+    ] as const)
+      expect(kinds).toContain(kind);
+    const defects = world.state.all('defect');
+    expect(new Set(defects.map((d) => d.disposition))).toEqual(new Set(['rework', 'scrap']));
+    expect(scenario.people.some((p) => p.away.length > 0)).toBe(true);
+  });
+});

@@ -1,0 +1,89 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { advanceTo, card, DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../testing/factory.ts';
+
+let factory: TestFactory;
+let manager: Caller;
+
+beforeAll(async () => {
+  factory = await openFactory();
+  manager = await factory.as('manager');
+});
+afterAll(() => factory.close());
+
+const place = (over: object = {}) =>
+  manager.post('/orders', {
+    modelId: 'weirstone',
+    quantity: 2,
+    customer: 'Lantern Street Music',
+    dueMs: factory.clock.nowMs() + 90 * DAY,
+    ...over,
+  });
+const order = async (id: string) => (await manager.get('/orders')).body.find((o: { id: string }) => o.id === id);
+
+describe('an order', () => {
+  test('is told the earliest date its route allows, touch and waits alone', async () => {
+    const { id } = (await place()).body;
+    const placed = await order(id);
+    expect(placed).toMatchObject({ status: 'Not started', shipped: 0, batchIds: [], modelName: 'Weirstone' });
+    const days = (placed.earliestMs - factory.clock.nowMs()) / DAY;
+    // Two clamps of a day, two rests, a cure of 14 days and a rest under strings of 7 at the least.
+    expect(days).toBeGreaterThan(24);
+    expect(days).toBeLessThan(60);
+    expect(placed.lateDays).toBeLessThan(0);
+  });
+  test('that is due before it can be done is late from the start, and says by how much', async () => {
+    const { id } = (await place({ dueMs: factory.clock.nowMs() + 10 * DAY })).body;
+    const placed = await order(id);
+    expect(placed.lateDays).toBeCloseTo((placed.earliestMs - placed.dueMs) / DAY, 6);
+    expect(placed.lateDays).toBeGreaterThan(14);
+    const morning = (await manager.get('/morning')).body;
+    expect(morning.lateOrders.map((o: { id: string }) => o.id)).toContain(id);
+  });
+  test('says where its furthest batch is', async () => {
+    const { id } = (await place()).body;
+    const lotId = await releasedLot(factory, manager);
+    const started = await manager.post('/batches', {
+      modelId: 'weirstone',
+      component: 'body',
+      quantity: 2,
+      lotId,
+      orderId: id,
+      carrier: null,
+    });
+    expect(await order(id)).toMatchObject({ batchIds: [started.body.id], status: 'At Cross-cut and rip' });
+    await advanceTo(factory, manager, started.body.id, 'b-machine');
+    const { batch } = await card(manager, started.body.id);
+    expect((await order(id)).status).toMatch(new RegExp(`^At ${batch.stationName}`));
+  });
+  test('numbers follow each other', async () => {
+    const [a, b] = [(await place()).body.id, (await place()).body.id];
+    expect(Number(b.slice(1))).toBe(Number(a.slice(1)) + 1);
+  });
+});
+
+describe('what is refused', () => {
+  test.each([
+    ['a model there is not', { modelId: 'nosuch' }, 'modelId'],
+    ['none', { quantity: 0 }, 'quantity'],
+    ['half of one', { quantity: 1.5 }, 'quantity'],
+    ['more than any factory makes', { quantity: 4000 }, 'quantity'],
+    ['nobody', { customer: '' }, 'customer'],
+    ['words for a date', { dueMs: 'soon' }, 'dueMs'],
+  ])('%s', async (_, over, field) => {
+    const answer = await place(over);
+    expect(answer.status).toBe(400);
+    expect(answer.body.fields.map((f: { field: string }) => f.field)).toContain(field);
+  });
+  test('a viewer may read the book and not write in it', async () => {
+    const viewer = await factory.as('viewer');
+    expect((await viewer.get('/orders')).status).toBe(200);
+    const tried = await viewer.post('/orders', {
+      modelId: 'weirstone',
+      quantity: 1,
+      customer: 'x',
+      dueMs: factory.clock.nowMs() + DAY,
+    });
+    expect(tried.status).toBe(403);
+    expect(tried.body.detail).toMatch(/you are viewer/);
+  });
+});
