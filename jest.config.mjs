@@ -8,6 +8,17 @@ const common = {
   modulePathIgnorePatterns: ['/dist/'],
 };
 
+const JSX = {
+  swcrc: false,
+  jsc: {
+    target: 'es2022',
+    parser: { syntax: 'typescript', tsx: true, dynamicImport: true },
+    transform: { react: { runtime: 'automatic' } },
+  },
+  module: { type: 'es6' },
+  sourceMaps: 'inline',
+};
+
 /** @type {import('jest').Config} */
 export default {
   // A test of the server may wait for the database of a busy machine.
@@ -15,7 +26,14 @@ export default {
   projects: [
     { ...common, displayName: 'core', rootDir: 'core/src', testMatch: ['<rootDir>/**/*.test.ts'] },
     { ...common, displayName: 'devices', rootDir: 'devices/src', testMatch: ['<rootDir>/**/*.test.ts'] },
-    { ...common, displayName: 'web', rootDir: 'web/src', testMatch: ['<rootDir>/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'web',
+      rootDir: 'web/src',
+      testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
+      extensionsToTreatAsEsm: ['.ts', '.tsx'],
+      transform: { '^.+\\.tsx?$': ['@swc/jest', JSX] },
+    },
     { ...common, displayName: 'server', rootDir: 'server/src', testMatch: ['<rootDir>/**/*.test.ts'] },
   ],
 };

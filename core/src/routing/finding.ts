@@ -30,6 +30,8 @@ export interface Finding {
   remedy?: string;
   /** share of the wait that is done, 0…1 */
   done?: number;
+  /** the longest it may wait, as a multiple of the least */
+  maximum?: number;
   /** the field of the command that the finding is about, for an `input` finding */
   field?: string;
 }

@@ -89,10 +89,13 @@ function elapsed(rule: Of<'elapsed'>, { nowMs, sinceMs }: Evidence): Finding {
   const needed = rule.minimumMinutes * MINUTE_MS;
   const soFar = `${rule.what} ${formatDuration(waited)} of ${formatDuration(needed)}`;
   const done = needed === 0 ? 1 : Math.min(1, waited / needed);
+  const maximum =
+    rule.maximumMinutes !== undefined && rule.minimumMinutes > 0 ? { maximum: rule.maximumMinutes / rule.minimumMinutes } : {};
   if (waited < needed)
     return {
       rule: 'elapsed',
       verdict: 'wait',
+      ...maximum,
       sentence: soFar,
       untilMs: sinceMs + needed,
       sure: 'certain',

@@ -786,6 +786,7 @@ export interface components {
             sure?: "certain" | "forecast";
             remedy?: string;
             done?: number;
+            maximum?: number;
             field?: string;
         };
         DecisionView: {

@@ -16,5 +16,7 @@ const subscribe = (listener: () => void) => {
   return () => listeners.delete(listener);
 };
 
+const read = () => lostAtMs;
+
 /** When the connection was lost, by this device's clock; null while there is one. */
-export const useLostConnection = (): number | null => useSyncExternalStore(subscribe, () => lostAtMs);
+export const useLostConnection = (): number | null => useSyncExternalStore(subscribe, read, read);

@@ -118,9 +118,7 @@ function Headline({ card }: { card: View<'CardView'> }) {
           )}
         </Typography>
       </Box>
-      {batch.status !== 'done' && batch.findings.length > 0 && (
-        <DwellRing done={batch.done} untilMs={batch.untilMs} verdict={batch.verdict} paused={batch.status === 'held'} size={64} />
-      )}
+      {batch.status !== 'done' && batch.findings.length > 0 && <DwellRing of={batch} size={64} />}
     </Box>
   );
 }

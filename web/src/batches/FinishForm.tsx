@@ -1,4 +1,4 @@
-import { DEFECTS } from '@ample-crane/core';
+import { DEFECTS, type DefectKind } from '@ample-crane/core';
 import { Box, Button, MenuItem, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
 import { ask, client, type View } from '../app/api.ts';
@@ -9,7 +9,7 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 type Outcome = 'good' | 'rework' | 'scrap';
 interface Judged {
   outcome: Outcome;
-  defect: string;
+  defect: DefectKind | null;
   originOperationId: string;
   note: string;
 }
@@ -21,26 +21,20 @@ export function FinishForm({ card }: { card: View<'CardView'> }) {
   const finish = useCommand((body: View<'FinishDto'>, headers) =>
     ask(client.POST('/api/batches/{id}/finish', { params: { path: { id: batch.id } }, body, headers })),
   );
-  const of = (id: string): Judged => judged[id] ?? { outcome: 'good', defect: '', originOperationId: batch.operationId, note: '' };
+  const of = (id: string): Judged => judged[id] ?? { outcome: 'good', defect: null, originOperationId: batch.operationId, note: '' };
   const change = (id: string, fields: Partial<Judged>) => setJudged({ ...judged, [id]: { ...of(id), ...fields } });
   const count = (outcome: Outcome) => inPass.filter((id) => of(id).outcome === outcome).length;
   const bad = inPass.filter((id) => of(id).outcome !== 'good');
-  const incomplete = bad.some((id) => of(id).defect === '');
+  const incomplete = bad.some((id) => of(id).defect === null);
   const submit = () =>
     finish.mutate({
       version: batch.version,
       good: count('good'),
       rework: count('rework'),
       scrap: count('scrap'),
-      outcomes: bad.map((pieceId) => {
+      outcomes: bad.flatMap((pieceId) => {
         const { outcome, defect, originOperationId, note } = of(pieceId);
-        return {
-          pieceId,
-          outcome: outcome === 'scrap' ? 'scrap' : 'rework',
-          defect: DEFECTS.find((d) => d === defect) ?? 'dent',
-          originOperationId,
-          note,
-        };
+        return outcome === 'good' || defect === null ? [] : [{ pieceId, outcome, defect, originOperationId, note }];
       }),
     });
   return (
@@ -71,8 +65,8 @@ export function FinishForm({ card }: { card: View<'CardView'> }) {
                 <TextField
                   select
                   label={`Defect of ${id}`}
-                  value={j.defect}
-                  onChange={(event) => change(id, { defect: event.target.value })}
+                  value={j.defect ?? ''}
+                  onChange={(event) => change(id, { defect: DEFECTS.find((d) => d === event.target.value) ?? null })}
                   sx={{ minWidth: 150 }}
                 >
                   {DEFECTS.map((d) => (

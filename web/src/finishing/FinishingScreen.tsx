@@ -99,7 +99,7 @@ function CureWall({ batches }: { batches: readonly View<'BatchView'>[] }) {
             borderColor: 'divider',
           }}
         >
-          <DwellRing done={b.done} untilMs={b.untilMs} verdict={b.verdict} size={56} />
+          <DwellRing of={b} size={56} />
           <Box sx={{ minWidth: 0, flex: 1 }}>
             <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
               <StreamGlyph of={b.component} size={20} />

@@ -150,15 +150,7 @@ function BatchToken({ token }: { token: Token }) {
         stroke={batch.status === 'running' ? tokens.ink : tokens.rule}
         strokeWidth={batch.status === 'running' ? 2 : 1}
       />
-      {waits && (
-        <DwellRing
-          done={batch.done}
-          untilMs={batch.untilMs}
-          verdict={batch.verdict === 'pass' ? 'wait' : batch.verdict}
-          paused={batch.status === 'held'}
-          size={38}
-        />
-      )}
+      {waits && <DwellRing of={batch} size={38} bare />}
       <g transform="translate(8 6)">
         <StreamGlyph of={batch.component} size={22} />
       </g>

@@ -47,7 +47,7 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
       renderCell: ({ row }) =>
         row.status === 'dwelling' || row.status === 'finished' || row.status === 'held' ? (
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: '100%' }}>
-            <DwellRing done={row.done} untilMs={row.untilMs} verdict={row.verdict} paused={row.status === 'held'} size={26} />
+            <DwellRing of={row} size={26} />
             {row.verdict === 'pass' ? 'now' : row.untilMs === null ? '' : `${clock(row.untilMs)} · ${formatDuration(row.untilMs - nowMs)}`}
           </Box>
         ) : null,

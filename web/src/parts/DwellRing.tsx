@@ -1,27 +1,32 @@
 import { formatDuration } from '@ample-crane/core';
 import { useTheme } from '@mui/material/styles';
 import { useId } from 'react';
+import type { View } from '../app/api.ts';
 import { useSession } from '../app/session.tsx';
 
-interface Props {
-  /** share done, 0…1 */
-  done: number | null;
-  untilMs: number | null;
-  verdict: 'pass' | 'wait' | 'stop';
-  /** its clock stands still: held, or too cold */
-  paused?: boolean;
-  size?: number;
-}
+/** A wait as a batch tells it. */
+export type Wait = Pick<View<'BatchView'>, 'done' | 'untilMs' | 'verdict' | 'status' | 'findings'>;
 
-/** A ring for any wait: share done, a tick when it may go, hatched while its clock stands. */
-export function DwellRing({ done, untilMs, verdict, paused = false, size = 30 }: Props) {
+const RADIUS = 11;
+const TURN = 2 * Math.PI * RADIUS;
+
+/** Its clock stands still: somebody holds it, or the room is too cold for it to cure. */
+const stands = ({ status, findings }: Wait) =>
+  status === 'held' || findings.some((f) => f.rule === 'equivalent' && f.verdict === 'wait' && f.untilMs === undefined);
+
+/**
+ * A ring for any wait: the share done, a tick when it may go, hatched while its clock stands. Where there is a longest
+ * wait, the full turn is that, and a notch at its end marks it. `bare` leaves the middle free.
+ */
+export function DwellRing({ of: wait, size = 30, bare = false }: { of: Wait; size?: number; bare?: boolean }) {
   const { tokens } = useTheme();
   const { nowMs, clock } = useSession();
   const hatch = useId();
+  const { verdict, untilMs, done } = wait;
+  const paused = stands(wait);
+  const maximum = Math.max(1, ...wait.findings.map((f) => f.maximum ?? 1));
   const colour = verdict === 'pass' ? tokens.ready : verdict === 'stop' ? tokens.stop : tokens.waiting;
-  const share = verdict === 'pass' ? 1 : Math.max(0, Math.min(1, done ?? 0));
-  const r = 11;
-  const length = 2 * Math.PI * r;
+  const share = verdict === 'pass' ? 1 : Math.max(0, Math.min(1, done ?? 0)) / maximum;
   const label =
     verdict === 'pass'
       ? 'can go now'
@@ -44,19 +49,20 @@ export function DwellRing({ done, untilMs, verdict, paused = false, size = 30 }:
           <rect width="2" height="4" fill={tokens.rule} />
         </pattern>
       </defs>
-      <circle cx="15" cy="15" r={r} fill={paused ? `url(#${hatch})` : 'none'} stroke={tokens.rule} strokeWidth="4" />
+      <circle cx="15" cy="15" r={RADIUS} fill={paused ? `url(#${hatch})` : 'none'} stroke={tokens.rule} strokeWidth="4" />
       <circle
         cx="15"
         cy="15"
-        r={r}
+        r={RADIUS}
         fill="none"
         stroke={colour}
         strokeWidth="4"
-        strokeDasharray={`${share * length} ${length}`}
+        strokeDasharray={`${share * TURN} ${TURN}`}
         transform="rotate(-90 15 15)"
       />
-      {verdict === 'pass' && <path d="M10.500 15.200l3 3 6-6.400" fill="none" stroke={colour} strokeWidth="2.400" />}
-      {verdict === 'stop' && <path d="M11.500 11.500l7 7m0-7l-7 7" stroke={colour} strokeWidth="2.400" />}
+      {maximum > 1 && <path d="M15 0v9" stroke={tokens.ink} strokeWidth="2" />}
+      {!bare && verdict === 'pass' && <path d="M10.500 15.200l3 3 6-6.400" fill="none" stroke={colour} strokeWidth="2.400" />}
+      {!bare && verdict === 'stop' && <path d="M11.500 11.500l7 7m0-7l-7 7" stroke={colour} strokeWidth="2.400" />}
     </svg>
   );
 }

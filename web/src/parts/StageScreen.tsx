@@ -164,7 +164,7 @@ function Dwells({ batches }: { batches: readonly View<'BatchView'>[] }) {
               borderColor: 'divider',
             }}
           >
-            <DwellRing done={batch.done} untilMs={batch.untilMs} verdict={batch.verdict} size={40} />
+            <DwellRing of={batch} size={40} />
             <Box sx={{ flex: 1, minWidth: 0 }}>
               <Box component={RouterLink} to={`/batches/${batch.id}`} sx={{ color: 'inherit' }}>
                 <Id>{batch.id}</Id> {batch.quantity} × {batch.modelName} {batch.component}

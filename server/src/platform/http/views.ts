@@ -10,6 +10,7 @@ export class FindingView implements Finding {
   @ApiProperty({ required: false, enum: ['certain', 'forecast'] }) sure?: 'certain' | 'forecast';
   @ApiProperty({ required: false }) remedy?: string;
   @ApiProperty({ required: false }) done?: number;
+  @ApiProperty({ required: false }) maximum?: number;
   @ApiProperty({ required: false }) field?: string;
 }
 

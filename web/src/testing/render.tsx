@@ -1,0 +1,56 @@
+import { METRIC, type UnitChoice } from '@ample-crane/core';
+import { ThemeProvider } from '@mui/material/styles';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { MemoryRouter } from 'react-router';
+import type { View } from '../app/api.ts';
+import { SessionProvider } from '../app/session.tsx';
+import { themes } from '../app/theme.ts';
+
+/** A Tuesday morning at the factory, 07:10 in Dublin. */
+export const NOW_MS = Date.parse('2026-03-10T07:10:00Z');
+
+export const session = (over: Partial<View<'SessionView'>> = {}): View<'SessionView'> => ({
+  personId: 'manager',
+  name: 'Maren Holloway',
+  role: 'manager',
+  skills: [],
+  units: METRIC,
+  theme: 'paper',
+  factory: 'Heron Lane Works',
+  timeZone: 'Europe/Dublin',
+  shiftStartsAt: '07:00',
+  shiftEndsAt: '15:30',
+  demo: true,
+  nowMs: NOW_MS,
+  ...over,
+});
+
+/** What a part shows to a person, as markup. */
+export function render(part: ReactNode, over: { units?: UnitChoice; role?: View<'SessionView'>['role'] } = {}): string {
+  return renderToStaticMarkup(
+    <QueryClientProvider client={new QueryClient()}>
+      <ThemeProvider theme={themes.paper}>
+        <MemoryRouter>
+          <SessionProvider session={session(over)} fetchedMs={NOW_MS}>
+            {part}
+          </SessionProvider>
+        </MemoryRouter>
+      </ThemeProvider>
+    </QueryClientProvider>,
+  );
+}
+
+/** The words alone. */
+export const wordsOf = (markup: string): string =>
+  markup
+    .replace(/<style[^>]*>.*?<\/style>/gs, '')
+    .replace(/<[^>]+>/g, ' ')
+    .replaceAll('&#x27;', "'")
+    .replaceAll('&amp;', '&')
+    .replace(/\s+/g, ' ')
+    .trim();
+
+/** What a picture tells those who cannot see it. */
+export const labelsOf = (markup: string): string[] => [...markup.matchAll(/aria-label="([^"]*)"/g)].map((m) => m[1] ?? '');
