@@ -35,7 +35,7 @@ module.exports = {
       name: 'a-room-is-used-through-its-face',
       severity: 'error',
       from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
+      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '^core/src/testing/'] },
     },
     {
       name: 'core-only-through-its-packages',
@@ -59,13 +59,19 @@ module.exports = {
       name: 'web-rooms-share-parts-only',
       severity: 'error',
       from: { path: '^web/src/([^/]+)/', pathNot: '^web/src/app/' },
-      to: { path: '^web/src/([^/]+)/', pathNot: ['^web/src/$1/', '^web/src/(app|parts)/'] },
+      to: { path: '^web/src/([^/]+)/', pathNot: ['^web/src/$1/', '^web/src/(app|parts|testing)/'] },
     },
     {
       name: 'server-platform-is-below-the-rooms',
       severity: 'error',
       from: { path: '^server/src/platform/', pathNot: '\\.test\\.ts$' },
       to: { path: '^server/src/', pathNot: '^server/src/platform/' },
+    },
+    {
+      name: 'only-tests-use-what-is-for-testing',
+      severity: 'error',
+      from: { pathNot: ['\\.test\\.tsx?$', '/testing/'] },
+      to: { path: '^(core|server|web)/src/testing/' },
     },
   ],
   options: {

@@ -35,5 +35,6 @@ export default {
       transform: { '^.+\\.tsx?$': ['@swc/jest', JSX] },
     },
     { ...common, displayName: 'server', rootDir: 'server/src', testMatch: ['<rootDir>/**/*.test.ts'] },
+    { testEnvironment: 'node', transform: {}, displayName: 'scripts', rootDir: 'scripts', testMatch: ['<rootDir>/**/*.test.mjs'] },
   ],
 };

@@ -52,11 +52,13 @@ await main(async () => {
       throw new Stop('The server did not start; what it said stands above.');
     });
     console.log(`\nAmple Crane serves at http://127.0.0.1:${port}\n`);
-    console.log(
-      empty
-        ? 'Without demo data: open the address to create the first administrator.\n'
-        : 'Demo sign-ins (password heron-lane): manager, lead, operator, viewer, admin\n',
-    );
+    const { demo, needsFirstAdministrator } = await (await fetch(`http://127.0.0.1:${port}/api/welcome`)).json();
+    if (needsFirstAdministrator) console.log('Nobody can sign in yet: open the address to create the first administrator.\n');
+    if (demo) console.log('Demo sign-ins (password heron-lane): manager, lead, operator, viewer, admin\n');
+    if (demo && empty)
+      console.log(
+        '--empty changes nothing here: this database holds the demo already. Name another folder in AMPLE_CRANE_DATA to begin without.\n',
+      );
     console.log('Ctrl-C stops it.');
     const ended = await Promise.race([asked, server.exited.then((code) => ({ code }))]);
     return ended?.code ?? 0;

@@ -1,3 +1,4 @@
+import { build } from './lib/build.mjs';
 import { runJest, runPlaywright, runSteps } from './lib/checks.mjs';
 import { ensureChromium, ensurePostgres } from './lib/debian.mjs';
 import { ensurePackages } from './lib/install.mjs';
@@ -13,6 +14,7 @@ await main(async () => {
   try {
     const failedSteps = await runSteps(['types', 'lint', 'layers', 'format']);
     if ((await run(process.execPath, ['scripts/openapi.mjs', '--check'])) !== 0) failedSteps.push('openapi');
+    await build();
     const jest = await runJest(cluster);
     const e2e = await runPlaywright(cluster, chromium);
     const passed = jest.passed + e2e.passed;

@@ -26,11 +26,16 @@ function reachable(directory, user) {
   return spawnSync('test', ['-x', directory], user).status === 0;
 }
 
-function checkSpace(directory) {
+function freeBytes(directory) {
   const { bavail, bsize } = statfsSync(directory);
-  if (bavail * bsize < LEAST_FREE_BYTES)
+  return bavail * bsize;
+}
+
+/** A database that runs out of disk stops in the middle of things: better not to start it. */
+export function checkSpace(directory, free = freeBytes(directory)) {
+  if (free < LEAST_FREE_BYTES)
     throw new Stop(
-      `The disk that holds ${directory} is nearly full (${Math.round((bavail * bsize) / 1048576)} MB left). The database needs 300 MB to start safely; nothing was changed.`,
+      `The disk that holds ${directory} is nearly full (${Math.round(free / 1048576)} MB left). The database needs 300 MB to start safely; nothing was changed.`,
     );
 }
 

@@ -148,7 +148,7 @@ export class TestShop {
       ...over,
     });
     if (decision.kind === 'accept')
-      for (const entry of decision.entries) this.recorder.record(entry.kind, this.nowMs, 'ann', { batchId: id }, entry.payload as never);
+      for (const entry of decision.entries) this.recorder.record(entry.kind, this.nowMs, 'ann', { batchId: id }, entry.payload);
     return decision;
   }
 

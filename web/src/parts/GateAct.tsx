@@ -29,7 +29,7 @@ export function GateAct({ subject, id, version, label, variant = 'outlined' }: P
         ? ask(client.POST('/api/batches/{id}/move', { params, body, headers }))
         : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
     },
-    () => close(),
+    () => setReason(null),
   );
   const close = () => {
     pass.reset();

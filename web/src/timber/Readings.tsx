@@ -21,8 +21,12 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
   const strike = useCommand(
     (body: View<'StrikeDto'>, headers) =>
       ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })),
-    () => close(),
+    () => setStruck(null),
   );
+  const open = (row: Row) => {
+    setReason('');
+    setStruck(row);
+  };
   const rows: Row[] = card.sessions.flatMap((s) => s.readings.map((r) => ({ ...r, sessionId: s.id, atMs: s.atMs, by: s.by }))).reverse();
   const columns: GridColDef<Row>[] = [
     { field: 'atMs', headerName: 'When', width: 145, valueFormatter: (value: number) => dateTime(value) },
@@ -43,7 +47,7 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
       renderCell: ({ row }) =>
         row.struck ??
         (may('operator') && card.lot.state === 'drying' ? (
-          <Button size="small" onClick={() => setStruck(row)} aria-label={`Strike out ${row.rawPct}`}>
+          <Button size="small" onClick={() => open(row)} aria-label={`Strike out ${row.rawPct}`}>
             Strike out
           </Button>
         ) : null),
@@ -51,7 +55,6 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
   ];
   const close = () => {
     setStruck(null);
-    setReason('');
     strike.reset();
   };
   return (

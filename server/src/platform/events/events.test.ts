@@ -46,7 +46,8 @@ describe('live updates', () => {
     const listeners = await Promise.all([listen(manager.cookie), listen(viewer.cookie)]);
     expect(listeners[0]?.response.headers['content-type']).toMatch(/text\/event-stream/);
     await placeOrder();
-    for (const listener of listeners) expect(await listener.heard(/order/)).toMatch(/event: change\n(id: \d+\n)?data: \{"topics":\["order"\]\}/);
+    for (const listener of listeners)
+      expect(await listener.heard(/order/)).toMatch(/event: change\n(id: \d+\n)?data: \{"topics":\["order"\]\}/);
     listeners.forEach((l) => l.stop());
   });
   test('carry what another process wrote, since they come from the database', async () => {
