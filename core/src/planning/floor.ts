@@ -1,7 +1,4 @@
 import type { Random } from '../maths/index.ts';
-import { formatSerial, proposePairs, sequencePeriod } from '../fitting/index.ts';
-import { dryFilmUm } from '../finishing/index.ts';
-import { DEFECTS } from '../quality/index.ts';
 import {
   decide,
   earliestMs,
@@ -16,13 +13,14 @@ import {
   type DecisionContext,
   type Evidence,
   type Operation,
-  type PieceOutcome,
-  type Stage,
 } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 import type { EventQueue } from './eventQueue.ts';
+import { FittingBench } from './fittingBench.ts';
+import { touchMinutes } from './forecast.ts';
+import { Inspection } from './inspection.ts';
 import type { Recorder } from './recorder.ts';
-import type { Scenario, ScenarioModel } from './scenario.ts';
+import type { Scenario } from './scenario.ts';
 
 export type FloorEvent =
   | { kind: 'shift ends'; batchId: string }
@@ -38,23 +36,14 @@ interface Job {
   runFromMs: number;
 }
 
-const FIRST_DEFECT: Partial<Record<Stage, readonly (typeof DEFECTS)[number][]>> = {
-  roughMill: ['knot or pitch', 'crack', 'glue line open'],
-  machining: ['tear-out', 'off dimension', 'crack'],
-  necks: ['fret high', 'twist', 'back bow', 'glue line open'],
-  bodies: ['binding gap', 'sand-through', 'glue line open'],
-  fitting: ['off dimension', 'dent'],
-  finishing: ['run', 'dust in film', 'orange peel', 'sand-through', 'blush'],
-  assembly: ['electrics fault', 'rattle', 'dent'],
-};
-
 /** Batches moving through stations, worked on by people in working time. */
 export class Floor {
   private readonly jobs = new Map<string, Job>();
   private readonly queues = new Map<string, string[]>();
   private readonly busy = new Set<string>();
   private readonly running = new Map<string, number>();
-  private readonly serials = new Map<string, number>();
+  private readonly inspection: Inspection;
+  private readonly bench: FittingBench;
   private batchNumber = 0;
 
   constructor(
@@ -62,7 +51,19 @@ export class Floor {
     private readonly recorder: Recorder,
     private readonly events: Pick<EventQueue<FloorEvent>, 'add'>,
     private readonly random: Random,
-  ) {}
+  ) {
+    this.inspection = new Inspection(scenario, recorder, random);
+    this.bench = new FittingBench(scenario, recorder, {
+      nextBatchNumber: () => this.nextBatchNumber(),
+      fitter: (atMs) =>
+        this.freeWorker('neck fitting', atMs) ?? random.pick(scenario.people.filter((p) => p.skills.includes('neck fitting'))).id,
+    });
+  }
+
+  /** Pieces at the bench whose set has been fitted without them. */
+  leftovers(modelId: string, component: Component): number {
+    return this.bench.leftovers(modelId, component);
+  }
 
   nextBatchNumber(): number {
     return ++this.batchNumber;
@@ -127,40 +128,11 @@ export class Floor {
         if (batch.status === 'dwelling' || batch.status === 'finished') this.tryMove(batch, atMs);
         return;
       case 'fit':
-        if (batch.status === 'queued') this.fit(batch, atMs);
+        if (batch.status === 'queued') for (const id of this.bench.fit(batch, atMs)) this.arrived(id, atMs);
         return;
       case 'ship':
         return this.ship(batch, atMs);
     }
-  }
-
-  /** Pieces at the bench whose set has been fitted without them. */
-  leftovers(modelId: string, component: Component): number {
-    return this.recorder.state
-      .all('batch')
-      .filter(
-        (b) =>
-          b.modelId === modelId &&
-          b.component === component &&
-          b.status === 'queued' &&
-          this.operation(b).kind === 'fit' &&
-          !this.counterpartOnItsWay(b),
-      )
-      .reduce((sum, b) => sum + b.quantity, 0);
-  }
-
-  /** Whether the other half of a set has still to come to the bench. */
-  private counterpartOnItsWay(batch: Batch): boolean {
-    return this.recorder.state
-      .all('batch')
-      .some(
-        (b) =>
-          b.orderId === batch.orderId &&
-          b.component !== 'instrument' &&
-          b.component !== batch.component &&
-          b.status !== 'done' &&
-          b.operationId !== batch.operationId,
-      );
   }
 
   /** Starts whatever a free bench and a free, able person can start; the end of the line first, so that it pulls. */
@@ -185,10 +157,15 @@ export class Floor {
     this.busy.add(workerId);
     this.running.set(batch.stationCode, (this.running.get(batch.stationCode) ?? 0) + 1);
     const pieces = piecesInPass(batch, this.recorder.state.pieces(batch.id)).length;
-    const plannedMs = (operation.setupMinutes + operation.minutesPerPiece * pieces) * MINUTE_MS;
+    const flashMs = operation.coat && batch.pass === 1 ? (operation.coat.coats + 1) * operation.coat.flashMinutes * MINUTE_MS : 0;
+    const plannedMs = touchMinutes(operation, pieces) * MINUTE_MS;
     this.jobs.set(batch.id, {
       workerId,
-      remainingMs: Math.max(5 * MINUTE_MS, Math.round((plannedMs * Math.exp(this.random.normal(0, 0.18))) / MINUTE_MS) * MINUTE_MS),
+      remainingMs: Math.max(
+        5 * MINUTE_MS,
+        flashMs,
+        Math.round((plannedMs * Math.exp(this.random.normal(0, 0.18))) / MINUTE_MS) * MINUTE_MS,
+      ),
       runFromMs: atMs,
     });
     this.planRun(batch.id, atMs);
@@ -208,29 +185,9 @@ export class Floor {
   private finish(batch: Batch, atMs: number): void {
     const job = this.job(batch.id);
     const operation = this.operation(batch);
-    if (batch.pass === 1) this.logCoats(batch, operation, job, atMs);
+    if (batch.pass === 1) this.inspection.logCoats(batch, operation, job.workerId, atMs);
     const pieces = piecesInPass(batch, this.recorder.state.pieces(batch.id));
-    const outBand = this.measure(
-      batch,
-      operation,
-      pieces.map((p) => p.id),
-      job.workerId,
-      atMs,
-    );
-    const outcomes: PieceOutcome[] = [];
-    for (const piece of pieces) {
-      const chance = this.random.next();
-      const outcome =
-        chance < this.scenario.scrapShare
-          ? 'scrap'
-          : batch.pass < 3 && (outBand.has(piece.id) || chance < this.scenario.scrapShare + this.scenario.reworkShare)
-            ? 'rework'
-            : null;
-      if (outcome === null) continue;
-      const defect =
-        outBand.has(piece.id) && outcome === 'rework' ? 'off dimension' : this.random.pick(FIRST_DEFECT[operation.stage] ?? DEFECTS);
-      outcomes.push({ pieceId: piece.id, outcome, defect, originOperationId: operation.id, note: '' });
-    }
+    const outcomes = this.inspection.judge(batch, operation, pieces, job.workerId, atMs);
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
     const rework = outcomes.length - scrap;
     this.command(batch, { kind: 'finish', good: pieces.length - scrap - rework, rework, scrap, outcomes }, atMs);
@@ -240,52 +197,6 @@ export class Floor {
     const after = this.batch(batch.id);
     if (after.status === 'finished') this.planMove(after, atMs);
     else this.arrived(after.id, atMs);
-  }
-
-  private logCoats(batch: Batch, operation: Operation, job: Job, atMs: number): void {
-    const { coat } = operation;
-    if (!coat) return;
-    for (let i = 1; i <= coat.coats; i++) {
-      const wetUm = Math.round(this.random.normal(coat.wetUm, coat.wetUm * 0.05));
-      this.recorder.record(
-        'coat.logged',
-        job.runFromMs + ((atMs - job.runFromMs) * i) / (coat.coats + 1),
-        job.workerId,
-        { batchId: batch.id },
-        {
-          coatId: `${batch.visitId}/${i}`,
-          operationId: operation.id,
-          materialId: coat.materialId,
-          wetUm,
-          dryUm: Math.round(dryFilmUm(wetUm, coat.volumeSolids) * 10) / 10,
-          flashMinutes: coat.flashMinutes,
-          override: null,
-        },
-      );
-    }
-  }
-
-  /** Measures every piece of the pass. @returns those out of band */
-  private measure(batch: Batch, operation: Operation, pieceIds: readonly string[], workerId: string, atMs: number): Set<string> {
-    const out = new Set<string>();
-    const { characteristics } = operation;
-    if (!characteristics || pieceIds.length === 0) return out;
-    const measures = pieceIds.flatMap((pieceId) =>
-      characteristics.map((c) => {
-        const value = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.pass === 1 ? 6.4 : 10)) * 1000) / 1000;
-        if (value < c.low || value > c.high) out.add(pieceId);
-        return {
-          id: `${batch.visitId}/${pieceId}/${c.id}`,
-          pieceId,
-          characteristicId: c.id,
-          value,
-          low: c.low,
-          high: c.high,
-        };
-      }),
-    );
-    this.recorder.record('measures.taken', atMs, workerId, { batchId: batch.id }, { operationId: operation.id, measures });
-    return out;
   }
 
   private planMove(batch: Batch, atMs: number): void {
@@ -299,6 +210,7 @@ export class Floor {
   }
 
   private tryMove(batch: Batch, atMs: number): void {
+    if (atMs >= this.scenario.movesUntilMs) return;
     const decision = decide(batch, { kind: 'move' }, this.context(batch, atMs));
     if (decision.kind === 'refuse') {
       // A forecast that came too early: look again when it now says.
@@ -311,84 +223,6 @@ export class Floor {
     const mover = this.freeWorker(undefined, atMs) ?? this.random.pick(this.scenario.people).id;
     for (const entry of decision.entries) this.recorder.record(entry.kind, atMs, mover, { batchId: batch.id }, entry.payload);
     this.arrived(batch.id, atMs);
-  }
-
-  /** Fits what waits at the bench: the batch's own set first, then leftovers of the model. */
-  private fit(arrivedBatch: Batch, atMs: number): void {
-    const model = this.model(arrivedBatch.modelId);
-    // A set is fitted whole: what came first waits for its counterpart.
-    if (this.counterpartOnItsWay(arrivedBatch)) return;
-    const waiting = (component: 'body' | 'neck') =>
-      this.recorder.state
-        .all('batch')
-        .filter(
-          (b) => b.modelId === model.id && b.component === component && b.status === 'queued' && b.operationId === arrivedBatch.operationId,
-        )
-        .sort((a, b) => Number(b.orderId === arrivedBatch.orderId) - Number(a.orderId === arrivedBatch.orderId) || a.number - b.number);
-    for (const body of waiting('body')) {
-      if (model.wood.neck === null) {
-        this.fitPair(model, body, null, atMs);
-        continue;
-      }
-      for (const neck of waiting('neck')) {
-        if (this.batch(body.id).status !== 'queued') break;
-        this.fitPair(model, body, neck, atMs);
-      }
-    }
-  }
-
-  private fitPair(model: ScenarioModel, body: Batch, neck: Batch | null, atMs: number): void {
-    const bodies = livePieces(this.recorder.state.pieces(body.id));
-    const pairs = neck
-      ? proposePairs(
-          bodies.map((p) => ({ pieceId: p.id, widthMm: this.width(p.id, 'pocketWidth') })),
-          livePieces(this.recorder.state.pieces(neck.id)).map((p) => ({
-            pieceId: p.id,
-            widthMm: this.width(p.id, 'tenonWidth'),
-          })),
-          model.clearance,
-        )
-      : bodies.map((p) => ({ bodyId: p.id, neckId: null, clearanceMm: null }));
-    if (pairs.length === 0) return;
-    const fitter =
-      this.freeWorker('neck fitting', atMs) ?? this.random.pick(this.scenario.people.filter((p) => p.skills.includes('neck fitting'))).id;
-    const number = this.nextBatchNumber();
-    const { serialPattern, timeZone } = this.scenario;
-    const period = sequencePeriod(atMs, timeZone, serialPattern.reset);
-    this.recorder.record(
-      'instruments.fitted',
-      atMs,
-      fitter,
-      { batchId: `B${number}` },
-      {
-        number,
-        bodyBatchId: body.id,
-        neckBatchId: neck?.id ?? null,
-        carrier: body.carrier,
-        pairs: pairs.map((pair) => {
-          const sequence = (this.serials.get(period) ?? 0) + 1;
-          this.serials.set(period, sequence);
-          return {
-            ...pair,
-            serial: formatSerial(serialPattern, { atMs, timeZone, modelCode: model.code, sequence }),
-          };
-        }),
-      },
-    );
-    this.arrived(`B${number}`, atMs);
-  }
-
-  private width(pieceId: string, characteristicId: string): number | null {
-    const batchId = this.recorder.state.get('piece', pieceId).batchId;
-    const operation = this.scenario.routes
-      .get(this.batch(batchId).routeId)
-      ?.operations.find((o) => o.characteristics?.some((c) => c.id === characteristicId));
-    if (!operation) return null;
-    for (let pass = 3; pass >= 1; pass--) {
-      const measure = this.recorder.state.find('measure', `${batchId}/${operation.id}/${pass}/${pieceId}/${characteristicId}`);
-      if (measure) return measure.value;
-    }
-    return null;
   }
 
   private ship(batch: Batch, atMs: number): void {
@@ -445,12 +279,6 @@ export class Floor {
 
   private operation(batch: Batch): Operation {
     return operationOf(this.recorder.state.route(batch.routeId), batch.operationId);
-  }
-
-  private model(id: string): ScenarioModel {
-    const model = this.scenario.models.find((m) => m.id === id);
-    if (!model) throw new Error(`No model ${id}`);
-    return model;
   }
 
   private job(batchId: string): Job {

@@ -56,6 +56,9 @@ export interface Scenario {
   /** when the first batch is started */
   floorFromMs: number;
   nowMs: number;
+  /** from then on nobody moves what has come free, nor releases wood: those decisions are left open */
+  movesUntilMs: number;
+  releasesUntilMs: number;
   time: WorkingTime;
   timeZone: string;
   models: readonly ScenarioModel[];

@@ -142,6 +142,7 @@ export class WoodSupply {
       this.scenario.moistureGate,
     );
     if (worst(findings) !== 'pass') return true;
+    if (atMs >= this.scenario.releasesUntilMs) return false;
     this.recorder.record('lot.released', atMs, person.id, { lotId: id }, { override: null, findings });
     return false;
   }

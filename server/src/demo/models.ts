@@ -75,7 +75,7 @@ function coats(materialId: string, count: number, wetUm: number): CoatPlan {
     volumeSolids: material.volumeSolids,
     coats: count,
     wetUm,
-    flashMinutes: 60,
+    flashMinutes: 20,
     recoatMaxMinutes: 24 * 60,
   };
 }
@@ -204,7 +204,7 @@ export const DEMO_MODELS: readonly DemoModel[] = [
     route: route(
       'millrace',
       {
-        body: [cutBody(13), glueBody, clampBody, machineBody(39), restBody, sandBody(53), ...finish('b', 'poly', 4, 110, 44, 36, 55)],
+        body: [cutBody(13), glueBody, clampBody, machineBody(39), restBody, sandBody(53), ...finish('b', 'poly', 4, 110, 44, 36, 65)],
         neck: [...neckLine(46), work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 18, { cautions: ['rags'] }), cure('n-cure', 'oil')],
       },
       [work('i-bolt', 'Bolt the neck on', 'FT1', 'neck fitting', 5, 35), ...outfit(0.25, 1.9, 1.6, 101)],
@@ -226,7 +226,7 @@ export const DEMO_MODELS: readonly DemoModel[] = [
         body: [cutBody(15), glueBody, clampBody, machineBody(62), restBody, bindBody(57), bindSet('b-bindset'), sandBody(66)],
         neck: neckLine(55),
       },
-      [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 62, 60, 94), ...outfit(0.22, 1.8, 1.5, 105)],
+      [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 62, 60, 111), ...outfit(0.22, 1.8, 1.5, 105)],
     ),
   },
   {
@@ -256,7 +256,7 @@ export const DEMO_MODELS: readonly DemoModel[] = [
           sandBody(75),
         ],
       },
-      [...finish('i', 'oil', 3, 20, 40, 20, 28), ...outfit(0.35, 2.4, 2.0, 97)],
+      [...finish('i', 'oil', 3, 20, 40, 20, 33), ...outfit(0.35, 2.4, 2.0, 97)],
     ),
   },
   {
@@ -286,7 +286,7 @@ export const DEMO_MODELS: readonly DemoModel[] = [
         ],
         neck: neckLine(55),
       },
-      [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 57, 60, 94), ...outfit(0.22, 1.8, 1.5, 130)],
+      [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 57, 60, 111), ...outfit(0.22, 1.8, 1.5, 130)],
     ),
   },
   {
@@ -315,7 +315,7 @@ export const DEMO_MODELS: readonly DemoModel[] = [
         ],
         neck: neckLine(50),
       },
-      [...jointAndClamp, ...finish('i', 'water', 5, 80, 53, 52, 77), ...outfit(0.25, 2.4, 1.9, 50)],
+      [...jointAndClamp, ...finish('i', 'water', 5, 80, 53, 52, 91), ...outfit(0.25, 2.4, 1.9, 50)],
     ),
   },
   {
@@ -342,7 +342,7 @@ export const DEMO_MODELS: readonly DemoModel[] = [
           sandBody(31),
         ],
       },
-      [...finish('i', 'oil', 3, 20, 18, 12, 16), ...outfit(0.25, 2.2, 1.8, 29)],
+      [...finish('i', 'oil', 3, 20, 18, 12, 19), ...outfit(0.25, 2.2, 1.8, 29)],
     ),
   },
 ];

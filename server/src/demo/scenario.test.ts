@@ -161,6 +161,27 @@ describe('its history', () => {
     expect(after.byLoad?.ratio).toBeGreaterThan(0.75);
     expect(after.byShare?.share).toBeGreaterThan(0.3);
   });
+  test('leaves this morning’s decisions open: what came free overnight waits to be moved', () => {
+    const { state } = world;
+    const free = state.all('batch').filter((b) => {
+      if (b.status !== 'dwelling') return false;
+      const rule = operationOf(state.route(b.routeId), b.operationId).gate[0];
+      return rule?.kind === 'elapsed' && NOW - b.arrivedMs >= rule.minimumMinutes * MINUTE_MS;
+    });
+    expect(free.length).toBeGreaterThanOrEqual(1);
+    const moved = world.entries.filter((e) => e.kind === 'batch.moved' && e.atMs >= Date.parse('2026-11-17T00:00:00Z'));
+    for (const e of moved)
+      expect(e.kind === 'batch.moved' && operationOf(state.route(state.get('batch', e.batchId).routeId), e.payload.from).kind).toBe('work');
+  });
+  test('keeps its own flash times between coats', () => {
+    const { state } = world;
+    const coats = state.all('coat').sort((a, b) => (a.visitId < b.visitId ? -1 : a.visitId > b.visitId ? 1 : a.atMs - b.atMs));
+    expect(coats.length).toBeGreaterThan(300);
+    coats.slice(1).forEach((coat, i) => {
+      const before = coats[i];
+      if (before?.visitId === coat.visitId) expect(coat.atMs).toBeGreaterThanOrEqual(before.flashUntilMs - MINUTE_MS);
+    });
+  });
   test('spares nobody: rework, scrap, pauses and people away all happen', () => {
     const kinds = new Set(world.entries.map((e) => e.kind));
     for (const kind of [

@@ -9,10 +9,16 @@ import {
   type WorkWeek,
 } from '@ample-crane/core';
 import { roomAir } from '@ample-crane/devices';
+import dayjs from 'dayjs';
+import timezone from 'dayjs/plugin/timezone.js';
+import utc from 'dayjs/plugin/utc.js';
 import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
 
 export const DEMO_SEED = 20_260_417;
 export const WOOD_HISTORY_DAYS = 730;
@@ -50,6 +56,9 @@ export function demoScenario(nowMs: number): Scenario {
     woodFromMs,
     floorFromMs: nowMs - FLOOR_HISTORY_DAYS * DAY_MS,
     nowMs,
+    // What came free since last night, and the lots read this week, wait for the manager's own decision.
+    movesUntilMs: dayjs(nowMs).tz(DEMO_WORK_WEEK.timeZone).startOf('day').valueOf(),
+    releasesUntilMs: nowMs - 9 * DAY_MS,
     time: new WorkingTime(shiftWindows(woodFromMs, nowMs + 60 * DAY_MS, DEMO_WORK_WEEK)),
     timeZone: DEMO_WORK_WEEK.timeZone,
     models: DEMO_MODELS.map((m) => ({ ...m, routeId: m.route.id })),

@@ -49,7 +49,7 @@ export class RecordsService {
       manager.find(MeasureEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
       manager.find(DefectEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC' } }),
       manager.find(OverrideEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
-      manager.find(LogbookEntity, { where: [{ batchId: In(batchIds) }], order: { id: 'ASC' }, take: 2000 }),
+      manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' }, take: 2000 }),
     ]);
     const routeId = batches[0]?.routeId ?? '';
     const name = (operationId: string) => operationAt(shop, { routeId, operationId }).name;

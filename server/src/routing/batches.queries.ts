@@ -91,7 +91,7 @@ export class BatchesQueries {
       manager.find(MeasureEntity, { where: { batchId }, order: { atMs: 'ASC', id: 'ASC' } }),
       manager.find(DefectEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
       manager.find(OverrideEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
-      manager.find(LogbookEntity, { where: { batchId }, order: { id: 'DESC' }, take: CARD_LOG_LINES }),
+      manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' }, take: CARD_LOG_LINES }),
       batch.orderId === null ? null : manager.findOneBy(OrderEntity, { id: batch.orderId }),
     ]);
     const route = routeOf(shop, batch.routeId);

@@ -141,7 +141,7 @@ function RailItem({ to, mark, name, children }: { to: string; mark: string; name
             color: 'background.paper',
             borderColor: 'text.primary',
           },
-          '& .name': { flex: 1, [FOLD]: { display: 'none' } },
+          '& .name': { flex: 1, whiteSpace: 'nowrap', [FOLD]: { display: 'none' } },
         }}
       >
         <span className="mark" aria-hidden>

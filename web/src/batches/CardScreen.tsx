@@ -58,7 +58,13 @@ export default function CardScreen() {
               <Overrides card={card} />
             </Box>
             <Paper sx={{ p: 1.5, minWidth: 0 }}>
-              <Tabs value={tab} onChange={(_, value: CardTab) => setTab(value)} variant="scrollable" aria-label="What is on the card">
+              <Tabs
+                value={tab}
+                onChange={(_, value: CardTab) => setTab(value)}
+                variant="scrollable"
+                aria-label="What is on the card"
+                sx={{ '& .MuiTab-root': { minWidth: 0, px: 1.5 } }}
+              >
                 {TABS.map((name) => (
                   <Tab key={name} label={name} value={name} />
                 ))}

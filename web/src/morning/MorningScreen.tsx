@@ -41,7 +41,7 @@ export default function MorningScreen() {
                   <Decisions decisions={morning.decisions} />
                 )}
               </Section>
-              <Section title="Late, at the earliest">
+              <Section title="Late even at the earliest">
                 {morning.lateOrders.length === 0 ? <Empty>Every order can still be in time.</Empty> : <Late orders={morning.lateOrders} />}
               </Section>
             </Box>
@@ -73,7 +73,7 @@ function Headline({ morning }: { morning: View<'MorningView'> }) {
         </>
       )}
       ; <Figure>{morning.comingFreeToday}</Figure> more {morning.comingFreeToday === 1 ? 'comes' : 'come'} free today.{' '}
-      <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order is' : 'orders are'} late at the earliest.{' '}
+      <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order' : 'orders'} will be late even at the earliest.{' '}
       {morning.constraint?.sentence ?? 'No station is short of hours.'}
     </Answer>
   );

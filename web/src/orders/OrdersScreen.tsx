@@ -55,40 +55,27 @@ export default function OrdersScreen() {
 function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((order: Order) => void) | undefined }) {
   const { date } = useSession();
   const columns: GridColDef<Order>[] = [
-    { field: 'id', headerName: 'Order', width: 85, renderCell: ({ row }) => <Id>{row.id}</Id> },
-    ...(onStart
-      ? [
-          {
-            field: 'act',
-            headerName: 'Act',
-            width: 130,
-            sortable: false,
-            filterable: false,
-            disableExport: true,
-            renderCell: ({ row }: { row: Order }) => (
-              <Button onClick={() => onStart(row)} aria-label={`Start a batch for ${row.id}`}>
-                Start a batch
-              </Button>
-            ),
-          },
-        ]
-      : []),
-    { field: 'modelName', headerName: 'Model', width: 100 },
-    { field: 'quantity', headerName: 'Pieces', type: 'number', width: 70 },
-    { field: 'shipped', headerName: 'Shipped', type: 'number', width: 80 },
-    { field: 'customer', headerName: 'For', width: 150 },
-    { field: 'dueMs', headerName: 'Due', width: 110, valueFormatter: (value: number) => date(value) },
+    { field: 'id', headerName: 'Order', width: 74, renderCell: ({ row }) => <Id>{row.id}</Id> },
+    { field: 'modelName', headerName: 'Model', width: 96 },
+    {
+      field: 'shipped',
+      headerName: 'Shipped',
+      width: 78,
+      valueFormatter: (value: number, { quantity }) => `${value} of ${quantity}`,
+    },
+    { field: 'customer', headerName: 'For', width: 158 },
+    { field: 'dueMs', headerName: 'Due', width: 102, valueFormatter: (value: number) => date(value) },
     {
       field: 'earliestMs',
       headerName: 'Earliest',
-      width: 110,
+      width: 102,
       valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
     },
-    { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 170 },
+    { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 200 },
     {
       field: 'batchIds',
       headerName: 'Batches',
-      width: 130,
+      width: 112,
       sortable: false,
       renderCell: ({ row }) => (
         <Box sx={{ display: 'flex', gap: 1 }}>
@@ -100,6 +87,23 @@ function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((
         </Box>
       ),
     },
+    ...(onStart
+      ? [
+          {
+            field: 'act',
+            headerName: 'Act',
+            width: 116,
+            sortable: false,
+            filterable: false,
+            disableExport: true,
+            renderCell: ({ row }: { row: Order }) => (
+              <Button onClick={() => onStart(row)} aria-label={`Start a batch for ${row.id}`}>
+                Start a batch
+              </Button>
+            ),
+          },
+        ]
+      : []),
   ];
   return (
     <DataTable

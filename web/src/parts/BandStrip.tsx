@@ -10,17 +10,19 @@ interface Props {
   /** what is measured, for those who cannot see it */
   label: string;
   width?: number;
+  /** the stretch shown, where strips stand under each other */
+  domain?: readonly [number, number];
 }
 
 const HEIGHT = 30;
 const PAD = 6;
 
 /** One strip for any measure: the band, each reading as a tick, their mean and spread; ticks out of band are crosses. */
-export function BandStrip({ low, high, target, values, unit, label, width = 220 }: Props) {
+export function BandStrip({ low, high, target, values, unit, label, width = 220, domain }: Props) {
   const { tokens } = useTheme();
   const span = high - low || 1;
-  const least = Math.min(low - span * 0.5, ...values);
-  const most = Math.max(high + span * 0.5, ...values);
+  const least = Math.min(domain?.[0] ?? low - span * 0.5, ...values);
+  const most = Math.max(domain?.[1] ?? high + span * 0.5, ...values);
   const x = (value: number) => PAD + ((value - least) / (most - least)) * (width - 2 * PAD);
   const outside = values.filter((v) => v < low || v > high).length;
   const m = values.length > 0 ? mean(values) : null;

@@ -20,7 +20,7 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
     {
       field: 'id',
       headerName: 'Batch',
-      width: 110,
+      width: 92,
       renderCell: ({ row }) => (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: '100%' }}>
           <StreamGlyph of={row.component} />
@@ -28,20 +28,20 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
         </Box>
       ),
     },
-    { field: 'modelName', headerName: 'Model', width: 110 },
-    { field: 'quantity', headerName: 'Pieces', type: 'number', width: 75 },
-    { field: 'operationName', headerName: 'Step', flex: 1, minWidth: 150 },
-    { field: 'stationName', headerName: 'Station', flex: 1, minWidth: 140 },
+    { field: 'modelName', headerName: 'Model', width: 96 },
+    { field: 'quantity', headerName: 'Pieces', type: 'number', width: 64 },
+    { field: 'operationName', headerName: 'Step', flex: 1, minWidth: 140 },
+    { field: 'stationName', headerName: 'Station', flex: 1, minWidth: 130 },
     {
       field: 'status',
       headerName: 'State',
-      width: 150,
+      width: 128,
       valueFormatter: (value: string) => statusWords(value),
     },
     {
       field: 'untilMs',
       headerName: 'Free',
-      width: 175,
+      width: 196,
       sortComparator: (a: number | null, b: number | null) => (a ?? Infinity) - (b ?? Infinity),
       valueFormatter: (value: number | null) => (value === null ? '' : clock(value)),
       renderCell: ({ row }) =>
@@ -58,7 +58,7 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
       width: 105,
       valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
     },
-    { field: 'carrier', headerName: 'Carrier', width: 90 },
+    { field: 'carrier', headerName: 'Carrier', width: 80 },
   ];
   return (
     <DataTable

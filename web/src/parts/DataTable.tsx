@@ -12,6 +12,12 @@ interface Props<Row extends GridValidRowModel> {
   empty?: string;
 }
 
+const ROW_PX = 36;
+const HEADER_PX = 38;
+/** header, toolbar and borders */
+const CHROME_PX = HEADER_PX + 58;
+const SHORT = 12;
+
 /** Every table: sorts, filters, exports CSV, and draws only the rows in sight. */
 export function DataTable<Row extends GridValidRowModel>({
   label,
@@ -22,15 +28,17 @@ export function DataTable<Row extends GridValidRowModel>({
   height = 420,
   empty = 'Nothing here',
 }: Props<Row>) {
+  // A short table takes the room its rows need.
+  const needed = CHROME_PX + ROW_PX * Math.max(2, rows.length);
   return (
-    <Box sx={{ height, minHeight: 200 }}>
+    <Box sx={{ height, maxHeight: rows.length <= SHORT ? needed : undefined, minHeight: Math.min(200, needed) }}>
       <DataGrid
         aria-label={label}
         rows={[...rows]}
         columns={columns}
         getRowId={getRowId}
-        rowHeight={36}
-        columnHeaderHeight={38}
+        rowHeight={ROW_PX}
+        columnHeaderHeight={HEADER_PX}
         showToolbar
         disableRowSelectionOnClick
         hideFooter={rows.length <= 100}

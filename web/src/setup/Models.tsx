@@ -16,17 +16,18 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
   if (!model) return <Typography color="text.secondary">No model yet.</Typography>;
   const wood = (w: View<'WoodView'>) => `${w.species}, ${formatLength(w.thicknessMm, units)}`;
   const columns: GridColDef<View<'RouteStepView'>>[] = [
-    { field: 'component', headerName: 'Stream', width: 100 },
-    { field: 'name', headerName: 'Step', flex: 1, minWidth: 190 },
-    { field: 'stationName', headerName: 'Station', width: 180 },
-    { field: 'skill', headerName: 'Skill', width: 130 },
-    { field: 'setupMinutes', headerName: 'Set-up, min', type: 'number', width: 95 },
-    { field: 'minutesPerPiece', headerName: 'Min a piece', type: 'number', width: 95 },
-    { field: 'rules', headerName: 'Gate', width: 210, valueFormatter: (value: string[]) => value.join('; ') },
+    { field: 'component', headerName: 'Stream', width: 84 },
+    { field: 'name', headerName: 'Step', flex: 1, minWidth: 160 },
+    { field: 'stationName', headerName: 'Station', width: 160 },
+    { field: 'skill', headerName: 'Skill', width: 112 },
+    { field: 'setupMinutes', headerName: 'Set-up', type: 'number', width: 66 },
+    { field: 'minutesPerPiece', headerName: 'A piece', type: 'number', width: 70 },
+    { field: 'rules', headerName: 'Gate', width: 164, valueFormatter: (value: string[]) => value.join('; ') },
     {
       field: 'characteristics',
       headerName: 'Measures and bands',
-      width: 240,
+      flex: 1,
+      minWidth: 180,
       valueFormatter: (value: View<'CharacteristicView'>[]) => value.map(band).join('; '),
     },
   ];

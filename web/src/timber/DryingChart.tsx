@@ -60,7 +60,13 @@ export default function DryingChart({ card }: { card: View<'LotCardView'> }) {
             stroke={tokens.quiet}
             fontSize={12}
           />
-          <YAxis domain={domain} unit=" %" stroke={tokens.quiet} fontSize={12} allowDecimals={false} />
+          <YAxis
+            domain={domain}
+            unit=" %"
+            stroke={tokens.quiet}
+            fontSize={12}
+            ticks={Array.from({ length: domain[1] - domain[0] + 1 }, (_, i) => domain[0] + i)}
+          />
           <Tooltip
             labelFormatter={(ms) => dayjs(Number(ms)).format('D MMM YYYY')}
             formatter={(value) => `${Number(value).toFixed(1)} %`}

@@ -29,21 +29,21 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
   };
   const rows: Row[] = card.sessions.flatMap((s) => s.readings.map((r) => ({ ...r, sessionId: s.id, atMs: s.atMs, by: s.by }))).reverse();
   const columns: GridColDef<Row>[] = [
-    { field: 'atMs', headerName: 'When', width: 145, valueFormatter: (value: number) => dateTime(value) },
-    { field: 'depth', headerName: 'Depth', width: 70 },
-    { field: 'rawPct', headerName: 'Meter %', type: 'number', width: 85 },
+    { field: 'atMs', headerName: 'When', width: 136, valueFormatter: (value: number) => dateTime(value) },
+    { field: 'depth', headerName: 'Depth', width: 62 },
+    { field: 'rawPct', headerName: 'Meter', type: 'number', width: 68 },
     {
       field: 'correctedPct',
-      headerName: 'Corrected %',
+      headerName: 'Corrected',
       type: 'number',
-      width: 105,
+      width: 92,
       valueFormatter: (value: number) => value.toFixed(1),
     },
-    { field: 'by', headerName: 'Who', flex: 1, minWidth: 110 },
+    { field: 'by', headerName: 'Who', flex: 1, minWidth: 80 },
     {
       field: 'struck',
       headerName: 'Struck out',
-      width: 140,
+      width: 112,
       renderCell: ({ row }) =>
         row.struck ??
         (may('operator') && card.lot.state === 'drying' ? (

@@ -100,6 +100,9 @@ function whenReady(lot: Lot): string {
 function LotTable({ lots }: { lots: readonly Lot[] }) {
   const navigate = useNavigate();
   const { units, date } = useSession();
+  // One scale for all lots, so that how far each has to go can be seen down the column.
+  const shown = lots.flatMap((l) => [...l.latest, l.band.low, l.band.high]);
+  const domain = [Math.min(...shown) - 0.5, Math.max(...shown) + 0.5] as const;
   const columns: GridColDef<Lot>[] = [
     {
       field: 'id',
@@ -112,7 +115,7 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
         </Box>
       ),
     },
-    { field: 'species', headerName: 'Species', width: 130 },
+    { field: 'species', headerName: 'Species', width: 115 },
     { field: 'use', headerName: 'For', width: 70 },
     { field: 'thicknessMm', headerName: 'mm', type: 'number', width: 60 },
     {
@@ -137,17 +140,17 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
       valueFormatter: (value: number[]) => value.join(' '),
       renderCell: ({ row }) =>
         row.state === 'drying' ? (
-          <BandStrip label={`Lot ${row.id}`} unit="%" low={row.band.low} high={row.band.high} values={row.latest} />
+          <BandStrip label={`Lot ${row.id}`} unit="%" low={row.band.low} high={row.band.high} values={row.latest} domain={domain} />
         ) : null,
     },
     {
       field: 'daysToBand',
       headerName: 'Ready',
-      width: 120,
+      width: 118,
       valueGetter: (_, row) => (row.never !== null ? Infinity : row.daysToBand),
       valueFormatter: (_, row) => whenReady(row),
     },
-    { field: 'supplier', headerName: 'Supplier', flex: 1, minWidth: 150 },
+    { field: 'supplier', headerName: 'Supplier', flex: 1, minWidth: 165 },
     {
       field: 'receivedMs',
       headerName: 'Received',

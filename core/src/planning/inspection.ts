@@ -1,0 +1,87 @@
+import { dryFilmUm } from '../finishing/index.ts';
+import type { Random } from '../maths/index.ts';
+import { DEFECTS } from '../quality/index.ts';
+import type { Batch, Operation, Piece, PieceOutcome, Stage } from '../routing/index.ts';
+import type { Recorder } from './recorder.ts';
+import type { Scenario } from './scenario.ts';
+
+const FIRST_DEFECT: Partial<Record<Stage, readonly (typeof DEFECTS)[number][]>> = {
+  roughMill: ['knot or pitch', 'crack', 'glue line open'],
+  machining: ['tear-out', 'off dimension', 'crack'],
+  necks: ['fret high', 'twist', 'back bow', 'glue line open'],
+  bodies: ['binding gap', 'sand-through', 'glue line open'],
+  fitting: ['off dimension', 'dent'],
+  finishing: ['run', 'dust in film', 'orange peel', 'sand-through', 'blush'],
+  assembly: ['electrics fault', 'rattle', 'dent'],
+};
+
+/** What comes of work: coats, measures, and pieces that are not good. */
+export class Inspection {
+  constructor(
+    private readonly scenario: Scenario,
+    private readonly recorder: Recorder,
+    private readonly random: Random,
+  ) {}
+
+  /** Measures the pieces of a pass and says which of them are not good. */
+  judge(batch: Batch, operation: Operation, pieces: readonly Piece[], workerId: string, atMs: number): PieceOutcome[] {
+    const { scrapShare, reworkShare } = this.scenario;
+    const outOfBand = this.measure(batch, operation, pieces, workerId, atMs);
+    return pieces.flatMap((piece): PieceOutcome[] => {
+      const chance = this.random.next();
+      const off = outOfBand.has(piece.id);
+      const outcome = chance < scrapShare ? 'scrap' : batch.pass < 3 && (off || chance < scrapShare + reworkShare) ? 'rework' : null;
+      if (outcome === null) return [];
+      const defect = off && outcome === 'rework' ? 'off dimension' : this.random.pick(FIRST_DEFECT[operation.stage] ?? DEFECTS);
+      return [{ pieceId: piece.id, outcome, defect, originOperationId: operation.id, note: '' }];
+    });
+  }
+
+  /** Coats spread evenly over the time the batch was sprayed in, its flash times kept. */
+  logCoats(batch: Batch, operation: Operation, workerId: string, atMs: number): void {
+    const { coat } = operation;
+    if (!coat) return;
+    const fromMs = this.recorder.state.get('visit', batch.visitId).startedMs ?? atMs;
+    for (let i = 1; i <= coat.coats; i++) {
+      const wetUm = Math.round(this.random.normal(coat.wetUm, coat.wetUm * 0.05));
+      this.recorder.record(
+        'coat.logged',
+        fromMs + ((atMs - fromMs) * i) / (coat.coats + 1),
+        workerId,
+        { batchId: batch.id },
+        {
+          coatId: `${batch.visitId}/${i}`,
+          operationId: operation.id,
+          materialId: coat.materialId,
+          wetUm,
+          dryUm: Math.round(dryFilmUm(wetUm, coat.volumeSolids) * 10) / 10,
+          flashMinutes: coat.flashMinutes,
+          override: null,
+        },
+      );
+    }
+  }
+
+  /** Measures every piece of the pass. @returns those out of band */
+  private measure(batch: Batch, operation: Operation, pieces: readonly Piece[], workerId: string, atMs: number): Set<string> {
+    const out = new Set<string>();
+    const { characteristics } = operation;
+    if (!characteristics || pieces.length === 0) return out;
+    const measures = pieces.flatMap(({ id: pieceId }) =>
+      characteristics.map((c) => {
+        const value = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.pass === 1 ? 6.4 : 10)) * 1000) / 1000;
+        if (value < c.low || value > c.high) out.add(pieceId);
+        return {
+          id: `${batch.visitId}/${pieceId}/${c.id}`,
+          pieceId,
+          characteristicId: c.id,
+          value,
+          low: c.low,
+          high: c.high,
+        };
+      }),
+    );
+    this.recorder.record('measures.taken', atMs, workerId, { batchId: batch.id }, { operationId: operation.id, measures });
+    return out;
+  }
+}
