@@ -3,7 +3,7 @@ import { choose, doStep, finishStep, letTimePass, measure, moveOn, signIn, start
 
 // The whole line as one person does it, from a board to shipped instruments.
 test('a manager takes a lot of wood to shipped instruments', async ({ page }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(900_000);
   await signIn(page);
 
   await test.step('Morning opens with the answer', async () => {

@@ -9,12 +9,13 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   retries: 0,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Generous, for machines that are busy with other things: a check that holds is done at once anyway.
+  timeout: 240_000,
+  expect: { timeout: 25_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: process.env['BASE_URL'] ?? 'http://127.0.0.1:3000',
-    actionTimeout: 10_000,
+    actionTimeout: 25_000,
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
     launchOptions: {

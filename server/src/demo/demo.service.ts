@@ -1,4 +1,4 @@
-import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
+import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
 import { LogbookService } from '../logbook/logbook.service.ts';
@@ -12,6 +12,9 @@ const HOUR_MS = 3_600_000;
 /** Lets time pass in the demo, so that a wait of days can be seen through in a minute. */
 @Injectable()
 export class DemoService implements OnApplicationBootstrap {
+  private readonly logger = new Logger('Demo');
+  private followedMs: number | undefined;
+
   constructor(
     private readonly database: DataSource,
     private readonly settings: SettingsService,
@@ -24,7 +27,8 @@ export class DemoService implements OnApplicationBootstrap {
   async onApplicationBootstrap(): Promise<void> {
     await this.follow();
     this.events.stream().subscribe(({ topics }) => {
-      if (topics.includes('clock')) void this.follow();
+      if (topics.includes('clock'))
+        this.follow().catch((error: unknown) => this.logger.warn(`The clock was not followed: ${String(error)}`));
     });
   }
 
@@ -44,6 +48,8 @@ export class DemoService implements OnApplicationBootstrap {
   /** Sets this process's clock as the factory's is, and has the sensors report up to it. */
   private async follow(): Promise<void> {
     const { aheadMs } = await this.settings.get('demoClock');
+    if (aheadMs === this.followedMs) return;
+    this.followedMs = aheadMs;
     if (this.clock instanceof FactoryClock) this.clock.runAhead(aheadMs);
     await this.climate.readSensors();
   }

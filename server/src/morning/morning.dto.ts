@@ -28,6 +28,8 @@ export class GapView {
   @Out() name: string;
   @Out() untilMs: number;
   @Out() sentence: string;
+  /** whether something can be done by nobody else who is here */
+  @Out() alone: boolean;
 }
 
 export class MorningView {

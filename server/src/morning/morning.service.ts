@@ -262,6 +262,7 @@ function gaps(shop: Shop, nowMs: number): GapView[] {
       {
         name: p.name,
         untilMs,
+        alone: alone.length > 0,
         sentence:
           alone.length > 0
             ? `Nobody else here can do ${alone.join(', ')}`

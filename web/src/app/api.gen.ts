@@ -829,6 +829,7 @@ export interface components {
             name: string;
             untilMs: number;
             sentence: string;
+            alone: boolean;
         };
         LogView: {
             id: number;

@@ -16,6 +16,7 @@ const SEVERITY: Record<View<'DecisionView'>['act'], Severity> = {
   hold: 'stop',
   look: 'attention',
 };
+const LATE_SHOWN = 8;
 const NEWS_SHOWN = 12;
 
 /** Seven in the morning: what can move, what comes free, what is late, what holds us up. */
@@ -147,7 +148,7 @@ function Late({ orders }: { orders: readonly View<'OrderView'>[] }) {
   const { date } = useSession();
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-      {orders.slice(0, 8).map((order) => (
+      {orders.slice(0, LATE_SHOWN).map((order) => (
         <li key={order.id}>
           <Finding
             severity="attention"
@@ -160,10 +161,12 @@ function Late({ orders }: { orders: readonly View<'OrderView'>[] }) {
           />
         </li>
       ))}
-      {orders.length > 8 && (
-        <Link component={RouterLink} to="/orders">
-          {orders.length - 8} more in the order book
-        </Link>
+      {orders.length > LATE_SHOWN && (
+        <li>
+          <Link component={RouterLink} to="/orders">
+            {orders.length - LATE_SHOWN} more in the order book
+          </Link>
+        </li>
       )}
     </Box>
   );
@@ -176,7 +179,7 @@ function Gaps({ gaps }: { gaps: readonly View<'GapView'>[] }) {
       {gaps.map((gap) => (
         <li key={gap.name}>
           <Finding
-            severity={gap.sentence.startsWith('Nobody') ? 'attention' : 'waiting'}
+            severity={gap.alone ? 'attention' : 'waiting'}
             sentence={`${gap.name}, until ${date(gap.untilMs)}`}
             remedy={gap.sentence}
           />

@@ -1,0 +1,100 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { openFactory, type Caller, type TestFactory } from '../../testing/factory.ts';
+import { ROLES, type Role } from './role.ts';
+
+let factory: TestFactory;
+const callers = new Map<Role, Caller>();
+
+beforeAll(async () => {
+  factory = await openFactory();
+  for (const role of ROLES) callers.set(role, await factory.as(role));
+});
+afterAll(() => factory.close());
+
+type Method = 'get' | 'post' | 'put' | 'patch';
+
+/** Every act and the least role that may do it, as the people of a factory would expect. */
+const ACTS: [string, Method, string, Role][] = [
+  ['see Morning', 'get', '/morning', 'viewer'],
+  ['see the walk', 'get', '/walk', 'viewer'],
+  ['see the floor', 'get', '/floor', 'viewer'],
+  ['see the flow', 'get', '/flow', 'viewer'],
+  ['see lots', 'get', '/lots', 'viewer'],
+  ['see batches', 'get', '/batches', 'viewer'],
+  ['see orders', 'get', '/orders', 'viewer'],
+  ['see what can be fitted', 'get', '/fitting', 'viewer'],
+  ['see instruments', 'get', '/instruments', 'viewer'],
+  ['see the climate', 'get', '/zones', 'viewer'],
+  ['see the set-up', 'get', '/setup', 'viewer'],
+  ['find something', 'get', '/find?text=B1', 'viewer'],
+  ['choose their own units', 'patch', '/session', 'viewer'],
+  ['have a calendar feed', 'post', '/calendar', 'viewer'],
+  ['log readings', 'post', '/lots/L1/readings', 'operator'],
+  ['strike a reading out', 'post', '/lots/L1/strike', 'operator'],
+  ['look at a file of readings', 'post', '/lots/readings/preview', 'operator'],
+  ['import readings', 'post', '/lots/readings/import', 'operator'],
+  ['start work', 'post', '/batches/B1/start', 'operator'],
+  ['pause work', 'post', '/batches/B1/pause', 'operator'],
+  ['resume work', 'post', '/batches/B1/resume', 'operator'],
+  ['finish work', 'post', '/batches/B1/finish', 'operator'],
+  ['move a batch whose gate is open', 'post', '/batches/B1/move', 'operator'],
+  ['log a coat', 'post', '/batches/B1/coats', 'operator'],
+  ['log measures', 'post', '/batches/B1/measures', 'operator'],
+  ['fit instruments', 'post', '/fitting', 'operator'],
+  ['ship an instrument', 'post', '/instruments/X/ship', 'operator'],
+  ['receive a lot', 'post', '/lots', 'lead'],
+  ['release a lot', 'post', '/lots/L1/release', 'lead'],
+  ['start a batch', 'post', '/batches', 'lead'],
+  ['hold a batch', 'post', '/batches/B1/hold', 'lead'],
+  ['release a hold', 'post', '/batches/B1/release', 'lead'],
+  ['place an order', 'post', '/orders', 'manager'],
+  ['add a person', 'post', '/people', 'manager'],
+  ['change a person', 'put', '/people/viewer', 'manager'],
+  ['change a station', 'put', '/stations/FN5', 'manager'],
+  ['change the rules for wood', 'put', '/settings/moisture', 'manager'],
+  ['change the serial pattern', 'put', '/settings/serial', 'manager'],
+  ['let the demo’s time pass', 'post', '/demo/clock', 'manager'],
+];
+
+const rank = (role: Role) => ROLES.indexOf(role);
+
+describe.each(ACTS)('to %s', (_, method, path, least) => {
+  test.each(ROLES.map((r) => [r]))('as %s', async (role) => {
+    const caller = callers.get(role);
+    if (!caller) throw new Error(`Nobody is ${role}`);
+    // An empty request is enough: whoever may ask is told what is wrong with it, whoever may not is told that.
+    const { status, body } = method === 'get' ? await caller.get(path) : await caller[method](path, {});
+    if (rank(role) >= rank(least)) expect(status).not.toBe(403);
+    else {
+      expect(status).toBe(403);
+      expect(body.detail).toBe(`This needs the role ${least}; you are ${role}.`);
+    }
+  });
+});
+
+describe('by act, not by screen', () => {
+  test('no act is missing here', () => {
+    const server = factory.app.getHttpAdapter().getInstance() as {
+      router: { stack: { route?: { path: string; methods: Record<string, boolean> } }[] };
+    };
+    const changes = server.router.stack.flatMap(({ route }) =>
+      route
+        ? Object.keys(route.methods)
+            .filter((m) => m !== 'get')
+            .map((m) => `${m} ${route.path.replace('/api', '')}`)
+        : [],
+    );
+    const shape = (path: string) => path.split('/').length;
+    const covered = ACTS.filter(([, m]) => m !== 'get').map(([, m, path]) => ({ method: m, path }));
+    const door = ['post /session', 'delete /session', 'post /first-administrator'];
+    for (const change of changes.filter((c) => !door.includes(c))) {
+      const [method = '', pattern = ''] = change.split(' ');
+      const matches = new RegExp(`^${pattern.replace(/:\w+/g, '[^/]+')}$`);
+      expect(
+        covered.some((c) => c.method === method && shape(c.path) === shape(pattern) && matches.test(c.path))
+          ? change
+          : `${change} untested`,
+      ).toBe(change);
+    }
+  });
+});
