@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { letTimePass, signIn, walkTo } from './steps.ts';
+import { get, letTimePass, signIn, violations, walkTo } from './steps.ts';
 
 const SCREENS = [
   ['Morning', '/'],
@@ -27,20 +26,6 @@ const SCREENS = [
   ['Dispatch', '/dispatch'],
 ] as const;
 
-/** Serious and critical violations, as sentences. */
-async function violations(page: Page): Promise<string[]> {
-  const { violations: found } = await new AxeBuilder({ page }).analyze();
-  return found
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map(
-      (v) =>
-        `${v.id}: ${v.help} (${v.nodes
-          .map((n) => n.target.join(' '))
-          .slice(0, 3)
-          .join(', ')})`,
-    );
-}
-
 test.describe('every screen', () => {
   let page: Page;
   const faults: string[] = [];
@@ -65,15 +50,18 @@ test.describe('every screen', () => {
 
   test('a batch card, a lot and a record likewise, in both themes', async () => {
     faults.length = 0;
-    const addresses = await page.evaluate(async () => {
-      const get = async (path: string) => (await (await fetch(path)).json()) as { id: string; serial: string; state: string }[];
-      const [batches, lots, instruments] = await Promise.all([get('/api/batches'), get('/api/lots'), get('/api/instruments')]);
-      return [
-        ...batches.slice(0, 3).map((b) => `/batches/${b.id}`),
-        ...[lots.find((l) => l.state === 'drying'), lots.find((l) => l.state === 'released')].map((l) => `/lots/${l?.id}`),
-        `/records/${instruments.find((i) => i.state === 'shipped')?.serial}`,
-      ];
-    });
+    interface Row {
+      id: string;
+      serial: string;
+      state: string;
+    }
+    const rows = (path: string) => get<Row[]>(page, path);
+    const lots = await rows('/lots');
+    const addresses = [
+      ...(await rows('/batches')).slice(0, 3).map((b) => `/batches/${b.id}`),
+      ...['drying', 'released'].map((state) => `/lots/${lots.find((l) => l.state === state)?.id}`),
+      `/records/${(await rows('/instruments')).find((i) => i.state === 'shipped')?.serial}`,
+    ];
     for (const theme of ['booth', 'paper']) {
       await page.evaluate(
         (t) =>
@@ -142,14 +130,12 @@ test('keys walk the building, and none fires while typing', async ({ page }) => 
 test('a scanned card opens the batch, a serial its record', async ({ page }) => {
   await signIn(page);
   const found = page.getByRole('combobox', { name: 'Scan or find' });
-  const batch = await page.evaluate(async () => ((await (await fetch('/api/batches')).json()) as { id: string }[])[0]?.id ?? '');
+  const batch = (await get<{ id: string }[]>(page, '/batches'))[0]?.id ?? '';
   await found.fill(`http://127.0.0.1:9999/batches/${batch}`);
   await expect(page.getByRole('option', { name: new RegExp(`^${batch} `) })).toBeVisible();
   await found.press('Enter');
   await expect(page).toHaveURL(new RegExp(`/batches/${batch}$`));
-  const serial = await page.evaluate(
-    async () => ((await (await fetch('/api/instruments')).json()) as { serial: string }[])[0]?.serial ?? '',
-  );
+  const serial = (await get<{ serial: string }[]>(page, '/instruments'))[0]?.serial ?? '';
   await found.fill(serial);
   await page.getByRole('option', { name: serial }).click();
   await expect(page).toHaveURL(new RegExp(`/records/${serial}$`));
@@ -192,11 +178,9 @@ test('a table sorts, filters and exports', async ({ page }) => {
 test('readings come in from a file, bad lines told before anything is saved', async ({ page }) => {
   await signIn(page);
   await walkTo(page, 'Wood room');
-  const lot = await page.evaluate(
-    async () => ((await (await fetch('/api/lots')).json()) as { id: string; state: string }[]).find((l) => l.state === 'drying')?.id ?? '',
-  );
+  const lot = (await get<{ id: string; state: string }[]>(page, '/lots')).find((l) => l.state === 'drying')?.id ?? '';
   await letTimePass(page, '1 day');
-  const now = await page.evaluate(async () => ((await (await fetch('/api/session')).json()) as { nowMs: number }).nowMs);
+  const now = (await get<{ nowMs: number }>(page, '/session')).nowMs;
   const at = new Date(now - 3_600_000).toISOString();
   await page.getByRole('button', { name: 'Import readings' }).click();
   await page.getByLabel('File of readings').setInputFiles({
@@ -213,14 +197,8 @@ test('readings come in from a file, bad lines told before anything is saved', as
 
 test('what a second person does shows without a reload, and a stale page cannot undo it', async ({ page, browser }) => {
   await signIn(page);
-  const order = async () =>
-    page.evaluate(
-      async () =>
-        ((await (await fetch('/api/batches')).json()) as { id: string; status: string; operationKind: string }[]).find(
-          (b) => b.status === 'queued' && b.operationKind === 'work',
-        )?.id ?? '',
-    );
-  const id = await order();
+  const batches = await get<{ id: string; status: string; operationKind: string }[]>(page, '/batches');
+  const id = batches.find((b) => b.status === 'queued' && b.operationKind === 'work')?.id ?? '';
   await page.goto(`/batches/${id}`);
   await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
   const other = await browser.newPage();
@@ -242,10 +220,7 @@ for (const [width, height] of [
   test(`a batch card can be worked at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await signIn(page);
-    const id = await page.evaluate(
-      async () =>
-        ((await (await fetch('/api/batches')).json()) as { id: string; status: string }[]).find((b) => b.status === 'running')?.id ?? '',
-    );
+    const id = (await get<{ id: string; status: string }[]>(page, '/batches')).find((b) => b.status === 'running')?.id ?? '';
     await page.goto(`/batches/${id}`);
     await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
     const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);

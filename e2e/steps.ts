@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
 export const DEMO_PASSWORD = 'heron-lane';
@@ -60,4 +61,23 @@ export async function measure(page: Page, rows: Record<string, string>): Promise
 export async function moveOn(page: Page, to: string): Promise<void> {
   await page.getByRole('button', { name: `Move to ${to}` }).click();
   await expect(step(page, to)).toBeVisible();
+}
+
+/** Serious and critical violations, as sentences. */
+export async function violations(page: Page): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder({ page }).analyze();
+  return found
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map(
+      (v) =>
+        `${v.id}: ${v.help} (${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')})`,
+    );
+}
+
+/** Asks the API as the page does, with its session. */
+export async function get<T>(page: Page, path: string): Promise<T> {
+  return page.evaluate(async (address) => (await (await fetch(address)).json()) as never, `/api${path}`);
 }

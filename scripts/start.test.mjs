@@ -22,8 +22,10 @@ function dataFolder() {
 
 /** Starts the application as a person does, and listens to what it says. */
 function start(env, args = []) {
-  const { TEST_CLUSTER_URL: _, DATABASE_URL: __, ...ours } = process.env;
-  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], { cwd: ROOT, env: { ...ours, ...env } });
+  const child = spawn(process.execPath, ['scripts/start.mjs', ...args], {
+    cwd: ROOT,
+    env: { ...process.env, DATABASE_URL: '', ...env },
+  });
   let said = '';
   child.stdout.on('data', (d) => (said += d));
   child.stderr.on('data', (d) => (said += d));

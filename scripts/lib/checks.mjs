@@ -70,18 +70,28 @@ export async function runJest(cluster, args = []) {
 /** Builds and serves the application on its own port and drives it with Playwright. @returns what its report counts */
 export async function runPlaywright(cluster, chromium, args = []) {
   await build();
-  const port = await freePort();
-  const server = await startServer({ DATABASE_URL: cluster.url, PORT: String(port), CLOCK_AT });
+  const [port, emptyPort] = [await freePort(), await freePort()];
+  const servers = [];
   try {
+    servers.push(await startServer({ DATABASE_URL: cluster.url, PORT: String(port), CLOCK_AT }));
+    const emptyUrl = await cluster.createDatabase('empty_factory');
+    servers.push(await startServer({ DATABASE_URL: emptyUrl, PORT: String(emptyPort), CLOCK_AT, DEMO: '0' }));
+
     const report = `${ROOT}/test-results/playwright.json`;
     mkdirSync(`${ROOT}/test-results`, { recursive: true });
     rmSync(report, { force: true });
     const code = await run(process.execPath, [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...args], {
-      env: { ...process.env, BASE_URL: `http://127.0.0.1:${port}`, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+      env: {
+        ...process.env,
+        BASE_URL: `http://127.0.0.1:${port}`,
+        EMPTY_URL: `http://127.0.0.1:${emptyPort}`,
+        CHROMIUM: chromium,
+        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
+      },
     });
     const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
     return { code, passed: stats.expected, failed: stats.unexpected + stats.flaky + (errors?.length ?? 0) };
   } finally {
-    await server.stop();
+    for (const server of servers) await server.stop();
   }
 }

@@ -151,6 +151,14 @@ async function startCluster(directory, { durable, user }) {
   return {
     url: url(DATABASE),
     urlOf: url,
+    /** Another, empty database beside the factory's. @returns its address */
+    async createDatabase(name) {
+      const client = new pg.Client({ connectionString: url('postgres') });
+      await client.connect();
+      await client.query(`create database ${pg.escapeIdentifier(name)}`);
+      await client.end();
+      return url(name);
+    },
     /** A fast stop: open transactions are rolled back, nothing committed is lost. */
     async stop() {
       if (child.exitCode === null) child.kill('SIGINT');

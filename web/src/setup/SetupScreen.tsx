@@ -1,3 +1,4 @@
+import { STAGE_NAMES } from '@ample-crane/core';
 import { Button, Tab, Tabs, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -143,8 +144,8 @@ function Stations({ stations, zones }: { stations: readonly View<'StationView'>[
   const columns: GridColDef<View<'StationView'>>[] = [
     { field: 'code', headerName: 'Code', width: 80 },
     { field: 'name', headerName: 'Station', flex: 1, minWidth: 200 },
-    { field: 'stage', headerName: 'Stage', width: 120 },
-    { field: 'kind', headerName: 'Kind', width: 90 },
+    { field: 'stage', headerName: 'Stage', width: 120, valueFormatter: (value: View<'StationView'>['stage']) => STAGE_NAMES[value] },
+    { field: 'kind', headerName: 'Kind', width: 90, valueFormatter: (value: string) => (value === 'work' ? 'benches' : 'places') },
     { field: 'places', headerName: 'Benches or places', type: 'number', width: 140 },
     {
       field: 'zoneId',

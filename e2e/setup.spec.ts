@@ -1,0 +1,108 @@
+import { expect, test } from '@playwright/test';
+import { choose, get, signIn, violations, walkTo } from './steps.ts';
+
+interface Station {
+  code: string;
+  places: number;
+}
+
+test('a person is added, signs in, gets a skill, and leaves', async ({ page, browser }) => {
+  await signIn(page);
+  await walkTo(page, 'Setup');
+  await page.getByRole('button', { name: 'Add a person' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a person' });
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByText('Choose a sign-in name')).toBeVisible();
+  await dialog.getByRole('textbox', { name: 'Sign-in name' }).fill('Wren!');
+  await dialog.getByRole('textbox', { name: 'Name', exact: true }).fill('Wren Halloran');
+  await dialog.getByLabel('First password').fill('heron-lane');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('small letters');
+  await dialog.getByRole('textbox', { name: 'Sign-in name' }).fill('wren');
+  await dialog.getByRole('combobox', { name: 'Skills' }).fill('rosette inlay');
+  await dialog.getByRole('combobox', { name: 'Skills' }).press('Enter');
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toBeHidden();
+  await page.getByRole('tab', { name: 'Skills' }).click();
+  await expect(page.getByRole('row', { name: /rosette inlay/ })).toContainText('one person alone');
+
+  const context = await browser.newContext();
+  const theirs = await context.newPage();
+  await signIn(theirs, 'wren');
+  await expect(theirs.getByRole('button', { name: 'Wren Halloran' })).toBeVisible();
+
+  await page.getByRole('tab', { name: 'People' }).click();
+  await page.getByRole('gridcell', { name: 'Wren Halloran' }).click();
+  await page.getByRole('checkbox', { name: 'Works here: may sign in' }).uncheck();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('row', { name: /Wren Halloran/ })).toContainText('left');
+  await theirs.reload();
+  await expect(theirs.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await context.close();
+});
+
+test('a second wheel is put to use, and the floor knows', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Stations');
+  const before = (await get<{ stations: Station[] }>(page, '/setup')).stations.find((s) => s.code === 'FN5')?.places ?? 0;
+  const row = page.getByRole('row', { name: /FN5 Buffing/ });
+  await row.getByRole('gridcell', { name: 'Buffing' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Station FN5' });
+  await dialog.getByRole('spinbutton', { name: 'Benches in use' }).fill('0');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByText('A whole number above zero')).toBeVisible();
+  await dialog.getByRole('spinbutton', { name: 'Benches in use' }).fill(String(before + 1));
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(row.getByRole('gridcell', { name: String(before + 1), exact: true })).toBeVisible();
+  await walkTo(page, 'Finishing');
+  const after = (await get<{ stations: Station[] }>(page, '/setup')).stations.find((s) => s.code === 'FN5')?.places;
+  expect(after).toBe(before + 1);
+});
+
+test('the rules for wood change what every lot is told', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Bands+and+rules');
+  await choose(page, 'Band', 'fixed');
+  await page.getByRole('spinbutton', { name: 'Fixed band from, %' }).fill('9');
+  await page.getByRole('spinbutton', { name: 'Fixed band to, %' }).fill('8');
+  await page.getByRole('button', { name: 'Save moisture rules' }).click();
+  await expect(page.getByRole('alert')).toContainText('The top of the band lies above its bottom');
+  await page.getByRole('spinbutton', { name: 'Fixed band from, %' }).fill('6');
+  await page.getByRole('button', { name: 'Save moisture rules' }).click();
+  await expect(page.getByRole('button', { name: 'Save moisture rules' })).toBeDisabled();
+  await walkTo(page, 'Wood room');
+  await page
+    .getByRole('img', { name: /^Lot L\d+: band 6\.0 to 8\.0 %/ })
+    .first()
+    .click();
+  await expect(page.getByRole('status').first()).toContainText('6.0–8.0 %');
+  await page.goto('/setup?tab=Bands+and+rules');
+  await choose(page, 'Band', 'follows the shop’s EMC');
+  await page.getByRole('button', { name: 'Save moisture rules' }).click();
+  await expect(page.getByRole('button', { name: 'Save moisture rules' })).toBeDisabled();
+});
+
+test('a serial pattern that would repeat is told before it does harm', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Bands+and+rules');
+  const pattern = page.getByRole('textbox', { name: 'Pattern' });
+  const old = await pattern.inputValue();
+  await pattern.fill('{MODEL}{SEQ3}');
+  await page.getByRole('button', { name: 'Save pattern' }).click();
+  await expect(page.getByRole('alert')).toContainText(/repeats unless/);
+  await expect(pattern).toHaveValue('{MODEL}{SEQ3}');
+  await page.reload();
+  await expect(pattern).toHaveValue(old);
+});
+
+test('a calendar program is given an address that works', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Calendar');
+  await page.getByRole('button', { name: 'Make a new feed address' }).click();
+  const address = await page.getByRole('link', { name: /\.ics$/ }).innerText();
+  const feed = await page.request.get(address);
+  expect(feed.headers()['content-type']).toContain('text/calendar');
+  expect(await feed.text()).toMatch(/^BEGIN:VCALENDAR/);
+});

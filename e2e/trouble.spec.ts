@@ -1,0 +1,121 @@
+import { expect, test } from '@playwright/test';
+import { get, signIn, violations, walkTo } from './steps.ts';
+
+const EMPTY_URL = process.env['EMPTY_URL'] ?? '';
+
+interface Batch {
+  id: string;
+  status: string;
+  operationKind: string;
+}
+
+test('when the server cannot be reached it is said, nothing typed is lost, and it goes on by itself', async ({ page, context }) => {
+  await signIn(page);
+  const [lot] = await get<{ id: string }[]>(page, '/lots?states=drying');
+  await page.goto(`/lots/${lot?.id}`);
+  const entry = page.getByRole('textbox', { name: 'Readings' });
+  await entry.fill('9.1 9.2 c9.5');
+  await context.setOffline(true);
+  await page.getByRole('button', { name: 'Log session' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'The server cannot be reached' })).toContainText('what you typed is still here');
+  await expect(entry).toHaveValue('9.1 9.2 c9.5');
+  await context.setOffline(false);
+  const saved = page.waitForResponse((r) => r.url().endsWith('/readings') && r.ok());
+  await page.getByRole('button', { name: 'Log session' }).click();
+  await saved;
+  await expect(entry).toHaveValue('');
+});
+
+test('a page that has lost its live updates says since when, and finds its way back', async ({ page }) => {
+  let refused = 0;
+  await page.route('**/api/events', (route) => (refused++ < 2 ? route.abort() : route.continue()));
+  await signIn(page);
+  await expect(page.getByRole('alert')).toContainText(/No connection since \d\d:\d\d/);
+  await expect(page.getByRole('alert')).toBeHidden();
+  expect(refused).toBeGreaterThan(2);
+});
+
+test('a server fault leaves the last answer in sight and offers to try again', async ({ page }) => {
+  await signIn(page);
+  let broken = true;
+  await page.route('**/api/orders', (route) =>
+    broken ? route.fulfill({ status: 500, contentType: 'text/plain', body: 'down' }) : route.continue(),
+  );
+  await walkTo(page, 'Orders');
+  await expect(page.getByRole('alert')).toContainText('The server answered 500.');
+  broken = false;
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('status').first()).toContainText(/orders are open/);
+});
+
+test('a stale page is told what has changed, and shows it', async ({ page, browser }) => {
+  await signIn(page);
+  const batch = (await get<Batch[]>(page, '/batches')).find((b) => b.status === 'queued' && b.operationKind === 'work');
+  // Without live updates, as on a tablet that has been asleep.
+  await page.route('**/api/events', (route) => route.abort());
+  await page.goto(`/batches/${batch?.id}`);
+  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  await signIn(other, 'lead');
+  await other.goto(`/batches/${batch?.id}`);
+  await other.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(other.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
+  const log = (await get<{ log: { kind: string }[] }>(page, `/batches/${batch?.id}`)).log.filter((e) => e.kind === 'work.started');
+  expect(log.length).toBe(new Set(log).size);
+  await context.close();
+});
+
+test('pressed twice in haste, a command is carried out once', async ({ page }) => {
+  await signIn(page);
+  const before = (await get<{ id: string }[]>(page, '/orders')).length;
+  await walkTo(page, 'Orders');
+  await page.getByRole('button', { name: 'Place an order' }).click();
+  await page.getByRole('combobox', { name: 'Model' }).click();
+  await page.getByRole('option', { name: /Skiff/ }).click();
+  await page.getByRole('button', { name: 'Place', exact: true }).dblclick();
+  await expect(page.getByRole('dialog', { name: /Start a batch for O\d+/ })).toBeVisible();
+  expect((await get<{ id: string }[]>(page, '/orders')).length).toBe(before + 1);
+});
+
+test('what does not exist is said plainly, with a way on', async ({ page }) => {
+  await signIn(page);
+  for (const path of ['/batches/B99999', '/lots/L99999', '/records/0000']) {
+    await page.goto(path);
+    await expect(page.getByRole('alert')).toContainText(/There is no/);
+    await expect(page.getByRole('navigation', { name: 'The walk' })).toBeVisible();
+  }
+  await page.goto('/nowhere/at/all');
+  await expect(page.getByRole('heading', { level: 1, name: 'Morning' })).toBeVisible();
+});
+
+test('an empty factory lets its first administrator in, and no screen breaks for want of anything', async ({ browser }) => {
+  const context = await browser.newContext({ baseURL: EMPTY_URL });
+  const page = await context.newPage();
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(error.message));
+  page.on('response', (r) => r.status() >= 500 && faults.push(`${r.url()} ${r.status()}`));
+  await page.goto('/');
+  await expect(page.getByRole('heading', { name: 'Set the factory up' })).toBeVisible();
+  await page.getByLabel('Sign-in name').fill('odile');
+  await page.getByLabel('Your name').fill('Odile Brandt');
+  await page.getByLabel('Password').fill('short');
+  await page.getByRole('button', { name: 'Create and sign in' }).click();
+  await expect(page.getByText('At least 10 characters')).toBeVisible();
+  await page.getByLabel('Password').fill('a longer one');
+  await page.getByRole('button', { name: 'Create and sign in' }).click();
+  const rail = page.getByRole('navigation', { name: 'The walk' });
+  await expect(rail).toBeVisible();
+  const names = await rail.getByRole('link').evaluateAll((links) => links.map((l) => l.getAttribute('aria-label') ?? ''));
+  expect(names.length).toBeGreaterThanOrEqual(16);
+  for (const name of names) {
+    await rail.getByRole('link', { name, exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1, name, exact: true })).toBeVisible();
+    await expect(page.getByRole('status').first()).not.toBeEmpty();
+    expect(await violations(page), name).toEqual([]);
+  }
+  expect(faults).toEqual([]);
+  await context.close();
+});
