@@ -102,6 +102,15 @@ test('signing in is told plainly when it fails, and is clean', async ({ page }) 
   expect(await violations(page)).toEqual([]);
 });
 
+test('who signs out is out, on this device and for good', async ({ page }) => {
+  await signIn(page, 'viewer');
+  await page.getByRole('button', { name: 'Pell Ashdown' }).click();
+  await page.getByRole('menuitem', { name: 'Sign out' }).click();
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await page.goto('/floor');
+  await expect(page.getByRole('button', { name: 'Sign in' })).toBeVisible();
+});
+
 test('keys walk the building, and none fires while typing', async ({ page }) => {
   await signIn(page);
   const heading = page.getByRole('heading', { level: 1 });

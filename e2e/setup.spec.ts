@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { choose, get, signIn, violations, walkTo } from './steps.ts';
+import { choose, get, searchTable, signIn, violations, walkTo } from './steps.ts';
 
 interface Station {
   code: string;
@@ -25,6 +25,7 @@ test('a person is added, signs in, gets a skill, and leaves', async ({ page, bro
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toBeHidden();
   await page.getByRole('tab', { name: 'Skills' }).click();
+  await searchTable(page, 'rosette');
   await expect(page.getByRole('row', { name: /rosette inlay/ })).toContainText('one person alone');
 
   const context = await browser.newContext();
@@ -33,6 +34,7 @@ test('a person is added, signs in, gets a skill, and leaves', async ({ page, bro
   await expect(theirs.getByRole('button', { name: 'Wren Halloran' })).toBeVisible();
 
   await page.getByRole('tab', { name: 'People' }).click();
+  await searchTable(page, 'wren');
   await page.getByRole('gridcell', { name: 'Wren Halloran' }).click();
   await page.getByRole('checkbox', { name: 'Works here: may sign in' }).uncheck();
   await page.getByRole('button', { name: 'Save' }).click();
@@ -46,6 +48,7 @@ test('a second wheel is put to use, and the floor knows', async ({ page }) => {
   await signIn(page);
   await page.goto('/setup?tab=Stations');
   const before = (await get<{ stations: Station[] }>(page, '/setup')).stations.find((s) => s.code === 'FN5')?.places ?? 0;
+  await searchTable(page, 'FN5');
   const row = page.getByRole('row', { name: /FN5 Buffing/ });
   await row.getByRole('gridcell', { name: 'Buffing' }).click();
   const dialog = page.getByRole('dialog', { name: 'Station FN5' });

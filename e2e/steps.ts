@@ -81,3 +81,9 @@ export async function violations(page: Page): Promise<string[]> {
 export async function get<T>(page: Page, path: string): Promise<T> {
   return page.evaluate(async (address) => (await (await fetch(address)).json()) as never, `/api${path}`);
 }
+
+/** Narrows the table on screen down to what is typed. */
+export async function searchTable(page: Page, text: string): Promise<void> {
+  await page.getByRole('button', { name: 'Search' }).click();
+  await page.getByRole('searchbox').fill(text);
+}

@@ -9,7 +9,10 @@ const MAX_RETRIES = 2;
 
 export const queryClient = new QueryClient({
   defaultOptions: {
+    // A request that cannot be sent is told at once, rather than held back until the browser thinks it is online.
+    mutations: { networkMode: 'always' },
     queries: {
+      networkMode: 'always',
       staleTime: STALE_MS,
       retry: (count, error) =>
         count < MAX_RETRIES && !(error instanceof ApiProblem && error.problem.status >= 400 && error.problem.status < 500),
@@ -135,7 +138,7 @@ export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeade
   const pending = useRef<{ input: string; key: string } | null>(null);
   return useMutation<Output, Error, Input>({
     mutationFn: (input) => {
-      const text = JSON.stringify(input);
+      const text = JSON.stringify([input]);
       if (pending.current?.input !== text) pending.current = { input: text, key: crypto.randomUUID() };
       return call(input, { 'Idempotency-Key': pending.current.key });
     },
