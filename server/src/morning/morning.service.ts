@@ -108,7 +108,7 @@ export class MorningService {
         atMs: row.atMs,
         by: nameOf(shop, row.personId),
         kind: row.kind,
-        sentence: `${row.serial ?? row.batchId ?? row.lotId ?? ''} ${sentenceOf(row, shop, null)}`.trim(),
+        sentence: `${row.batchId ?? row.lotId ?? ''} ${sentenceOf(row, shop, null)}`.trim(),
       })),
       shippedSinceYesterday: counts[0]?.shipped ?? 0,
       finishedSinceYesterday: counts[0]?.finished ?? 0,

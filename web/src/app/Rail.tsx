@@ -72,6 +72,7 @@ export function Rail() {
                     bgcolor: 'warning.main',
                     transform: 'rotate(45deg)',
                     flexShrink: 0,
+                    [FOLD]: { position: 'absolute', top: 2, right: 10 },
                   }}
                 />
               )}

@@ -82,7 +82,7 @@ function CureWall({ batches }: { batches: readonly View<'BatchView'>[] }) {
         m: 0,
         p: 0,
         display: 'grid',
-        gridTemplateColumns: 'repeat(auto-fill, minmax(250px, 1fr))',
+        gridTemplateColumns: 'repeat(auto-fill, minmax(min(250px, 100%), 1fr))',
         gap: 0,
       }}
     >

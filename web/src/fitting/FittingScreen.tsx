@@ -124,86 +124,88 @@ function PairingSet({ set }: { set: FitSet }) {
         )
       }
     >
-      <Table size="small" aria-label={`Pairs of ${set.body.id}`}>
-        <TableHead>
-          <TableRow>
-            <TableCell padding="checkbox">Fit</TableCell>
-            <TableCell>Body</TableCell>
-            <TableCell align="right">Pocket, mm</TableCell>
-            {set.separateNecks && (
-              <>
-                <TableCell>Neck</TableCell>
-                <TableCell align="right">Tenon, mm</TableCell>
-                <TableCell>
-                  Clearance against {set.lowMm}–{set.highMm} mm
-                </TableCell>
-              </>
-            )}
-          </TableRow>
-        </TableHead>
-        <TableBody>
-          {rows.map(({ body, neckId, gap }) => (
-            <TableRow key={body.pieceId}>
-              <TableCell padding="checkbox">
-                <Checkbox
-                  checked={taken[body.pieceId] === true}
-                  onChange={(event) => setTaken({ ...taken, [body.pieceId]: event.target.checked })}
-                  slotProps={{ input: { 'aria-label': `Fit ${body.pieceId}` } }}
-                />
-              </TableCell>
-              <TableCell>
-                <Id>{body.pieceId}</Id>
-              </TableCell>
-              <TableCell align="right">{body.widthMm?.toFixed(2) ?? '–'}</TableCell>
+      <Box sx={{ overflowX: 'auto' }}>
+        <Table size="small" aria-label={`Pairs of ${set.body.id}`}>
+          <TableHead>
+            <TableRow>
+              <TableCell padding="checkbox">Fit</TableCell>
+              <TableCell>Body</TableCell>
+              <TableCell align="right">Pocket, mm</TableCell>
               {set.separateNecks && (
                 <>
+                  <TableCell>Neck</TableCell>
+                  <TableCell align="right">Tenon, mm</TableCell>
                   <TableCell>
-                    <TextField
-                      select
-                      variant="standard"
-                      value={neckId ?? ''}
-                      onChange={(event) =>
-                        setNeckOf({
-                          ...neckOf,
-                          [body.pieceId]: event.target.value === '' ? null : event.target.value,
-                        })
-                      }
-                      slotProps={{ htmlInput: { 'aria-label': `Neck for ${body.pieceId}` } }}
-                      sx={{ minWidth: 110 }}
-                    >
-                      <MenuItem value="">none</MenuItem>
-                      {set.necks.map((n) => (
-                        <MenuItem key={n.pieceId} value={n.pieceId}>
-                          {n.pieceId}
-                        </MenuItem>
-                      ))}
-                    </TextField>
-                  </TableCell>
-                  <TableCell align="right">{width(set.necks, neckId)?.toFixed(2) ?? '–'}</TableCell>
-                  <TableCell>
-                    {gap === null ? (
-                      'not measured'
-                    ) : (
-                      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
-                        <BandStrip
-                          label={`Clearance of ${body.pieceId}`}
-                          unit="mm"
-                          low={set.lowMm}
-                          target={set.targetMm}
-                          high={set.highMm}
-                          values={[gap]}
-                          width={180}
-                        />
-                        <Figure>{gap.toFixed(2)}</Figure>
-                      </Box>
-                    )}
+                    Clearance against {set.lowMm}–{set.highMm} mm
                   </TableCell>
                 </>
               )}
             </TableRow>
-          ))}
-        </TableBody>
-      </Table>
+          </TableHead>
+          <TableBody>
+            {rows.map(({ body, neckId, gap }) => (
+              <TableRow key={body.pieceId}>
+                <TableCell padding="checkbox">
+                  <Checkbox
+                    checked={taken[body.pieceId] === true}
+                    onChange={(event) => setTaken({ ...taken, [body.pieceId]: event.target.checked })}
+                    slotProps={{ input: { 'aria-label': `Fit ${body.pieceId}` } }}
+                  />
+                </TableCell>
+                <TableCell>
+                  <Id>{body.pieceId}</Id>
+                </TableCell>
+                <TableCell align="right">{body.widthMm?.toFixed(2) ?? '–'}</TableCell>
+                {set.separateNecks && (
+                  <>
+                    <TableCell>
+                      <TextField
+                        select
+                        variant="standard"
+                        value={neckId ?? ''}
+                        onChange={(event) =>
+                          setNeckOf({
+                            ...neckOf,
+                            [body.pieceId]: event.target.value === '' ? null : event.target.value,
+                          })
+                        }
+                        slotProps={{ htmlInput: { 'aria-label': `Neck for ${body.pieceId}` } }}
+                        sx={{ minWidth: 110 }}
+                      >
+                        <MenuItem value="">none</MenuItem>
+                        {set.necks.map((n) => (
+                          <MenuItem key={n.pieceId} value={n.pieceId}>
+                            {n.pieceId}
+                          </MenuItem>
+                        ))}
+                      </TextField>
+                    </TableCell>
+                    <TableCell align="right">{width(set.necks, neckId)?.toFixed(2) ?? '–'}</TableCell>
+                    <TableCell>
+                      {gap === null ? (
+                        'not measured'
+                      ) : (
+                        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
+                          <BandStrip
+                            label={`Clearance of ${body.pieceId}`}
+                            unit="mm"
+                            low={set.lowMm}
+                            target={set.targetMm}
+                            high={set.highMm}
+                            values={[gap]}
+                            width={180}
+                          />
+                          <Figure>{gap.toFixed(2)}</Figure>
+                        </Box>
+                      )}
+                    </TableCell>
+                  </>
+                )}
+              </TableRow>
+            ))}
+          </TableBody>
+        </Table>
+      </Box>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5, flexWrap: 'wrap' }}>
         {may('operator') && (
           <Button variant="contained" disabled={chosen.length === 0 || twice} loading={fit.isPending} onClick={submit}>

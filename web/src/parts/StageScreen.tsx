@@ -71,7 +71,7 @@ function StageAnswer({
 /** Each station with its places: what is on them, what waits, how loaded it has been. */
 function Stations({ stations, batches }: { stations: readonly View<'StationFlowView'>[]; batches: readonly View<'BatchView'>[] }) {
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(270px, 1fr))', gap: 2, mb: 2.5 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(min(270px, 100%), 1fr))', gap: 2, mb: 2.5 }}>
       {stations.map((station) => {
         const here = batches.filter((b) => b.stationCode === station.code);
         const running = here.filter((b) => b.status === 'running' || b.status === 'paused');
@@ -147,7 +147,7 @@ function Dwells({ batches }: { batches: readonly View<'BatchView'>[] }) {
           m: 0,
           p: 0,
           display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fill, minmax(330px, 1fr))',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(min(330px, 100%), 1fr))',
           columnGap: 3,
         }}
       >
