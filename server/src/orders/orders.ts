@@ -111,5 +111,6 @@ function statusOf(order: OrderEntity, batches: readonly BatchEntity[], lateDays:
   });
   const at = shop.stations.get(furthest.stationCode)?.name ?? furthest.stationCode;
   const where = order.shipped > 0 ? `${order.shipped} of ${order.quantity} shipped, the rest at ${at}` : `At ${at}`;
-  return lateDays > 0 ? `${where}; late by ${Math.ceil(lateDays)} days at least` : where;
+  const days = Math.ceil(lateDays);
+  return lateDays > 0 ? `${where}; late by ${days === 1 ? '1 day' : `${days} days`} at least` : where;
 }

@@ -27,12 +27,22 @@ export const session = (over: Partial<View<'SessionView'>> = {}): View<'SessionV
   ...over,
 });
 
-/** What a part shows to a person, as markup. */
-export function render(part: ReactNode, over: { units?: UnitChoice; role?: View<'SessionView'>['role'] } = {}): string {
+interface Circumstances {
+  units?: UnitChoice;
+  role?: View<'SessionView'>['role'];
+  /** what the server has answered, by query key */
+  answers?: readonly (readonly [readonly unknown[], unknown])[];
+  at?: string;
+}
+
+/** What a part or a screen shows to a person, as markup. */
+export function render(part: ReactNode, { answers = [], at = '/', ...over }: Circumstances = {}): string {
+  const client = new QueryClient({ defaultOptions: { queries: { staleTime: Infinity } } });
+  for (const [key, answer] of answers) client.setQueryData([...key], answer);
   return renderToStaticMarkup(
-    <QueryClientProvider client={new QueryClient()}>
+    <QueryClientProvider client={client}>
       <ThemeProvider theme={themes.paper}>
-        <MemoryRouter>
+        <MemoryRouter initialEntries={[at]}>
           <SessionProvider session={session(over)} fetchedMs={NOW_MS}>
             {part}
           </SessionProvider>

@@ -1,0 +1,117 @@
+import { describe, expect, test } from '@jest/globals';
+import { DAY_MS, HOUR_MS } from '@ample-crane/core';
+import type { View } from '../app/api.ts';
+import { NOW_MS, render, wordsOf } from '../testing/render.tsx';
+import MorningScreen from './MorningScreen.tsx';
+
+type Morning = View<'MorningView'>;
+
+const decision = (over: Partial<View<'DecisionView'>>): View<'DecisionView'> => ({
+  stage: 'finishing',
+  act: 'move',
+  subject: 'batch',
+  id: 'B7',
+  version: 4,
+  sentence: 'Move B7 (6 Weirstone instruments) from Cure racks to Level sand',
+  findings: [],
+  ...over,
+});
+
+const morning = (over: Partial<Morning> = {}): Morning => ({
+  nowMs: NOW_MS,
+  canMove: 0,
+  canRelease: 0,
+  comingFreeToday: 0,
+  late: 0,
+  decisions: [],
+  comingFree: [],
+  lateOrders: [],
+  gaps: [],
+  changed: [],
+  shippedSinceYesterday: 0,
+  finishedSinceYesterday: 0,
+  constraint: null,
+  ...over,
+});
+
+const order = (n: number): View<'OrderView'> => ({
+  id: `O${1000 + n}`,
+  number: 1000 + n,
+  modelId: 'skiff',
+  modelName: 'Skiff',
+  quantity: 8,
+  shipped: 0,
+  customer: 'Stock',
+  placedMs: NOW_MS - 60 * DAY_MS,
+  dueMs: NOW_MS + n * DAY_MS,
+  batchIds: [],
+  earliestMs: NOW_MS + 2 * n * DAY_MS,
+  lateDays: n,
+  status: `Not started; late by ${n === 1 ? '1 day' : `${n} days`} at least`,
+});
+
+const screen = (over: Partial<Morning> = {}, role: View<'SessionView'>['role'] = 'manager') =>
+  render(<MorningScreen />, { role, answers: [[['morning'], morning(over)]] });
+const words = (over: Partial<Morning> = {}, role?: View<'SessionView'>['role']) => wordsOf(screen(over, role));
+
+describe('Morning', () => {
+  test('on a quiet day says so, part by part', () => {
+    const text = words();
+    expect(text).toContain('0 batches can move now; 0 more come free today. 0 orders will be late even at the earliest.');
+    for (const said of ['Nothing waits for a decision.', 'Every order can still be in time.', 'No wait ends today.', 'Everybody is in.'])
+      expect(text).toContain(said);
+  });
+  test('counts one as one', () => {
+    const text = words({ canMove: 1, canRelease: 1, comingFreeToday: 1, late: 1 });
+    expect(text).toContain('1 batch can move now, 1 lot can be released; 1 more comes free today. 1 order will be late');
+  });
+  test('puts the act beside each decision, for those who may', () => {
+    const decisions = [
+      decision({ act: 'release', subject: 'lot', id: 'L9', stage: 'woodRoom', sentence: 'Release lot L9 to the mill' }),
+      decision({}),
+    ];
+    const as = (role: View<'SessionView'>['role']) => words({ decisions }, role);
+    expect(as('manager')).toMatch(/Release lot L9 to the mill Release L9.*Level sand Move B7/);
+    expect(as('operator')).toMatch(/Move B7/);
+    expect(as('operator')).toContain('Open L9');
+    expect(as('viewer')).toContain('Open B7');
+    expect(as('viewer')).not.toMatch(/Move B7(?! \()/);
+  });
+  test('only looks at what nobody can decide here', () => {
+    const text = words({ decisions: [decision({ act: 'look', subject: 'lot', id: 'L9', sentence: 'Lot L9 will not get there' })] });
+    expect(text).toContain('Lot L9 will not get there Open L9');
+    const booth = words({
+      decisions: [decision({ act: 'hold', subject: 'zone', id: 'finish', sentence: 'Hold spraying: Booth is 15.0 °C' })],
+    });
+    expect(booth).toContain('Hold spraying: Booth is 15.0 °C');
+    expect(booth).not.toContain('Open finish');
+  });
+  test('tells what comes free by the clock and by what is left', () => {
+    const comingFree = [
+      {
+        subject: 'batch' as const,
+        id: 'B9',
+        stage: 'machining' as const,
+        sentence: 'B9 · 6 Towpath bodies',
+        untilMs: NOW_MS + 5 * HOUR_MS,
+      },
+    ];
+    expect(words({ comingFree })).toContain('12:10 B9 · 6 Towpath bodies 5 h');
+  });
+  test('shows the latest orders and how many more there are', () => {
+    const text = words({ lateOrders: Array.from({ length: 10 }, (_, i) => order(i + 1)) });
+    expect(text).toContain('O1001 8 × Skiff for Stock Due 11 Mar 2026. Not started; late by 1 day at least');
+    expect(text).toContain('2 more in the order book');
+    expect(text).not.toContain('O1009');
+  });
+  test('marks an absence that nobody can fill', () => {
+    const gap = (alone: boolean) => ({
+      name: 'Lena',
+      untilMs: NOW_MS + DAY_MS,
+      alone,
+      sentence: alone ? 'Nobody else here can do binding' : 'others can stand in',
+    });
+    expect(screen({ gaps: [gap(true)] })).toContain('aria-label="look"');
+    expect(screen({ gaps: [gap(false)] })).toContain('aria-label="wait"');
+  });
+});
