@@ -1,7 +1,5 @@
 import { defineConfig } from '@playwright/test';
 
-const isRoot = process.getuid?.() === 0;
-
 export default defineConfig({
   testDir: '.',
   outputDir: '../test-results/e2e',
@@ -21,7 +19,6 @@ export default defineConfig({
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [
-        ...(isRoot ? ['--no-sandbox'] : []),
         '--disable-gpu',
         '--disable-quic',
         '--no-first-run',

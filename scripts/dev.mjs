@@ -11,7 +11,7 @@ await main(async () => {
   const cluster = process.env.DATABASE_URL ? undefined : await openCluster();
   const env = {
     ...process.env,
-    DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
+    DATABASE_URL: process.env.DATABASE_URL || cluster.url,
     PORT: process.env.PORT ?? '3000',
   };
   const start = (args, options) => spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env, ...options });

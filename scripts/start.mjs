@@ -45,7 +45,7 @@ await main(async () => {
     if (!process.env.DATABASE_URL) cluster = await openCluster();
     if (stopping) return 0;
     server = await startServer({
-      DATABASE_URL: process.env.DATABASE_URL ?? cluster.url,
+      DATABASE_URL: process.env.DATABASE_URL || cluster.url,
       PORT: String(port),
       DEMO: empty ? '0' : '1',
     }).catch(() => {

@@ -1,10 +1,7 @@
-import { isRoot } from './debian.mjs';
-
 /** How to launch Debian's Chromium on a machine without network. */
 export const chromiumLaunch = (executablePath) => ({
   executablePath,
   args: [
-    ...(isRoot() ? ['--no-sandbox'] : []),
     '--disable-gpu',
     '--disable-quic',
     '--no-first-run',
