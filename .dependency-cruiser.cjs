@@ -35,7 +35,7 @@ module.exports = {
       name: 'a-room-is-used-through-its-face',
       severity: 'error',
       from: { path: '^core/src/([^/]+)/' },
-      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '^core/src/testing/'] },
+      to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$', '^core/src/test/'] },
     },
     {
       name: 'core-only-through-its-packages',
@@ -59,7 +59,7 @@ module.exports = {
       name: 'web-rooms-share-parts-only',
       severity: 'error',
       from: { path: '^web/src/([^/]+)/', pathNot: '^web/src/app/' },
-      to: { path: '^web/src/([^/]+)/', pathNot: ['^web/src/$1/', '^web/src/(app|parts|testing)/'] },
+      to: { path: '^web/src/([^/]+)/', pathNot: ['^web/src/$1/', '^web/src/(app|parts|test)/'] },
     },
     {
       name: 'server-platform-is-below-the-rooms',
@@ -70,8 +70,8 @@ module.exports = {
     {
       name: 'only-tests-use-what-is-for-testing',
       severity: 'error',
-      from: { pathNot: ['\\.test\\.tsx?$', '/testing/'] },
-      to: { path: '^(core|server|web)/src/testing/' },
+      from: { pathNot: ['\\.test\\.tsx?$', '/test/'] },
+      to: { path: '^(core|server|web)/src/test/' },
     },
   ],
   options: {

@@ -55,7 +55,7 @@ export default defineConfig(
   },
   {
     // The bodies that a server under test answers with are not typed: what they hold is what is tested.
-    files: ['**/*.test.ts', 'server/src/testing/**'],
+    files: ['**/*.test.ts', 'server/src/test/**'],
     rules: {
       '@typescript-eslint/no-unsafe-member-access': 'off',
       '@typescript-eslint/no-unsafe-assignment': 'off',
@@ -64,6 +64,6 @@ export default defineConfig(
       '@typescript-eslint/no-unsafe-return': 'off',
     },
   },
-  { files: ['server/src/testing/**'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
+  { files: ['server/src/test/**'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
   prettier,
 );

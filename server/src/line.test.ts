@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { compare, replay } from './logbook/rebuild.ts';
-import { advanceTo, card, DAY, doStep, openFactory, releasedLot, startedBatch, type Caller, type TestFactory } from './testing/factory.ts';
+import { advanceTo, card, DAY, doStep, openFactory, releasedLot, startedBatch, type Caller, type TestFactory } from './test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;

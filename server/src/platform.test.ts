@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import { FirstPlan1700000000000 } from './migrations/1700000000000-first-plan.ts';
 import { ownerDataSource } from './database.ts';
-import { card, openFactory, PASSWORD, startedBatch, type Caller, type TestFactory } from './testing/factory.ts';
+import { card, openFactory, PASSWORD, startedBatch, type Caller, type TestFactory } from './test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { livePieces, type BatchCommand } from '../routing/index.ts';
-import { everything, SHORT_ROUTE, START_MS, stored, TestShop } from '../testing/shop.ts';
+import { everything, SHORT_ROUTE, START_MS, stored, TestShop } from '../test/shop.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { applyEntry, ShopState, type LogbookEntry } from './index.ts';
 

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { ownerDataSource } from '../database.ts';
 import { compare, replay, rewrite } from '../logbook/rebuild.ts';
-import { DAY, openFactory, type Caller, type TestFactory } from '../testing/factory.ts';
+import { DAY, openFactory, type Caller, type TestFactory } from '../test/factory.ts';
 
 // The screens' questions, asked of a factory with half a year behind it.
 let factory: TestFactory;

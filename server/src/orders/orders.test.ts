@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { advanceTo, card, DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../testing/factory.ts';
+import { advanceTo, card, DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;

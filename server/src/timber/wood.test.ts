@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../testing/factory.ts';
+import { DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;

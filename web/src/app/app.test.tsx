@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, jest, test } from '@jest/globals';
 import { DAY_MS, HOUR_MS, IMPERIAL, STAGES } from '@ample-crane/core';
 import { renderToStaticMarkup } from 'react-dom/server';
-import { NOW_MS, render, wordsOf } from '../testing/render.tsx';
+import { NOW_MS, render, wordsOf } from '../test/render.tsx';
 import { ApiProblem, ask, problemOf } from './api.ts';
 import { setConnected, useLostConnection } from './connection.ts';
 import { DESKS, KEY_HELP, STAGE_PATHS } from './keys.ts';

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { DAY_MS, HOUR_MS } from '@ample-crane/core';
 import type { View } from '../app/api.ts';
-import { aBatch } from '../testing/batch.ts';
-import { NOW_MS, render, wordsOf } from '../testing/render.tsx';
+import { aBatch } from '../test/batch.ts';
+import { NOW_MS, render, wordsOf } from '../test/render.tsx';
 import FinishingScreen from './FinishingScreen.tsx';
 
 type Batch = View<'BatchView'>;

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { once } from 'node:events';
 import { request, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { openFactory, type Caller, type TestFactory } from '../../testing/factory.ts';
+import { openFactory, type Caller, type TestFactory } from '../../test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { openFactory, type Caller, type TestFactory } from '../../testing/factory.ts';
+import { openFactory, type Caller, type TestFactory } from '../../test/factory.ts';
 import { ROLES, type Role } from './role.ts';
 
 let factory: TestFactory;
