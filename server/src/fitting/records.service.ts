@@ -3,11 +3,11 @@ import { DataSource, ILike, In } from 'typeorm';
 import { MeasureEntity } from '../assembly/assembly.entity.ts';
 import { CoatEntity } from '../finishing/finishing.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
-import { sentenceOf } from '../logbook/sentence.ts';
+import { toLogView } from '../logbook/sentence.ts';
 import { notFound } from '../platform/problems/problems.ts';
-import { buildOf, toMeasureView } from '../routing/batches.queries.ts';
+import { History } from '../routing/history.view.ts';
 import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, VisitEntity } from '../routing/routing.entity.ts';
-import { nameOf, operationAt, ShopService, type Shop } from '../setup/shop.service.ts';
+import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
 import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 import type { InstrumentView, PartView, RecordView } from './fitting.dto.ts';
 import { InstrumentEntity } from './instrument.entity.ts';
@@ -52,15 +52,15 @@ export class RecordsService {
       manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' }, take: 2000 }),
     ]);
     const routeId = batches[0]?.routeId ?? '';
-    const name = (operationId: string) => operationAt(shop, { routeId, operationId }).name;
-    const visitView = (v: VisitEntity) => ({
-      ...v,
-      operationName: name(v.operationId),
-      stationName: shop.stations.get(v.stationCode)?.name ?? v.stationCode,
-      by: v.personId === null ? null : nameOf(shop, v.personId),
-    });
+    const history = new History(shop, routeId);
     const parts = await Promise.all(
-      pieces.map((piece) => this.part(piece, visits.filter((v) => v.batchId === piece.batchId).map(visitView), shop)),
+      pieces.map((piece) =>
+        this.part(
+          piece,
+          visits.filter((v) => v.batchId === piece.batchId).map((v) => history.visit(v)),
+          shop,
+        ),
+      ),
     );
     return {
       instrument: toView(instrument, shop),
@@ -68,37 +68,15 @@ export class RecordsService {
       clearanceMm: instrument.clearanceMm,
       shipper: instrument.shipper,
       parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
-      visits: visits.filter((v) => v.batchId === instrument.batchId).map(visitView),
-      coats: coats.map((c) => ({
-        ...c,
-        operationName: name(c.operationId),
-        materialName: shop.materials.get(c.materialId)?.name ?? c.materialId,
-        by: nameOf(shop, c.personId),
-      })),
-      build: buildOf(coats, shop),
-      measures: measures.map((m) => toMeasureView(m, shop, { routeId })),
-      defects: defects.map((d) => ({
-        ...d,
-        operationName: name(d.operationId),
-        originOperationName: name(d.originOperationId),
-        by: nameOf(shop, d.personId),
-      })),
-      overrides: overrides.map((o) => ({
-        atMs: o.atMs,
-        by: nameOf(shop, o.personId),
-        reason: o.reason,
-        operationName: o.operationId === null ? null : name(o.operationId),
-        findings: [...o.findings],
-      })),
+      visits: visits.filter((v) => v.batchId === instrument.batchId).map((v) => history.visit(v)),
+      coats: coats.map((c) => history.coat(c)),
+      build: history.build(coats),
+      measures: measures.map((m) => history.measure(m)),
+      defects: defects.map((d) => history.defect(d)),
+      overrides: overrides.map((o) => history.override(o)),
       log: log
         .filter((row) => row.serial === null || row.serial === serial)
-        .map((row) => ({
-          id: row.id,
-          atMs: row.atMs,
-          by: nameOf(shop, row.personId),
-          kind: row.kind,
-          sentence: `${row.batchId ?? ''}: ${sentenceOf(row, shop, routeId)}`,
-        })),
+        .map((row) => toLogView(row, shop, routeId, `${row.batchId ?? ''}: `)),
     };
   }
 

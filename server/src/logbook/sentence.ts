@@ -1,4 +1,5 @@
 import type { LogbookEntry } from '@ample-crane/core';
+import type { LogView } from '../platform/http/views.ts';
 import { operationAt, nameOf, type Shop } from '../setup/shop.service.ts';
 import type { LogbookEntity } from './logbook.entity.ts';
 
@@ -50,4 +51,15 @@ export function sentenceOf(row: LogbookEntity, shop: Shop, routeId: string | nul
     case 'setup.changed':
       return `Set-up changed: ${entry.payload.what} ${entry.payload.id}`;
   }
+}
+
+/** A line of the logbook for people; `about` says what it is about where that is not plain. */
+export function toLogView(row: LogbookEntity, shop: Shop, routeId: string | null, about = ''): LogView {
+  return {
+    id: row.id,
+    atMs: row.atMs,
+    by: nameOf(shop, row.personId),
+    kind: row.kind,
+    sentence: `${about}${sentenceOf(row, shop, routeId)}`,
+  };
 }

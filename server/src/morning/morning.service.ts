@@ -7,13 +7,13 @@ import { DataSource } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
 import { FlowService } from '../flow/flow.service.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
-import { sentenceOf } from '../logbook/sentence.ts';
+import { toLogView } from '../logbook/sentence.ts';
 import { OrdersService } from '../orders/orders.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchesQueries } from '../routing/batches.queries.ts';
 import type { BatchView } from '../routing/batch.view.ts';
-import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import { ShopService, type Shop } from '../setup/shop.service.ts';
 import { LotsQueries } from '../timber/lots.queries.ts';
 import type { LotView } from '../timber/lot.dto.ts';
 import type { ComingFreeView, DecisionView, FloorView, FoundView, GapView, MorningView, WalkView } from './morning.dto.ts';
@@ -103,13 +103,7 @@ export class MorningService {
       [new Date(sinceMs)],
     );
     return {
-      changed: rows.map((row) => ({
-        id: row.id,
-        atMs: row.atMs,
-        by: nameOf(shop, row.personId),
-        kind: row.kind,
-        sentence: `${row.batchId ?? row.lotId ?? ''} ${sentenceOf(row, shop, null)}`.trim(),
-      })),
+      changed: rows.map((row) => toLogView(row, shop, null, `${row.batchId ?? row.lotId ?? ''} `)),
       shippedSinceYesterday: counts[0]?.shipped ?? 0,
       finishedSinceYesterday: counts[0]?.finished ?? 0,
     };

@@ -1,28 +1,19 @@
-import {
-  DAY_MS,
-  forecastRoute,
-  judgeBuild,
-  piecesInPass,
-  touchMinutes,
-  type Batch,
-  type BatchStatus,
-  type Operation,
-  type Stage,
-} from '@ample-crane/core';
+import { DAY_MS, forecastRoute, piecesInPass, touchMinutes, type BatchStatus, type Operation, type Stage } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, Not, type FindOptionsWhere } from 'typeorm';
 import { MeasureEntity } from '../assembly/assembly.entity.ts';
 import { CoatEntity } from '../finishing/finishing.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
-import { sentenceOf } from '../logbook/sentence.ts';
+import { toLogView } from '../logbook/sentence.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { holdsSkill, nameOf, operationAt, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
-import { toBatchView, type BatchView, type CardView, type MeasureView } from './batch.view.ts';
+import { holdsSkill, operationAt, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
+import { toBatchView, type BatchView, type CardView } from './batch.view.ts';
 import { BatchesService, unmeasuredPieces } from './batches.service.ts';
 import { EvidenceService } from './evidence.service.ts';
+import { History } from './history.view.ts';
 import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, VisitEntity } from './routing.entity.ts';
 
 const FORECAST_REACH_DAYS = 200;
@@ -98,7 +89,7 @@ export class BatchesQueries {
     const operation = operationAt(shop, batch);
     const nowMs = this.clock.nowMs();
     const time = workingTime(shop, { fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
-    const name = (operationId: string) => operationAt(shop, { routeId: batch.routeId, operationId }).name;
+    const history = new History(shop, batch.routeId);
     const ofVisit = coats.filter((c) => c.visitId === batch.visitId);
     const [view] = await this.views([batch], shop);
     if (!view) throw notFound('batch', batchId);
@@ -107,12 +98,7 @@ export class BatchesQueries {
       customer: order?.customer ?? 'Stock',
       pieces,
       inPass: piecesInPass(batch, pieces).map((p) => p.id),
-      visits: visits.map((v) => ({
-        ...v,
-        operationName: name(v.operationId),
-        stationName: shop.stations.get(v.stationCode)?.name ?? v.stationCode,
-        by: v.personId === null ? null : nameOf(shop, v.personId),
-      })),
+      visits: visits.map((v) => history.visit(v)),
       forecast:
         batch.status === 'done'
           ? []
@@ -124,12 +110,7 @@ export class BatchesQueries {
               arriveMs: f.arriveMs,
               leaveMs: f.leaveMs,
             })),
-      coats: coats.map((c) => ({
-        ...c,
-        operationName: name(c.operationId),
-        materialName: shop.materials.get(c.materialId)?.name ?? c.materialId,
-        by: nameOf(shop, c.personId),
-      })),
+      coats: coats.map((c) => history.coat(c)),
       coatsThisVisit: ofVisit.length,
       coatPlan: operation.coat
         ? {
@@ -137,31 +118,14 @@ export class BatchesQueries {
             materialName: shop.materials.get(operation.coat.materialId)?.name ?? operation.coat.materialId,
           }
         : null,
-      build: buildOf(coats, shop),
+      build: history.build(coats),
       coatFindings: await this.commands.coatFindings(batch, operation, shop, nowMs, ofVisit.at(-1)?.atMs),
       characteristics: [...(operation.characteristics ?? [])],
       unmeasured: unmeasuredPieces(batch, operation, pieces, measures),
-      measures: measures.map((m) => toMeasureView(m, shop, batch)),
-      defects: defects.map((d) => ({
-        ...d,
-        operationName: name(d.operationId),
-        originOperationName: name(d.originOperationId),
-        by: nameOf(shop, d.personId),
-      })),
-      overrides: overrides.map((o) => ({
-        atMs: o.atMs,
-        by: nameOf(shop, o.personId),
-        reason: o.reason,
-        operationName: o.operationId === null ? null : name(o.operationId),
-        findings: [...o.findings],
-      })),
-      log: log.map((row) => ({
-        id: row.id,
-        atMs: row.atMs,
-        by: nameOf(shop, row.personId),
-        kind: row.kind,
-        sentence: sentenceOf(row, shop, batch.routeId),
-      })),
+      measures: measures.map((m) => history.measure(m)),
+      defects: defects.map((d) => history.defect(d)),
+      overrides: overrides.map((o) => history.override(o)),
+      log: log.map((row) => toLogView(row, shop, batch.routeId)),
       cautions: [...(operation.cautions ?? [])],
       mainCaution: operation.cautions?.[0] ?? null,
       originChoices: route.operations
@@ -186,31 +150,4 @@ function workersFor(operation: Operation, shop: Shop) {
   return [...shop.people.values()]
     .filter((p) => p.active && (operation.skill === undefined || able(p.id, operation.skill)))
     .map((p) => ({ id: p.id, name: p.name }));
-}
-
-export function toMeasureView(measure: MeasureEntity, shop: Shop, batch: Pick<Batch, 'routeId'>): MeasureView {
-  const operation = operationAt(shop, { routeId: batch.routeId, operationId: measure.operationId });
-  const characteristic = operation.characteristics?.find((c) => c.id === measure.characteristicId);
-  return {
-    ...measure,
-    operationName: operation.name,
-    characteristicName: characteristic?.name ?? measure.characteristicId,
-    unit: characteristic?.unit ?? '',
-    by: nameOf(shop, measure.personId),
-  };
-}
-
-/** Dry build of what has been sprayed, against its window. */
-export function buildOf(coats: readonly CoatEntity[], shop: Shop) {
-  const [first] = coats;
-  const material = first ? shop.materials.get(first.materialId) : undefined;
-  if (!material) return null;
-  const dryUm = coats.filter((c) => c.materialId === material.id).reduce((sum, c) => sum + c.dryUm, 0);
-  return {
-    materialName: material.name,
-    dryUm,
-    lowUm: material.buildLowUm,
-    highUm: material.buildHighUm,
-    verdict: judgeBuild(dryUm, material),
-  };
 }

@@ -4,10 +4,11 @@ import { DataSource, In, type EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
 import { ClimateService } from '../climate/climate.service.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
-import { sentenceOf } from '../logbook/sentence.ts';
+import { toLogView } from '../logbook/sentence.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
+import { toOverrideView } from '../routing/history.view.ts';
 import { BatchEntity, OverrideEntity, PieceEntity } from '../routing/routing.entity.ts';
 import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
 import type { LotCardView, LotView } from './lot.dto.ts';
@@ -134,20 +135,8 @@ export class LotsQueries {
           startedMs: b.startedMs,
         })),
       serials: [...new Set(pieces.flatMap((p) => p.serial ?? []))].sort(),
-      overrides: overrides.map((o) => ({
-        atMs: o.atMs,
-        by: nameOf(shop, o.personId),
-        reason: o.reason,
-        operationName: null,
-        findings: [...o.findings],
-      })),
-      log: log.map((row) => ({
-        id: row.id,
-        atMs: row.atMs,
-        by: nameOf(shop, row.personId),
-        kind: row.kind,
-        sentence: sentenceOf(row, shop, null),
-      })),
+      overrides: overrides.map((o) => toOverrideView(o, shop, null)),
+      log: log.map((row) => toLogView(row, shop, null)),
     };
   }
 }

@@ -1,18 +1,15 @@
 import { dewPointC, formatDuration, formatTemperature, sprayObjections } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
-import { Link as RouterLink } from 'react-router';
 import type { View } from '../app/api.ts';
 import { useFloor, useSetup, useZones } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
-import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { Answer, Figure } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { BatchTable } from '../parts/BatchTable.tsx';
 import { Caution } from '../parts/Caution.tsx';
-import { DwellRing } from '../parts/DwellRing.tsx';
+import { comingOut, DwellShelf } from '../parts/DwellShelf.tsx';
 import { Finding } from '../parts/Finding.tsx';
-import { GateAct } from '../parts/GateAct.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
-import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 
 /** The cure wall: what may be touched, in order of coming out; and whether the booth may spray. */
 export default function FinishingScreen() {
@@ -21,7 +18,7 @@ export default function FinishingScreen() {
     <Screen title="Finishing" query={query}>
       {(floor) => {
         const here = floor.batches.filter((b) => b.stage === 'finishing');
-        const curing = here.filter((b) => b.status === 'dwelling').sort((a, b) => order(a) - order(b));
+        const curing = here.filter((b) => b.status === 'dwelling').sort((a, b) => comingOut(a) - comingOut(b));
         const open = curing.filter((b) => b.verdict === 'pass').length;
         const next = curing.find((b) => b.verdict === 'wait' && b.untilMs !== null);
         const limiting = floor.stations.find((s) => s.code === floor.constraint?.stationCode && s.stage === 'finishing');
@@ -29,7 +26,7 @@ export default function FinishingScreen() {
           <>
             <CureAnswer curing={curing.length} open={open} next={next} constraint={limiting ? floor.constraint?.sentence : undefined} />
             <Section title="The cure wall">
-              {curing.length === 0 ? <Empty>Nothing is curing.</Empty> : <CureWall batches={curing} />}
+              {curing.length === 0 ? <Empty>Nothing is curing.</Empty> : <DwellShelf batches={curing} ring={56} width={250} />}
             </Section>
             <Section title="Booth air">
               <BoothAir />
@@ -44,8 +41,6 @@ export default function FinishingScreen() {
     </Screen>
   );
 }
-
-const order = (b: View<'BatchView'>) => (b.verdict === 'pass' ? 0 : (b.untilMs ?? Infinity));
 
 function CureAnswer({
   curing,
@@ -69,66 +64,6 @@ function CureAnswer({
       )}
       . {constraint}
     </Answer>
-  );
-}
-
-function CureWall({ batches }: { batches: readonly View<'BatchView'>[] }) {
-  const { clock, nowMs, may } = useSession();
-  return (
-    <Box
-      component="ul"
-      sx={{
-        listStyle: 'none',
-        m: 0,
-        p: 0,
-        display: 'grid',
-        gridTemplateColumns: 'repeat(auto-fill, minmax(min(250px, 100%), 1fr))',
-        gap: 0,
-      }}
-    >
-      {batches.map((b) => (
-        <Box
-          component="li"
-          key={b.id}
-          sx={{
-            display: 'flex',
-            gap: 1.5,
-            alignItems: 'center',
-            p: 1.25,
-            borderBottom: 3,
-            borderColor: 'divider',
-          }}
-        >
-          <DwellRing of={b} size={56} />
-          <Box sx={{ minWidth: 0, flex: 1 }}>
-            <Box sx={{ display: 'flex', gap: 0.75, alignItems: 'center' }}>
-              <StreamGlyph of={b.component} size={20} />
-              <Box component={RouterLink} to={`/batches/${b.id}`} sx={{ color: 'inherit' }}>
-                <Id>{b.id}</Id>
-              </Box>
-              <span>
-                {b.quantity} × {b.modelName}
-              </span>
-            </Box>
-            <Typography variant="body2" color="text.secondary">
-              {b.verdict === 'pass'
-                ? 'may be touched'
-                : b.untilMs === null
-                  ? b.findings[0]?.sentence
-                  : `${clock(b.untilMs)} · ${formatDuration(b.untilMs - nowMs)}`}
-            </Typography>
-            <Typography variant="caption" color="text.secondary">
-              {b.findings[0]?.sentence}
-            </Typography>
-            {b.verdict === 'pass' && may('operator') && (
-              <Box sx={{ mt: 0.5 }}>
-                <GateAct subject="batch" id={b.id} version={b.version} label={`Move ${b.id}`} />
-              </Box>
-            )}
-          </Box>
-        </Box>
-      ))}
-    </Box>
   );
 }
 

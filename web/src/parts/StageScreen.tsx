@@ -1,15 +1,13 @@
-import { formatDuration, STAGE_NAMES, type CautionKind, type Stage } from '@ample-crane/core';
+import { STAGE_NAMES, type CautionKind, type Stage } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../app/api.ts';
 import { useFloor } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
 import { Answer, Figure, Id } from './Answer.tsx';
 import { BatchTable } from './BatchTable.tsx';
 import { Caution } from './Caution.tsx';
-import { DwellRing } from './DwellRing.tsx';
-import { GateAct } from './GateAct.tsx';
+import { DwellShelf } from './DwellShelf.tsx';
 import { Screen, Section } from './Screen.tsx';
 import { StreamGlyph } from './StreamGlyph.tsx';
 import { counted } from './words.ts';
@@ -30,11 +28,16 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
       {(floor) => {
         const batches = floor.batches.filter((b) => b.stage === stage);
         const stations = floor.stations.filter((s) => s.stage === stage);
+        const dwelling = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
         return (
           <>
             <StageAnswer batches={batches} constraint={floor.constraint} stations={stations} />
             <Stations stations={stations} batches={batches} />
-            <Dwells batches={batches} />
+            {dwelling.length > 0 && (
+              <Section title="Waits, in order of coming out">
+                <DwellShelf batches={dwelling} ring={40} width={330} />
+              </Section>
+            )}
             {children?.(batches)}
             <Section title="All batches here">
               <BatchTable label={`Batches in ${STAGE_NAMES[stage]}`} batches={batches} height={Math.min(420, 190 + batches.length * 36)} />
@@ -128,62 +131,5 @@ function Stations({ stations, batches }: { stations: readonly View<'StationFlowV
         );
       })}
     </Box>
-  );
-}
-
-/** The waits of a stage, in the order in which they end. */
-function Dwells({ batches }: { batches: readonly View<'BatchView'>[] }) {
-  const { nowMs, clock, may } = useSession();
-  const dwelling = batches
-    .filter((b) => b.status === 'dwelling' || b.status === 'finished')
-    .sort((a, b) => (a.verdict === 'pass' ? 0 : (a.untilMs ?? Infinity)) - (b.verdict === 'pass' ? 0 : (b.untilMs ?? Infinity)));
-  if (dwelling.length === 0) return null;
-  return (
-    <Section title="Waits, in order of coming out">
-      <Box
-        component="ul"
-        sx={{
-          listStyle: 'none',
-          m: 0,
-          p: 0,
-          display: 'grid',
-          gridTemplateColumns: 'repeat(auto-fill, minmax(min(330px, 100%), 1fr))',
-          columnGap: 3,
-        }}
-      >
-        {dwelling.map((batch) => (
-          <Box
-            component="li"
-            key={batch.id}
-            sx={{
-              display: 'flex',
-              gap: 1.5,
-              alignItems: 'center',
-              py: 0.75,
-              borderBottom: 1,
-              borderColor: 'divider',
-            }}
-          >
-            <DwellRing of={batch} size={40} />
-            <Box sx={{ flex: 1, minWidth: 0 }}>
-              <Box component={RouterLink} to={`/batches/${batch.id}`} sx={{ color: 'inherit' }}>
-                <Id>{batch.id}</Id> {batch.quantity} × {batch.modelName} {batch.component}
-              </Box>
-              <Typography variant="body2" color="text.secondary">
-                {batch.operationName}:{' '}
-                {batch.verdict === 'pass'
-                  ? 'can go now'
-                  : batch.untilMs === null
-                    ? batch.findings.find((f) => f.verdict !== 'pass')?.sentence
-                    : `free ${clock(batch.untilMs)} · ${formatDuration(batch.untilMs - nowMs)}`}
-              </Typography>
-            </Box>
-            {batch.verdict === 'pass' && may('operator') && (
-              <GateAct subject="batch" id={batch.id} version={batch.version} label={`Move ${batch.id}`} />
-            )}
-          </Box>
-        ))}
-      </Box>
-    </Section>
   );
 }
