@@ -152,10 +152,17 @@ async function benchApi(unit) {
       report(`${name}, ${CLIENTS} clients at once`, await crowd(call));
     }
     let logged = 0;
-    const busy = setInterval(() => void log(0).then(() => logged++), 500);
-    report(`Morning, while a reading is logged every half second`, await crowd(calls.Morning));
-    clearInterval(busy);
-    if (logged === 0) throw new Error('Nothing was logged meanwhile');
+    let busy = true;
+    const logging = (async () => {
+      for (; busy; logged++) {
+        await log(0);
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+    })();
+    report(`Morning, while a reading is logged every 0.1 s`, await crowd(calls.Morning));
+    busy = false;
+    await logging;
+    if (logged < 2) throw new Error('Nothing was logged meanwhile');
   } finally {
     await server?.stop();
     await cluster.stop();

@@ -36,9 +36,9 @@ export function furnish(app: INestApplication): void {
   );
   app.use(
     compression({
-      // On a factory's own network a small answer is sooner sent than squeezed.
+      // On a factory's own network an answer is sooner sent than squeezed, unless it is long.
       level: constants.Z_BEST_SPEED,
-      threshold: '16kb',
+      threshold: '64kb',
       filter: (request, response) => !request.url.endsWith('/events') && compression.filter(request, response),
     }),
   );

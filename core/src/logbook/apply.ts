@@ -3,7 +3,7 @@ import { MINUTE_MS } from '../units/index.ts';
 import { instrumentShipped, instrumentsFitted } from './applyInstruments.ts';
 import { lotRead, readingStruck } from './applyLots.ts';
 import { batchMoved, batchStarted, closeRun, openRun, workFinished, workStarted } from './applyWork.ts';
-import type { LogbookEntry } from './entry.ts';
+import type { NewEntry } from './entry.ts';
 import { changeBatch, keepOverride } from './rows.ts';
 import type { ShopState } from './state.ts';
 
@@ -11,7 +11,7 @@ import type { ShopState } from './state.ts';
  * Brings the current state up to date with one entry. The only way state changes: the same function serves a live
  * command, the rebuild from the logbook and the demo's history.
  */
-export function applyEntry(state: ShopState, entry: LogbookEntry): void {
+export function applyEntry(state: ShopState, entry: NewEntry): void {
   switch (entry.kind) {
     case 'lot.received':
       state.put('lot', {
@@ -33,7 +33,7 @@ export function applyEntry(state: ShopState, entry: LogbookEntry): void {
     case 'lot.released': {
       const lot = state.get('lot', entry.lotId);
       state.change('lot', lot.id, { state: 'released', releasedMs: entry.atMs, version: lot.version + 1 });
-      keepOverride(state, entry, null, entry.payload.override);
+      keepOverride(state, entry, lot.id, null, entry.payload.override);
       return;
     }
     case 'order.placed':
@@ -77,7 +77,7 @@ export function applyEntry(state: ShopState, entry: LogbookEntry): void {
     case 'coat.logged': {
       const batch = changeBatch(state, entry.batchId, {});
       const { coatId, flashMinutes, override, ...coat } = entry.payload;
-      keepOverride(state, entry, coat.operationId, override);
+      keepOverride(state, entry, coatId, coat.operationId, override);
       state.put('coat', {
         ...coat,
         id: coatId,

@@ -107,6 +107,6 @@ export function batchMoved(state: ShopState, entry: EntryOf<'batch.moved'>): voi
     leftMs: entry.atMs,
     ...(dwelt ? { finishedMs: entry.atMs, good: batch.quantity } : {}),
   });
-  keepOverride(state, entry, from, override);
+  keepOverride(state, entry, visit.id, from, override);
   arrive(state, batch, operationOf(state.route(batch.routeId), to), entry.atMs);
 }

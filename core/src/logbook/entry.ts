@@ -76,10 +76,9 @@ export interface Payloads {
 
 export type EntryKind = keyof Payloads;
 
-/** One line of the logbook: when, who, where, about what. Appended, never changed. */
-export type LogbookEntry = {
+/** What is to be written down: when, who, about what. */
+export type NewEntry = {
   [K in EntryKind]: {
-    id: number;
     kind: K;
     atMs: number;
     personId: string | null;
@@ -91,4 +90,7 @@ export type LogbookEntry = {
   };
 }[EntryKind];
 
-export type EntryOf<K extends EntryKind> = Extract<LogbookEntry, { kind: K }>;
+/** One line of the logbook. Appended, never changed. */
+export type LogbookEntry = NewEntry & { id: number };
+
+export type EntryOf<K extends EntryKind> = Extract<NewEntry, { kind: K }>;

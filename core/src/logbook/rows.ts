@@ -1,5 +1,5 @@
 import { piecesInPass, type Batch, type Operation, type Override } from '../routing/index.ts';
-import type { LogbookEntry } from './entry.ts';
+import type { NewEntry } from './entry.ts';
 import type { ShopState } from './state.ts';
 
 export function changeBatch(state: ShopState, batchId: string | null, fields: Partial<Batch>): Batch {
@@ -7,10 +7,11 @@ export function changeBatch(state: ShopState, batchId: string | null, fields: Pa
   return state.change('batch', batch.id, { ...fields, version: batch.version + 1 });
 }
 
-export function keepOverride(state: ShopState, entry: LogbookEntry, operationId: string | null, override: Override | null): void {
+/** Keeps an override under the id of what it let through. */
+export function keepOverride(state: ShopState, entry: NewEntry, id: string, operationId: string | null, override: Override | null): void {
   if (!override) return;
   state.put('override', {
-    id: `${entry.batchId ?? entry.lotId ?? ''}/${entry.id}`,
+    id,
     batchId: entry.batchId,
     lotId: entry.lotId,
     operationId,

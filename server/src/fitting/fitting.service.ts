@@ -131,7 +131,7 @@ export class FittingService {
       if (!model) throw new Error(`No model ${body.modelId}`);
       const serials = await this.nextSerials(unit, shop, model.code, decision.entries.length);
       const number = await nextNumber(unit, 'batch');
-      await unit.record(
+      unit.record(
         'instruments.fitted',
         { batchId: `B${number}` },
         {
@@ -180,14 +180,14 @@ export class FittingService {
   /** Enters an instrument in the ledger and sends it off. */
   async ship(actor: Actor, serial: string, dto: ShipDto): Promise<{ id: string }> {
     const shop = await this.shops.load();
-    return this.logbook.perform(actor, { name: 'ship', request: { serial, ...dto }, concerns: { serials: [serial] } }, async (unit) => {
+    return this.logbook.perform(actor, { name: 'ship', request: { serial, ...dto }, concerns: { serials: [serial] } }, (unit) => {
       const instrument = unit.state.get('instrument', serial);
       const batch = current(unit, instrument.batchId, dto.version);
       const no = (sentence: string) => refused([{ rule: 'state', verdict: 'stop', sentence }]);
       if (instrument.state !== 'in work') throw no(`${serial} is ${instrument.state}`);
       if (batch.status === 'held') throw no(`Batch ${batch.id} is held: ${batch.holdReason ?? ''}`);
       if (operationAt(shop, batch).kind !== 'dispatch') throw no(`${serial} is at ${operationAt(shop, batch).name}, not at dispatch`);
-      await unit.record('instrument.shipped', { batchId: batch.id, serial }, { consignee: dto.consignee, shipper: dto.shipper });
+      unit.record('instrument.shipped', { batchId: batch.id, serial }, { consignee: dto.consignee, shipper: dto.shipper });
       return { id: serial };
     });
   }

@@ -4,7 +4,7 @@ import {
   applyEntry,
   ShopState,
   type EntryKind,
-  type LogbookEntry,
+  type NewEntry,
   type Payloads,
   type Route,
   type RowKind,
@@ -23,13 +23,14 @@ import {
 import { InstrumentEntity } from '../fitting/instrument.entity.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { upsertRows } from '../platform/database/rows.ts';
+import { upsertAndNotify } from '../platform/database/rows.ts';
 import { CHANNEL } from '../platform/events/events.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { notFound, Problem } from '../platform/problems/problems.ts';
 import { BatchEntity, PieceEntity, RunEntity, VisitEntity } from '../routing/routing.entity.ts';
 import { RouteEntity } from '../setup/setup.entity.ts';
 import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
+import { LogbookEntity } from './logbook.entity.ts';
 import { STATE_TABLES } from './tables.ts';
 
 /** What a command is about: loaded and locked before it is judged. */
@@ -55,7 +56,7 @@ export interface UnitOfWork {
   nowMs: number;
   state: ShopState;
   actor: Actor;
-  record<K extends EntryKind>(kind: K, subject: Subject, payload: Payloads[K], atMs?: number): Promise<void>;
+  record<K extends EntryKind>(kind: K, subject: Subject, payload: Payloads[K], atMs?: number): void;
 }
 
 @Injectable()
@@ -69,32 +70,39 @@ export class LogbookService {
    * Runs a command in one transaction: lock, judge, append to the logbook, bring the state up to date, tell.
    * The same request under the same Idempotency-Key is carried out once and answered alike.
    */
-  async perform<T extends object>(actor: Actor, command: Command, work: (unit: UnitOfWork) => Promise<T>): Promise<T> {
+  async perform<T extends object>(actor: Actor, command: Command, work: (unit: UnitOfWork) => T | Promise<T>): Promise<T> {
     return this.database.transaction(async (manager) => {
       const earlier = await this.claimReceipt(manager, actor, command);
       if (earlier) return earlier as T;
       const state = await this.load(manager, command.concerns);
       const nowMs = this.clock.nowMs();
-      const topics = new Set<string>();
+      const entries: NewEntry[] = [];
       const answer = await work({
         manager,
         nowMs,
         state,
         actor,
-        record: async (kind, subject, payload, atMs = nowMs) => {
-          const entry = await this.append(manager, actor, kind, subject, payload, atMs);
+        record: (kind, subject, payload, atMs = nowMs) => {
+          const entry = newEntry(actor, kind, subject, payload, atMs);
           applyEntry(state, entry);
-          topics.add(kind.split('.')[0] ?? kind);
+          entries.push(entry);
         },
       });
-      for (const [kind, entity] of STATE_TABLES) await upsertRows(manager, entity, state.takeTouched(kind));
       if (actor.idempotencyKey !== null)
         await manager.query('update command_receipt set response = $3 where person_id = $1 and key = $2', [
           actor.personId,
           actor.idempotencyKey,
           JSON.stringify(answer),
         ]);
-      await this.tell(manager, [...topics]);
+      const logged = { entity: LogbookEntity, rows: entries.map((entry) => ({ ...entry, recordedMs: nowMs })), numbered: true };
+      const touched = STATE_TABLES.map(([kind, entity]) => ({ entity, rows: state.takeTouched(kind) }));
+      const topics = [...new Set(entries.map((entry) => entry.kind.split('.')[0]))];
+      await upsertAndNotify(
+        manager,
+        [logged, ...touched].filter((table) => table.rows.length > 0),
+        CHANNEL,
+        { topics },
+      );
       return answer;
     });
   }
@@ -122,46 +130,6 @@ export class LogbookService {
     if (receipt?.request_hash !== requestHash)
       throw new Problem(422, 'key-reused', 'Key used before', 'This Idempotency-Key was used for another request.');
     return receipt.response;
-  }
-
-  private async append<K extends EntryKind>(
-    manager: EntityManager,
-    actor: Actor,
-    kind: K,
-    subject: Subject,
-    payload: Payloads[K],
-    atMs: number,
-  ): Promise<LogbookEntry> {
-    const fields = {
-      lotId: subject.lotId ?? null,
-      batchId: subject.batchId ?? null,
-      serial: subject.serial ?? null,
-      schemaVersion: 1 as const,
-    };
-    const rows: { id: number }[] = await manager.query(
-      `insert into logbook (at, recorded_at, person_id, kind, lot_id, batch_id, serial, schema_version, payload)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9) returning id`,
-      [
-        new Date(atMs),
-        new Date(this.clock.nowMs()),
-        actor.personId,
-        kind,
-        fields.lotId,
-        fields.batchId,
-        fields.serial,
-        fields.schemaVersion,
-        JSON.stringify(payload),
-      ],
-    );
-    // A generic kind and its payload cannot be tied together in the union; this method's signature does it.
-    return {
-      ...fields,
-      id: rows[0]?.id ?? 0,
-      atMs: Math.round(atMs),
-      personId: actor.personId,
-      kind,
-      payload,
-    } as unknown as LogbookEntry;
   }
 
   /** Reads and locks what a command is about, in one order for all commands, so that none waits for another in a ring. */
@@ -205,6 +173,20 @@ export class LogbookService {
     if (sessions.length > 0) loadAll('reading', await manager.findBy(ReadingEntity, { sessionId: In(sessions.map((s) => s.id)) }));
     return state;
   }
+}
+
+function newEntry<K extends EntryKind>(actor: Actor, kind: K, subject: Subject, payload: Payloads[K], atMs: number): NewEntry {
+  // A generic kind and its payload cannot be tied together in the union; this function's signature does it.
+  return {
+    kind,
+    atMs: Math.round(atMs),
+    personId: actor.personId,
+    lotId: subject.lotId ?? null,
+    batchId: subject.batchId ?? null,
+    serial: subject.serial ?? null,
+    schemaVersion: 1,
+    payload,
+  } as unknown as NewEntry;
 }
 
 const sorted = (ids: readonly string[] | undefined) => [...new Set(ids ?? [])].sort();

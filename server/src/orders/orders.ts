@@ -54,7 +54,7 @@ export class OrdersService {
     return this.logbook.perform(actor, { name: 'place order', request: dto, concerns: {} }, async (unit) => {
       const number = Math.max(1001, await nextNumber(unit, 'customer_order'));
       const id = `O${number}`;
-      await unit.record('order.placed', {}, { order: { ...dto, id, number } });
+      unit.record('order.placed', {}, { order: { ...dto, id, number } });
       return { id };
     });
   }

@@ -82,7 +82,7 @@ export class BatchesService {
           ]);
         const dueMs = await this.dueOf(unit, dto.orderId, dto.modelId);
         const number = await nextNumber(unit, 'batch');
-        await unit.record(
+        unit.record(
           'batch.started',
           { batchId: `B${number}`, lotId: lot.id },
           {
@@ -135,7 +135,7 @@ export class BatchesService {
         coatsLogged: await unit.manager.countBy(CoatEntity, { visitId: batch.visitId }),
       });
       if (decision.kind === 'refuse') throw refused(decision.because);
-      for (const entry of decision.entries) await unit.record(entry.kind, { batchId }, entry.payload);
+      for (const entry of decision.entries) unit.record(entry.kind, { batchId }, entry.payload);
       return { id: batchId };
     });
   }
@@ -182,7 +182,7 @@ export class BatchesService {
         if (dto.overrideReason !== undefined && !mayActAs(actor.role, OVERRIDE_ROLE))
           throw new Problem(403, 'not-allowed', 'Not allowed', `Spraying against a finding needs a ${OVERRIDE_ROLE} or above.`);
         const coatId = `${batch.visitId}/${earlier.length + 1}`;
-        await unit.record(
+        unit.record(
           'coat.logged',
           { batchId },
           {
@@ -206,7 +206,7 @@ export class BatchesService {
     return this.logbook.perform(
       actor,
       { name: 'take measures', request: { batchId, ...dto }, concerns: { batches: [batchId] } },
-      async (unit) => {
+      (unit) => {
         const batch = current(unit, batchId, dto.version);
         const operation = operationAt(shop, batch);
         const live = new Set(livePieces(unit.state.pieces(batchId)).map((p) => p.id));
@@ -222,7 +222,7 @@ export class BatchesService {
           };
         });
         if (measures.length === 0) throw badInput('measures', 'Type at least one measure');
-        await unit.record('measures.taken', { batchId }, { operationId: operation.id, measures });
+        unit.record('measures.taken', { batchId }, { operationId: operation.id, measures });
         return { id: batchId };
       },
     );

@@ -177,7 +177,7 @@ export class SetupService {
   ): Promise<{ id: string }> {
     return this.logbook.perform(actor, { name: `change ${what}`, request: { id, ...request }, concerns: {} }, async (unit) => {
       const changed = await work(unit.manager);
-      await unit.record('setup.changed', {}, { what, id, ...changed });
+      unit.record('setup.changed', {}, { what, id, ...changed });
       return { id };
     });
   }

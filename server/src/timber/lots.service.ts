@@ -28,7 +28,7 @@ export class LotsService {
     return this.logbook.perform(actor, { name: 'receive lot', request: dto, concerns: {} }, async (unit) => {
       const number = Math.max(101, await nextNumber(unit, 'lot'));
       const id = `L${number}`;
-      await unit.record('lot.received', { lotId: id }, { lot: { ...dto, id, number } });
+      unit.record('lot.received', { lotId: id }, { lot: { ...dto, id, number } });
       return { id };
     });
   }
@@ -37,13 +37,13 @@ export class LotsService {
     const { readings, problems } = parseReadings(dto.text);
     if (problems.length > 0) throw badInput('text', problems.map((p) => p.message).join('. '));
     if (readings.length === 0) throw badInput('text', 'Type at least one reading');
-    return this.logbook.perform(actor, { name: 'read lot', request: { lotId, ...dto }, concerns: { lots: [lotId] } }, async (unit) => {
+    return this.logbook.perform(actor, { name: 'read lot', request: { lotId, ...dto }, concerns: { lots: [lotId] } }, (unit) => {
       const lot = current(unit, lotId, dto.version);
       const atMs = dto.atMs ?? unit.nowMs;
       if (atMs > unit.nowMs) throw badInput('atMs', 'A reading cannot lie in the future');
       if (atMs < lot.receivedMs) throw badInput('atMs', 'The lot was received after that');
       const sessionId = `${lotId}/${lot.sessions + 1}`;
-      await unit.record(
+      unit.record(
         'lot.read',
         { lotId },
         {
@@ -70,7 +70,7 @@ export class LotsService {
         request: { lotId, ...dto },
         concerns: { lots: [lotId], sessions: [dto.sessionId] },
       },
-      async (unit) => {
+      (unit) => {
         current(unit, lotId, dto.version);
         const session = unit.state.get('session', dto.sessionId);
         if (session.lotId !== lotId) throw badInput('sessionId', `That session is not of lot ${lotId}`);
@@ -87,7 +87,7 @@ export class LotsService {
               sentence: 'The last reading of a session cannot be struck out',
             },
           ]);
-        await unit.record(
+        unit.record(
           'reading.struck',
           { lotId },
           {
@@ -111,7 +111,7 @@ export class LotsService {
       const [judged] = await this.queries.views([lot], shop, unit.manager);
       const findings = judged?.findings ?? [];
       if (worst(findings) === 'pass') {
-        await unit.record('lot.released', { lotId }, { override: null, findings });
+        unit.record('lot.released', { lotId }, { override: null, findings });
         return { id: lotId };
       }
       if (dto.overrideReason === undefined) throw refused(findings.filter((f) => f.verdict !== 'pass'));
@@ -123,7 +123,7 @@ export class LotsService {
           `Wet or dry wood can be released by a ${RELEASE_OVERRIDE_ROLE} only; you are ${actor.role}.`,
         );
       if (dto.overrideReason.trim().length < 5) throw badInput('overrideReason', 'An override needs a reason that others will understand');
-      await unit.record('lot.released', { lotId }, { override: { reason: dto.overrideReason.trim(), findings }, findings });
+      unit.record('lot.released', { lotId }, { override: { reason: dto.overrideReason.trim(), findings }, findings });
       return { id: lotId };
     });
   }

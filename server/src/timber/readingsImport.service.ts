@@ -38,10 +38,10 @@ export class ReadingsImportService {
     await this.logbook.perform(
       actor,
       { name: 'import readings', request: { csv }, concerns: { lots: good.map((r) => r.lotId) } },
-      async (unit) => {
+      (unit) => {
         for (const row of good) {
           const lot = unit.state.get('lot', row.lotId);
-          await unit.record(
+          unit.record(
             'lot.read',
             { lotId: lot.id },
             {
