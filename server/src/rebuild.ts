@@ -1,8 +1,9 @@
 import 'reflect-metadata';
-import { ownerDataSource } from './database.ts';
+import { migrate, ownerDataSource } from './database.ts';
 import { compare, replay, rewrite } from './logbook/rebuild.ts';
 
 // Replays the logbook and compares what follows from it with the tables; with --write, puts the tables right.
+await migrate();
 const database = await ownerDataSource().initialize();
 try {
   const startedMs = Date.now();

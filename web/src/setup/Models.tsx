@@ -16,18 +16,18 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
   if (!model) return <Typography color="text.secondary">No model yet.</Typography>;
   const wood = (w: View<'WoodView'>) => `${w.species}, ${formatLength(w.thicknessMm, units)}`;
   const columns: GridColDef<View<'RouteStepView'>>[] = [
-    { field: 'component', headerName: 'Stream', width: 84 },
-    { field: 'name', headerName: 'Step', flex: 1, minWidth: 160 },
+    { field: 'component', headerName: 'Stream', width: 74 },
+    { field: 'name', headerName: 'Step', width: 160 },
     { field: 'stationName', headerName: 'Station', width: 160 },
-    { field: 'skill', headerName: 'Skill', width: 112 },
-    { field: 'setupMinutes', headerName: 'Set-up', type: 'number', width: 66 },
-    { field: 'minutesPerPiece', headerName: 'A piece', type: 'number', width: 70 },
-    { field: 'rules', headerName: 'Gate', width: 164, valueFormatter: (value: string[]) => value.join('; ') },
+    { field: 'skill', headerName: 'Skill', width: 116 },
+    { field: 'setupMinutes', headerName: 'Set-up, min', type: 'number', width: 90 },
+    { field: 'minutesPerPiece', headerName: 'Min each', type: 'number', width: 78 },
+    { field: 'rules', headerName: 'Gate', width: 158, valueFormatter: (value: string[]) => value.join('; ') },
     {
       field: 'characteristics',
       headerName: 'Measures and bands',
       flex: 1,
-      minWidth: 180,
+      minWidth: 196,
       valueFormatter: (value: View<'CharacteristicView'>[]) => value.map(band).join('; '),
     },
   ];
