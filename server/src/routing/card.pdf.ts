@@ -69,9 +69,10 @@ export async function cardPdf(
       .font(bold ? 'Helvetica-Bold' : 'Helvetica')
       .fontSize(8.5)
       .fillColor(INK);
-    doc.text(cells[0], MARGIN, y, { width: width * 0.46, lineBreak: false });
-    doc.text(cells[1], MARGIN + width * 0.47, y, { width: width * 0.3, lineBreak: false });
-    doc.text(cells[2], MARGIN + width * 0.78, y, { width: width * 0.22, align: 'right', lineBreak: false });
+    const line = { height: 12, ellipsis: true };
+    doc.text(cells[0], MARGIN, y, { ...line, width: width * 0.42 });
+    doc.text(cells[1], MARGIN + width * 0.43, y, { ...line, width: width * 0.29 });
+    doc.text(cells[2], MARGIN + width * 0.72, y, { ...line, width: width * 0.28, align: 'right' });
     y += 14;
     if (y > doc.page.height - MARGIN - 20) {
       doc.addPage();
@@ -92,7 +93,13 @@ export async function cardPdf(
     p.state === 'good' ? p.id : `${p.id} (${p.state}${p.serial !== null && p.state === 'fitted' ? ` ${p.serial}` : ''})`,
   );
   for (let i = 0; i < names.length; i += 2) row([names[i] ?? '', names[i + 1] ?? '', '']);
-  for (const o of card.overrides) row([`Override: ${o.reason}`, time(o.atMs), o.by]);
+  for (const o of card.overrides) {
+    doc
+      .font('Helvetica-Bold')
+      .fontSize(8.5)
+      .text(`Override: ${o.reason} (${o.by}, ${time(o.atMs)})`, MARGIN, y, { width });
+    y = doc.y + 4;
+  }
   doc
     .font('Helvetica')
     .fontSize(7)
