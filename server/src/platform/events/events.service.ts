@@ -38,7 +38,7 @@ export class EventsService implements OnModuleInit, OnApplicationShutdown {
 
   private async listen(): Promise<void> {
     const client = new pg.Client({ connectionString: databaseUrl() });
-    client.on('notification', ({ payload }) => this.changes.next(JSON.parse(payload ?? '{"topics":[]}') as ShopChange));
+    client.on('notification', ({ payload }) => this.changes.next(changeIn(payload)));
     client.on('error', (error) => this.logger.warn(`Lost the database: ${error.message}`));
     client.on('end', () => this.listenLater());
     await client.connect();
@@ -65,4 +65,16 @@ export class EventsService implements OnModuleInit, OnApplicationShutdown {
     this.changes.complete();
     await this.client?.end();
   }
+}
+
+/** What a notification says; one that cannot be read may mean anything, so everything is asked for anew. */
+export function changeIn(payload: string | undefined): ShopChange {
+  try {
+    const said: unknown = JSON.parse(payload ?? '');
+    if (typeof said === 'object' && said !== null && 'topics' in said && Array.isArray(said.topics))
+      return { topics: said.topics.filter((t): t is string => typeof t === 'string') };
+  } catch {
+    // Not ours, or cut short: told below like any other that cannot be read.
+  }
+  return { topics: ['all'] };
 }

@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { once } from 'node:events';
 import { request, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { changeIn } from './events.service.ts';
 import { openFactory, type Caller, type TestFactory } from '../../test/factory.ts';
 
 let factory: TestFactory;
@@ -34,6 +35,19 @@ async function listen(cookie: string) {
 
 const placeOrder = () =>
   manager.post('/orders', { modelId: 'weirstone', quantity: 1, customer: 'Stock', dueMs: factory.clock.nowMs() + 9e9 });
+
+describe('a notification', () => {
+  test.each([
+    ['{"topics":["lot","batch"]}', ['lot', 'batch']],
+    ['{"topics":["lot",7]}', ['lot']],
+    ['{}', ['all']],
+    ['not json', ['all']],
+    ['null', ['all']],
+    ['', ['all']],
+  ])('%s', (payload, topics) => {
+    expect(changeIn(payload)).toEqual({ topics });
+  });
+});
 
 describe('live updates', () => {
   test('are for those signed in', async () => {
