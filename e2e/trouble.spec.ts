@@ -51,6 +51,11 @@ test('a server fault leaves the last answer in sight and offers to try again', a
 test('a stale page is told what has changed, and shows it', async ({ page, browser }) => {
   await signIn(page);
   const batch = (await get<Batch[]>(page, '/batches')).find((b) => b.status === 'queued' && b.operationKind === 'work');
+  const starts = async () => {
+    const { log } = await get<{ log: { kind: string }[] }>(page, `/batches/${batch?.id}`);
+    return log.filter((e) => e.kind === 'work.started').length;
+  };
+  const before = await starts();
   // Without live updates, as on a tablet that has been asleep.
   await page.route('**/api/events', (route) => route.abort());
   await page.goto(`/batches/${batch?.id}`);
@@ -63,8 +68,7 @@ test('a stale page is told what has changed, and shows it', async ({ page, brows
   await expect(other.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
-  const log = (await get<{ log: { kind: string }[] }>(page, `/batches/${batch?.id}`)).log.filter((e) => e.kind === 'work.started');
-  expect(log.length).toBe(new Set(log).size);
+  expect(await starts()).toBe(before + 1);
   await context.close();
 });
 

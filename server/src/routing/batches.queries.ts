@@ -1,6 +1,6 @@
 import { DAY_MS, forecastRoute, piecesInPass, touchMinutes, type BatchStatus, type Operation, type Stage } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, Not, type FindOptionsWhere } from 'typeorm';
+import { DataSource, Not, type FindOptionsWhere } from 'typeorm';
 import { MeasureEntity } from '../assembly/assembly.entity.ts';
 import { CoatEntity } from '../finishing/finishing.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
@@ -134,14 +134,6 @@ export class BatchesQueries {
       workers: workersFor(operation, shop),
       fittedInto: [...new Set(pieces.flatMap((p) => (p.state === 'fitted' && p.serial !== null ? [p.serial] : [])))],
     };
-  }
-
-  /** Open batches at some steps, as rows. */
-  open(ids?: readonly string[]): Promise<BatchEntity[]> {
-    return this.database.getRepository(BatchEntity).find({
-      where: { status: Not<BatchStatus>('done'), ...(ids ? { id: In([...ids]) } : {}) },
-      order: { dueMs: 'ASC', number: 'ASC' },
-    });
   }
 }
 
