@@ -9,7 +9,7 @@ module.exports = {
     {
       name: 'core-stands-alone',
       severity: 'error',
-      from: { path: '^core/src', pathNot: '\\.test\\.ts$' },
+      from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/test/' },
       to: { pathNot: '^(core/src|node_modules/(dayjs)/)' },
     },
     {

@@ -30,6 +30,7 @@ export default {
       ...common,
       displayName: 'web',
       rootDir: 'web/src',
+      setupFiles: ['<rootDir>/test/storage.ts'],
       testMatch: ['<rootDir>/**/*.test.{ts,tsx}'],
       extensionsToTreatAsEsm: ['.ts', '.tsx'],
       transform: { '^.+\\.tsx?$': ['@swc/jest', JSX] },

@@ -36,7 +36,11 @@ const step = (page: Page, name: string) => page.getByRole('heading', { level: 2,
 /** On a batch card: the step is due; start it with whoever is proposed. */
 export async function startStep(page: Page, name: string): Promise<void> {
   await expect(step(page, name)).toBeVisible();
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  const takeOver = page.getByRole('button', { name: 'Take it over' });
+  const start = page.getByRole('button', { name: 'Start', exact: true });
+  await expect(takeOver.or(start)).toBeVisible();
+  if (await takeOver.isVisible()) await takeOver.click();
+  await start.click();
   await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
 }
 

@@ -41,7 +41,8 @@ const VIEWS = [
   ],
   ['orders', '/orders'],
   ['flow', '/flow?days=60'],
-  ['setup', '/setup?tab=Models&model=weirstone'],
+  ['route-desk', '/setup/routes/headwater-1'],
+  ['station', '/station/FN5'],
 ];
 
 await main(async () => {

@@ -5,12 +5,21 @@ import { CoatEntity, MaterialEntity } from './finishing/finishing.entity.ts';
 import { InstrumentEntity } from './fitting/instrument.entity.ts';
 import { LogbookEntity } from './logbook/logbook.entity.ts';
 import { APPLICATION_ROLE, FirstPlan1700000000000 } from './migrations/1700000000000-first-plan.ts';
+import { Routes1700000000001 } from './migrations/1700000000001-routes.ts';
 import { OrderEntity } from './orders/order.entity.ts';
 import { connection } from './platform/database/connection.ts';
 import { PersonEntity, SessionEntity } from './platform/identity/person.entity.ts';
 import { SettingEntity } from './platform/settings/settings.service.ts';
-import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, RunEntity, VisitEntity } from './routing/routing.entity.ts';
-import { ModelEntity, RouteEntity, StationEntity } from './setup/setup.entity.ts';
+import {
+  BatchEntity,
+  DefectEntity,
+  OverrideEntity,
+  PieceEntity,
+  PlacementEntity,
+  RunEntity,
+  VisitEntity,
+} from './routing/routing.entity.ts';
+import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from './setup/setup.entity.ts';
 import { LotEntity, ReadingEntity, ReadingSessionEntity } from './timber/timber.entity.ts';
 
 const classes = {
@@ -24,6 +33,8 @@ const classes = {
     MaterialEntity,
     ModelEntity,
     RouteEntity,
+    CarrierEntity,
+    PrerequisiteEntity,
     LogbookEntity,
     LotEntity,
     ReadingSessionEntity,
@@ -38,8 +49,9 @@ const classes = {
     MeasureEntity,
     DefectEntity,
     OverrideEntity,
+    PlacementEntity,
   ],
-  migrations: [FirstPlan1700000000000],
+  migrations: [FirstPlan1700000000000, Routes1700000000001],
 };
 
 /** As the server works: it may only append to the logbook. */

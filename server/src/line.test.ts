@@ -100,7 +100,6 @@ describe('a lot', () => {
         quantity,
         lotId,
         orderId: null,
-        carrier: null,
       });
     expect((await start(drying, 4)).body.detail).toMatch(/only a released lot/);
     const lotId = await releasedLot(factory, manager, { volumeM3: 0.1 });

@@ -6,8 +6,10 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
 import { App } from './app/App.tsx';
+import { keepOnDevice } from './app/deviceCache.ts';
 import { queryClient } from './app/queries.ts';
 
+keepOnDevice(queryClient);
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root');
 createRoot(root).render(

@@ -1,7 +1,17 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Batch, Piece, Route } from '../routing/index.ts';
-import { checkDigit, checkSerialPattern, clearanceMm, decideFitting, formatSerial, proposePairs, sequencePeriod } from './index.ts';
+import { step } from '../test/parts.ts';
+import {
+  checkDigit,
+  checkSerialPattern,
+  clearanceMm,
+  decideFitting,
+  formatSerial,
+  proposePairs,
+  sequencePeriod,
+  takesNecks,
+} from './index.ts';
 
 const at = (iso: string) => Date.parse(iso);
 
@@ -108,27 +118,15 @@ function mostPairs(bodies: number[], necks: number[], band: { lowMm: number; hig
 }
 
 describe('fitting', () => {
-  const step = (id: string, component: 'body' | 'neck' | 'instrument', kind: 'work' | 'fit' | 'dispatch', next: string[]) => ({
-    id,
-    name: id,
-    component,
-    kind,
-    next,
-    stage: 'fitting' as const,
-    stationCode: 'F',
-    setupMinutes: 0,
-    minutesPerPiece: 0,
-    gate: [],
-  });
   const route: Route = {
     id: 'r',
     modelId: 'm',
     version: 1,
     operations: [
-      step('b', 'body', 'work', ['fit']),
-      step('n', 'neck', 'work', ['fit']),
-      step('fit', 'instrument', 'fit', ['ship']),
-      step('ship', 'instrument', 'dispatch', []),
+      step('b', 'body', ['fit']),
+      step('n', 'neck', ['fit']),
+      step('fit', 'instrument', ['ship'], { kind: 'fit' }),
+      step('ship', 'instrument', [], { kind: 'dispatch' }),
     ],
   };
   const side = (id: string, component: 'body' | 'neck', over: Partial<Batch> = {}) => ({
@@ -155,5 +153,20 @@ describe('fitting', () => {
     ['bodies for necks', side('B1', 'body'), side('B2', 'body'), [pair]],
   ])('%s is refused', (_, body, neck, pairs) => {
     expect(decideFitting(route, body, neck, pairs).kind).toBe('refuse');
+  });
+  test('necks joined before come to the bench on their bodies: none is asked for, none is taken', () => {
+    const joined: Route = {
+      ...route,
+      operations: [
+        step('cut', 'body', ['set']),
+        step('carve', 'neck', ['set']),
+        step('set', 'body', ['fit'], { kind: 'join' }),
+        step('fit', 'instrument', [], { kind: 'fit' }),
+      ],
+    };
+    expect(takesNecks(joined, 'fit')).toBe(false);
+    const alone = { bodyId: 'B1-1', neckId: null };
+    expect(decideFitting(joined, side('B1', 'body'), null, [alone])).toEqual({ kind: 'accept', entries: [alone] });
+    expect(decideFitting(joined, side('B1', 'body'), side('B2', 'neck'), [pair]).kind).toBe('refuse');
   });
 });

@@ -1,5 +1,5 @@
 import { assign } from '../maths/index.ts';
-import { livePieces, operationOf, refuse, type Batch, type Decision, type Piece, type Route } from '../routing/index.ts';
+import { before, livePieces, operationOf, refuse, type Batch, type Decision, type Piece, type Route } from '../routing/index.ts';
 
 /** A neck's tenon or a body's pocket, as measured; null where nobody has. */
 export interface MeasuredPiece {
@@ -67,9 +67,12 @@ export interface PairChoice {
   neckId: string | null;
 }
 
+/** Whether necks come to a fitting of their own, rather than with their bodies already. */
+export const takesNecks = (route: Route, fittingId: string): boolean => before(route, fittingId).some((o) => o.component === 'neck');
+
 /**
  * Judges a fitting: both batches wait at the same fitting of the same model, every piece is live and named once,
- * and a neck is there exactly when the model has separate necks.
+ * and a neck is there exactly when necks come to the fitting of their own.
  *
  * @returns the pairs to make, or why not
  */
@@ -85,9 +88,9 @@ export function decideFitting(
   if (body.batch.component !== 'body') return refuse(`Batch ${body.batch.id} does not hold bodies`);
   for (const side of [body, ...(neck ? [neck] : [])])
     if (side.batch.status !== 'queued') return refuse(`Batch ${side.batch.id} is ${side.batch.status}`);
-  const separateNecks = route.operations.some((o) => o.component === 'neck');
-  if (separateNecks && !neck) return refuse('This model has separate necks: choose a batch of necks');
-  if (!separateNecks && neck) return refuse('This model has no separate necks');
+  const separateNecks = takesNecks(route, operation.id);
+  if (separateNecks && !neck) return refuse('Necks come here of their own: choose a batch of necks');
+  if (!separateNecks && neck) return refuse('No necks come here of their own');
   if (neck) {
     if (neck.batch.component !== 'neck') return refuse(`Batch ${neck.batch.id} does not hold necks`);
     if (neck.batch.modelId !== body.batch.modelId) return refuse(`Batch ${neck.batch.id} is of another model than batch ${body.batch.id}`);
@@ -106,7 +109,7 @@ export function decideFitting(
         rule: 'input',
         field: 'pairs',
       });
-    if (!separateNecks && pair.neckId !== null) return refuse('This model has no separate necks', { rule: 'input', field: 'pairs' });
+    if (!separateNecks && pair.neckId !== null) return refuse('No necks come here of their own', { rule: 'input', field: 'pairs' });
   }
   return { kind: 'accept', entries: [...pairs] };
 }

@@ -1,13 +1,14 @@
-import { operationOf } from '../routing/index.ts';
+import { onward, operationOf } from '../routing/index.ts';
 import type { EntryOf } from './entry.ts';
-import { arrive, changeBatch, newBatch } from './rows.ts';
+import { goneOn, sameOrder } from './applyParts.ts';
+import { arrive, newBatch } from './rows.ts';
 import type { ShopState } from './state.ts';
 
 export function instrumentsFitted(state: ShopState, entry: EntryOf<'instruments.fitted'>): void {
-  const { number, bodyBatchId, neckBatchId, pairs, carrier } = entry.payload;
+  const { number, bodyBatchId, neckBatchId, pairs } = entry.payload;
   const body = state.get('batch', bodyBatchId);
   const neck = neckBatchId === null ? null : state.get('batch', neckBatchId);
-  const route = state.route(body.routeId);
+  const route = state.routeOf(body);
   const id = `B${number}`;
   pairs.forEach((pair, i) => {
     const bodyPiece = state.change('piece', pair.bodyId, { state: 'fitted', serial: pair.serial });
@@ -21,6 +22,11 @@ export function instrumentsFitted(state: ShopState, entry: EntryOf<'instruments.
       state: 'good',
       lotId: bodyPiece.lotId,
       serial: pair.serial,
+      intoId: null,
+      setId: null,
+      grit: bodyPiece.grit,
+      coats: bodyPiece.coats,
+      trail: [{ batchId: id, fromMs: entry.atMs }],
     });
     state.put('instrument', {
       serial: pair.serial,
@@ -39,40 +45,14 @@ export function instrumentsFitted(state: ShopState, entry: EntryOf<'instruments.
       version: 1,
     });
   });
-  const after = operationOf(route, operationOf(route, body.operationId).next[0] ?? body.operationId);
+  const after = operationOf(route, onward(route, operationOf(route, body.operationId)) ?? body.operationId);
   arrive(
     state,
-    newBatch({
-      id,
-      number,
-      modelId: body.modelId,
-      component: 'instrument',
-      orderId: body.orderId,
-      lotId: body.lotId,
-      routeId: body.routeId,
-      quantity: pairs.length,
-      dueMs: body.dueMs,
-      carrier,
-      startedMs: entry.atMs,
-    }),
+    newBatch({ id, number, component: 'instrument', quantity: pairs.length, startedMs: entry.atMs, ...sameOrder(body) }),
     after,
     entry.atMs,
   );
-  for (const batch of [body, neck]) {
-    if (!batch) continue;
-    const quantity = batch.quantity - pairs.length;
-    const visit = state.get('visit', batch.visitId);
-    state.change('visit', visit.id, {
-      good: visit.good + pairs.length,
-      startedMs: visit.startedMs ?? entry.atMs,
-      ...(quantity === 0 ? { finishedMs: entry.atMs, leftMs: entry.atMs } : {}),
-    });
-    changeBatch(state, batch.id, {
-      quantity,
-      sinceMs: entry.atMs,
-      ...(quantity === 0 ? { status: 'done', endedMs: entry.atMs } : {}),
-    });
-  }
+  for (const batch of [body, neck]) if (batch) goneOn(state, batch.id, pairs.length, entry.atMs);
 }
 
 export function instrumentShipped(state: ShopState, entry: EntryOf<'instrument.shipped'>): void {
@@ -90,17 +70,5 @@ export function instrumentShipped(state: ShopState, entry: EntryOf<'instrument.s
     const order = state.get('order', instrument.orderId);
     state.change('order', order.id, { shipped: order.shipped + 1, version: order.version + 1 });
   }
-  const batch = state.get('batch', instrument.batchId);
-  const quantity = batch.quantity - 1;
-  const visit = state.get('visit', batch.visitId);
-  state.change('visit', visit.id, {
-    good: visit.good + 1,
-    startedMs: visit.startedMs ?? entry.atMs,
-    ...(quantity === 0 ? { finishedMs: entry.atMs, leftMs: entry.atMs } : {}),
-  });
-  changeBatch(state, batch.id, {
-    quantity,
-    sinceMs: entry.atMs,
-    ...(quantity === 0 ? { status: 'done', endedMs: entry.atMs } : {}),
-  });
+  goneOn(state, instrument.batchId, 1, entry.atMs);
 }

@@ -17,8 +17,8 @@ export function lotRead(state: ShopState, entry: EntryOf<'lot.read'>): void {
     meanPct,
     spreadPct: Math.max(...values) - Math.min(...values),
   });
-  readings.forEach((reading, i) => {
-    state.put('reading', { id: `${sessionId}/${i + 1}`, sessionId, seq: i + 1, ...reading, struck: null });
+  readings.forEach(({ depth, rawPct, correctedPct }, i) => {
+    state.put('reading', { id: `${sessionId}/${i + 1}`, sessionId, seq: i + 1, depth, rawPct, correctedPct, struck: null });
   });
   const latest = lot.lastReadMs === null || entry.atMs >= lot.lastReadMs;
   state.change('lot', lot.id, {

@@ -1,12 +1,25 @@
-import { firstOperation, operationOf, piecesInPass, type Batch } from '../routing/index.ts';
+import {
+  firstOperation,
+  NO_FACTS,
+  operationOf,
+  OWN_WAY,
+  pathFrom,
+  piecesInPass,
+  type Batch,
+  type Operation,
+  type PieceDefect,
+  type Route,
+} from '../routing/index.ts';
+import type { Disposition } from '../routing/index.ts';
 import type { EntryOf } from './entry.ts';
-import { arrive, changeBatch, keepOverride, newBatch } from './rows.ts';
+import { arrive, changeBatch, keepOverride, leave, lessPieces, newBatch } from './rows.ts';
 import type { ShopState } from './state.ts';
 
 export function batchStarted(state: ShopState, entry: EntryOf<'batch.started'>): void {
-  const { volumeM3, ...p } = entry.payload;
+  const { volumeM3, setIds, facts, trial, ...p } = entry.payload;
   const id = `B${p.number}`;
-  const operation = firstOperation(state.route(p.routeId), p.component);
+  const batch = newBatch({ id, startedMs: entry.atMs, facts: facts ?? NO_FACTS, trial: trial ?? false, ...p });
+  const operation = firstOperation(state.routeOf(batch), p.component);
   for (let ordinal = 1; ordinal <= p.quantity; ordinal++)
     state.put('piece', {
       id: `${id}-${String(ordinal).padStart(2, '0')}`,
@@ -17,8 +30,13 @@ export function batchStarted(state: ShopState, entry: EntryOf<'batch.started'>):
       state: 'good',
       lotId: p.lotId,
       serial: null,
+      intoId: null,
+      setId: setIds?.[ordinal - 1] ?? null,
+      grit: null,
+      coats: 0,
+      trail: [{ batchId: id, fromMs: entry.atMs }],
     });
-  arrive(state, newBatch({ id, ...p, startedMs: entry.atMs }), operation, entry.atMs);
+  arrive(state, batch, operation, entry.atMs);
   const lot = state.get('lot', p.lotId);
   const leftM3 = Math.max(0, Math.round((lot.leftM3 - volumeM3) * 1e6) / 1e6);
   state.change('lot', lot.id, {
@@ -39,74 +57,173 @@ export function openRun(state: ShopState, batch: Batch, atMs: number, workerId: 
     fromMs: atMs,
     toMs: null,
   });
-  changeBatch(state, batch.id, { status: 'running', sinceMs: atMs, runId });
+  state.amend('batch', batch, { version: batch.version + 1, status: 'running', sinceMs: atMs, runId });
 }
 
 export function closeRun(state: ShopState, batch: Batch, atMs: number): void {
   const run = state.change('run', batch.runId, { toMs: atMs });
   const visit = state.get('visit', batch.visitId);
-  state.change('visit', visit.id, { touchMs: visit.touchMs + (atMs - run.fromMs) });
+  state.amend('visit', visit, { touchMs: visit.touchMs + (atMs - run.fromMs) });
 }
 
 export function workStarted(state: ShopState, entry: EntryOf<'work.started'>): void {
   const batch = state.get('batch', entry.batchId);
-  state.change('visit', batch.visitId, { startedMs: entry.atMs, personId: entry.payload.workerId });
-  openRun(state, batch, entry.atMs, entry.payload.workerId);
+  const { operationId, workerId, wayId = OWN_WAY } = entry.payload;
+  const { ways } = operationOf(state.routeOf(batch), operationId);
+  const stationCode = ways?.find((w) => w.id === wayId)?.stationCode ?? batch.stationCode;
+  state.change('visit', batch.visitId, { startedMs: entry.atMs, personId: workerId, stationCode });
+  openRun(state, state.amend('batch', batch, { stationCode, wayId, accepted: true }), entry.atMs, workerId);
+}
+
+/** Writes down what is wrong with a piece, and where it comes from. */
+export function keepDefect(
+  state: ShopState,
+  entry: Pick<EntryOf<'work.finished'>, 'atMs' | 'personId'>,
+  batch: Batch,
+  id: string,
+  { pieceId, defect, originOperationId, note }: PieceDefect,
+  disposition: Disposition,
+): void {
+  state.put('defect', {
+    id,
+    pieceId,
+    batchId: batch.id,
+    operationId: batch.operationId,
+    originOperationId,
+    kind: defect,
+    disposition,
+    note,
+    atMs: entry.atMs,
+    personId: entry.personId,
+  });
+}
+
+/** A piece is out for good; an instrument with it. */
+export function scrapPiece(state: ShopState, pieceId: string): void {
+  const piece = state.change('piece', pieceId, { state: 'scrapped' });
+  if (piece.component !== 'instrument') return;
+  const instrument = state.get('instrument', pieceId);
+  state.change('instrument', pieceId, { state: 'scrapped', version: instrument.version + 1 });
 }
 
 export function workFinished(state: ShopState, entry: EntryOf<'work.finished'>): void {
   const batch = state.get('batch', entry.batchId);
   const { good, rework, scrap, outcomes, operationId } = entry.payload;
-  closeRun(state, batch, entry.atMs);
+  const operation = operationOf(state.routeOf(batch), operationId);
+  if (batch.runId !== null) closeRun(state, batch, entry.atMs);
   state.change('visit', batch.visitId, { finishedMs: entry.atMs, good, rework, scrap });
   for (const piece of piecesInPass(batch, state.pieces(batch.id))) {
     const outcome = outcomes.find((o) => o.pieceId === piece.id);
-    state.change('piece', piece.id, {
-      state: !outcome ? 'good' : outcome.outcome === 'scrap' ? 'scrapped' : 'rework',
-    });
-    if (!outcome) continue;
-    state.put('defect', {
-      id: `${batch.visitId}/${piece.id}`,
-      pieceId: piece.id,
-      batchId: batch.id,
-      operationId,
-      originOperationId: outcome.originOperationId,
-      kind: outcome.defect,
-      disposition: outcome.outcome,
-      note: outcome.note,
-      atMs: entry.atMs,
-      personId: entry.personId,
-    });
-    if (outcome.outcome === 'scrap' && batch.component === 'instrument') {
-      const instrument = state.get('instrument', piece.id);
-      state.change('instrument', piece.id, { state: 'scrapped', version: instrument.version + 1 });
+    if (!outcome) {
+      const grit = operation.grit ?? piece.grit;
+      if (piece.state !== 'good' || piece.grit !== grit) state.amend('piece', piece, { state: 'good', grit });
+    } else {
+      keepDefect(state, entry, batch, `${batch.visitId}/${piece.id}`, outcome, outcome.outcome);
+      if (outcome.outcome === 'scrap') scrapPiece(state, piece.id);
+      else state.change('piece', piece.id, { state: 'rework' });
     }
   }
-  const quantity = batch.quantity - scrap;
-  const left = changeBatch(state, batch.id, {
-    status: quantity === 0 ? 'done' : 'finished',
-    endedMs: quantity === 0 ? entry.atMs : null,
-    sinceMs: entry.atMs,
-    quantity,
-    runId: null,
-  });
-  if (quantity === 0) state.change('visit', batch.visitId, { leftMs: entry.atMs });
-  else if (rework > 0) {
-    // What came back is done again before the batch goes on.
-    state.change('visit', batch.visitId, { leftMs: entry.atMs });
-    arrive(state, left, operationOf(state.route(batch.routeId), operationId), entry.atMs, batch.pass + 1);
+  const { batch: left } = lessPieces(state, batch.id, scrap, entry.atMs);
+  if (left.quantity === 0) {
+    state.change('batch', left.id, { runId: null });
+    return;
   }
+  const finished = state.change('batch', left.id, { status: 'finished', runId: null, awayTo: null, dueBackMs: null });
+  if (rework === 0) return;
+  // What came back is done again before the batch goes on.
+  state.change('visit', batch.visitId, { leftMs: entry.atMs });
+  arrive(state, finished, operation, entry.atMs, true);
 }
 
 export function batchMoved(state: ShopState, entry: EntryOf<'batch.moved'>): void {
   const batch = state.get('batch', entry.batchId);
-  const { from, to, override } = entry.payload;
-  const visit = state.get('visit', batch.visitId);
-  const dwelt = visit.finishedMs === null;
-  state.change('visit', visit.id, {
-    leftMs: entry.atMs,
-    ...(dwelt ? { finishedMs: entry.atMs, good: batch.quantity } : {}),
+  const { from, to, override, round, again } = entry.payload;
+  leave(state, batch, entry.atMs);
+  keepOverride(state, entry, batch.visitId, from, override);
+  const rounds = round === undefined ? undefined : { ...batch.rounds, [from]: again ? round : 0 };
+  arrive(state, batch, operationOf(state.routeOf(batch), to), entry.atMs, false, rounds);
+}
+
+/** Takes back that work was begun, finished, or that a batch was moved on. */
+export function entryUndone(state: ShopState, entry: EntryOf<'entry.undone'>): void {
+  const batch = state.get('batch', entry.batchId);
+  const { undone } = entry.payload;
+  const route = state.routeOf(batch);
+  switch (undone.kind) {
+    case 'work.started': {
+      const run = state.get('run', batch.runId);
+      state.change('run', run.id, { toMs: run.fromMs });
+      const { stationCode } = operationOf(route, batch.operationId);
+      state.change('visit', batch.visitId, { startedMs: null, personId: null, stationCode });
+      changeBatch(state, batch.id, { status: 'queued', sinceMs: batch.arrivedMs, runId: null, wayId: null, stationCode });
+      return;
+    }
+    case 'work.finished':
+      return undoFinish(state, batch, route, undone.payload, entry.atMs);
+    case 'batch.moved':
+      return undoMove(state, batch, route, undone.payload);
+  }
+}
+
+function undoFinish(state: ShopState, at: Batch, route: Route, payload: EntryOf<'work.finished'>['payload'], atMs: number): void {
+  let batch = at;
+  const operation = operationOf(route, payload.operationId);
+  if (payload.rework > 0) {
+    // Back from the pass that the rework began.
+    state.drop('visit', batch.visitId);
+    batch = stepBack(state, batch, operation, batch.pass - 1);
+  }
+  state.change('visit', batch.visitId, { finishedMs: null, leftMs: null, good: 0, rework: 0, scrap: 0 });
+  const named = new Map(payload.outcomes.map((o) => [o.pieceId, o]));
+  for (const piece of state.pieces(batch.id)) {
+    if (named.has(piece.id)) state.drop('defect', `${batch.visitId}/${piece.id}`);
+    else if (piece.state !== 'good') continue;
+    state.change('piece', piece.id, { state: 'good', ...(operation.grit === undefined ? {} : { grit: gritBefore(route, operation) }) });
+    if (named.get(piece.id)?.outcome !== 'scrap' || piece.component !== 'instrument') continue;
+    const instrument = state.get('instrument', piece.id);
+    state.change('instrument', piece.id, { state: 'in work', version: instrument.version + 1 });
+  }
+  changeBatch(state, batch.id, { status: 'paused', sinceMs: atMs, quantity: batch.quantity + payload.scrap, runId: null });
+}
+
+function undoMove(state: ShopState, batch: Batch, route: Route, { from, to, round }: EntryOf<'batch.moved'>['payload']): void {
+  state.drop('visit', batch.visitId);
+  const passes = { ...batch.passes, [to]: (batch.passes[to] ?? 1) - 1 };
+  const operation = operationOf(route, from);
+  const rounds = round === undefined ? batch.rounds : { ...batch.rounds, [from]: round - 1 };
+  const back = stepBack(state, { ...batch, passes, rounds }, operation, passes[from] ?? 1);
+  state.drop('override', back.visitId);
+  const visit = state.get('visit', back.visitId);
+  const waiting = operation.kind === 'dwell' || operation.kind === 'buffer';
+  state.change('visit', visit.id, { leftMs: null, ...(waiting ? { finishedMs: null, good: 0 } : {}) });
+  changeBatch(state, batch.id, {
+    status: operation.kind === 'dwell' ? 'dwelling' : operation.kind === 'buffer' ? 'stocked' : 'finished',
+    sinceMs: waiting ? visit.arrivedMs : (visit.finishedMs ?? visit.arrivedMs),
   });
-  keepOverride(state, entry, visit.id, from, override);
-  arrive(state, batch, operationOf(state.route(batch.routeId), to), entry.atMs);
+}
+
+/** A batch as it was at an earlier visit. */
+function stepBack(state: ShopState, batch: Batch, operation: Operation, pass: number): Batch {
+  const visit = state.get('visit', `${batch.id}/${operation.id}/${pass}`);
+  return state.change('batch', batch.id, {
+    ...batch,
+    operationId: operation.id,
+    stationCode: visit.stationCode,
+    stage: operation.stage,
+    arrivedMs: visit.arrivedMs,
+    visitId: visit.id,
+    pass,
+    redo: visit.redo,
+    passes: { ...batch.passes, [operation.id]: pass },
+    accepted: true,
+    wayId: OWN_WAY,
+  });
+}
+
+/** The grit that the steps before one leave behind. */
+function gritBefore(route: Route, operation: Operation): number | null {
+  const first = firstOperation(route, operation.component === 'instrument' ? 'body' : operation.component);
+  const path = pathFrom(route, first.id);
+  const here = path.findIndex((o) => o.id === operation.id);
+  return path.slice(0, Math.max(0, here)).reduce<number | null>((grit, o) => o.grit ?? grit, null);
 }

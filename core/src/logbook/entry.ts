@@ -1,10 +1,10 @@
 import type { Order } from './order.ts';
 import type { PairChoice } from '../fitting/index.ts';
-import type { Component, Finding, Override, PauseCause, PieceOutcome } from '../routing/index.ts';
+import type { BatchPayloads, Component, Finding, Override, RouteFacts } from '../routing/index.ts';
 import type { Depth, Lot } from '../timber/index.ts';
 
 /** What each kind of entry says, version 1 of each. */
-export interface Payloads {
+export interface Payloads extends BatchPayloads {
   'lot.received': {
     lot: Omit<Lot, 'leftM3' | 'state' | 'releasedMs' | 'meanPct' | 'lastReadMs' | 'sessions' | 'version' | 'receivedMs'>;
   };
@@ -16,7 +16,7 @@ export interface Payloads {
   };
   'reading.struck': { sessionId: string; seq: number; reason: string; meanPct: number; spreadPct: number };
   'lot.released': { override: Override | null; findings: readonly Finding[] };
-  'order.placed': { order: Pick<Order, 'id' | 'number' | 'modelId' | 'quantity' | 'customer' | 'dueMs'> };
+  'order.placed': { order: Pick<Order, 'id' | 'number' | 'modelId' | 'quantity' | 'customer' | 'dueMs'> & Partial<Pick<Order, 'choices'>> };
   'batch.started': {
     number: number;
     modelId: string;
@@ -26,23 +26,14 @@ export interface Payloads {
     lotId: string;
     quantity: number;
     dueMs: number | null;
-    carrier: string | null;
     /** lumber taken from the lot */
     volumeM3: number;
+    /** what the route's conditions look at; absent in the first entries of the logbook */
+    facts?: RouteFacts;
+    trial?: boolean;
+    /** the block each piece was cut from, in the pieces' order */
+    setIds?: readonly (string | null)[];
   };
-  'work.started': { operationId: string; workerId: string };
-  'work.paused': { cause: PauseCause };
-  'work.resumed': { workerId: string };
-  'work.finished': {
-    operationId: string;
-    good: number;
-    rework: number;
-    scrap: number;
-    outcomes: readonly PieceOutcome[];
-  };
-  'batch.moved': { from: string; to: string; override: Override | null };
-  'batch.held': { reason: string };
-  'batch.released': Record<string, never>;
   'coat.logged': {
     coatId: string;
     operationId: string;
@@ -67,7 +58,6 @@ export interface Payloads {
     number: number;
     bodyBatchId: string;
     neckBatchId: string | null;
-    carrier: string | null;
     pairs: (PairChoice & { serial: string; clearanceMm: number | null })[];
   };
   'instrument.shipped': { consignee: string; shipper: string };

@@ -75,9 +75,9 @@ describe('a lot', () => {
   });
   test('is used up when the last of it is cut', () => {
     const shop = new TestShop();
-    shop.start('body', 2, 0.4);
+    shop.start('body', 2, { volumeM3: 0.4 });
     expect(shop.state.get('lot', 'L1')).toMatchObject({ leftM3: 0.6, state: 'drying' });
-    shop.start('body', 2, 0.6);
+    shop.start('body', 2, { volumeM3: 0.6 });
     expect(shop.state.get('lot', 'L1')).toMatchObject({ leftM3: 0, state: 'used up' });
   });
   test('an override of its gate stays on record', () => {

@@ -4,6 +4,8 @@ export interface Order {
   number: number;
   modelId: string;
   quantity: number;
+  /** what was chosen of the route's options */
+  choices: Readonly<Record<string, string>>;
   customer: string;
   placedMs: number;
   dueMs: number;

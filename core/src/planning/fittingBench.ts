@@ -1,13 +1,8 @@
-import { formatSerial, proposePairs, sequencePeriod } from '../fitting/index.ts';
-import { livePieces, operationOf, type Batch, type Component } from '../routing/index.ts';
+import { formatSerial, proposePairs, sequencePeriod, takesNecks } from '../fitting/index.ts';
+import { before, livePieces, type Batch, type Component, type Operation } from '../routing/index.ts';
+import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
-
-interface Workshop {
-  nextBatchNumber(): number;
-  /** who fits at this time */
-  fitter(atMs: number): string;
-}
 
 /** Where bodies and necks become instruments. */
 export class FittingBench {
@@ -16,10 +11,12 @@ export class FittingBench {
   constructor(
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
-    private readonly workshop: Workshop,
+    private readonly mover: Mover,
+    /** who fits at this time */
+    private readonly fitter: (atMs: number) => string,
   ) {}
 
-  /** Pieces at the bench whose set has been fitted without them. */
+  /** Pieces at the bench, or at a joining that takes any, whose set has been put together without them. */
   leftovers(modelId: string, component: Component): number {
     return this.recorder.state
       .all('batch')
@@ -28,7 +25,7 @@ export class FittingBench {
           b.modelId === modelId &&
           b.component === component &&
           b.status === 'queued' &&
-          operationOf(this.recorder.state.route(b.routeId), b.operationId).kind === 'fit' &&
+          takesAny(this.mover.operation(b)) &&
           !this.counterpartOnItsWay(b),
       )
       .reduce((sum, b) => sum + b.quantity, 0);
@@ -44,15 +41,18 @@ export class FittingBench {
           b.component !== 'instrument' &&
           b.component !== batch.component &&
           b.status !== 'done' &&
-          b.operationId !== batch.operationId,
+          b.status !== 'stocked' &&
+          b.operationId !== batch.operationId &&
+          !this.isAfterFitting(b),
       );
   }
 
   /** Fits what waits at the bench: the batch's own set first, then leftovers of the model. @returns the batches made */
   fit(arrivedBatch: Batch, atMs: number): string[] {
     const model = this.model(arrivedBatch.modelId);
+    const buffer = this.bufferBefore(arrivedBatch);
     // A set is fitted whole: what came first waits for its counterpart.
-    if (this.counterpartOnItsWay(arrivedBatch)) return [];
+    if (buffer ? !this.callFrom(buffer, arrivedBatch, atMs) : this.counterpartOnItsWay(arrivedBatch)) return [];
     const fitted: string[] = [];
     const waiting = (component: 'body' | 'neck') =>
       this.recorder.state
@@ -61,17 +61,61 @@ export class FittingBench {
           (b) => b.modelId === model.id && b.component === component && b.status === 'queued' && b.operationId === arrivedBatch.operationId,
         )
         .sort((a, b) => Number(b.orderId === arrivedBatch.orderId) - Number(a.orderId === arrivedBatch.orderId) || a.number - b.number);
+    const separateNecks = takesNecks(this.recorder.state.routeOf(arrivedBatch), arrivedBatch.operationId);
     for (const body of waiting('body')) {
-      if (model.wood.neck === null) {
+      if (!separateNecks) {
         fitted.push(...this.fitPair(model, body, null, atMs));
         continue;
       }
       for (const neck of waiting('neck')) {
-        if (this.batch(body.id).status !== 'queued') break;
+        if (this.mover.batch(body.id).status !== 'queued') break;
         fitted.push(...this.fitPair(model, body, neck, atMs));
       }
     }
-    return fitted;
+    return this.together(fitted, atMs);
+  }
+
+  /** What was fitted for one order from several batches goes on as one. */
+  private together(ids: readonly string[], atMs: number): string[] {
+    const kept: string[] = [];
+    for (const id of ids) {
+      const into = kept.find((k) => this.mover.attempt(this.mover.batch(k), { kind: 'merge', fromBatchId: id }, atMs, this.fitter(atMs)));
+      if (into === undefined) kept.push(id);
+    }
+    return kept;
+  }
+
+  /** Whether a batch is of halves that were fitted before and taken apart. */
+  private isAfterFitting(batch: Batch): boolean {
+    return this.recorder.state.pieces(batch.id).some((p) => p.serial !== null);
+  }
+
+  /** The buffer that necks of this model are called from, if they wait in one. */
+  private bufferBefore(batch: Batch): Operation | undefined {
+    return before(this.recorder.state.routeOf(batch), batch.operationId).find((o) => o.kind === 'buffer' && o.component === 'neck');
+  }
+
+  /** Calls as many necks as a batch of bodies still wants, the oldest first. @returns whether there are enough */
+  private callFrom(buffer: Operation, body: Batch, atMs: number): boolean {
+    if (body.component !== 'body') return true;
+    const ready = this.mover
+      .queuedAt(body.operationId, body.modelId)
+      .filter((b) => b.component === 'neck')
+      .reduce((sum, b) => sum + b.quantity, 0);
+    let wanted = body.quantity - ready;
+    const stock = this.recorder.state
+      .all('batch')
+      .filter((b) => b.status === 'stocked' && b.modelId === body.modelId && b.operationId === buffer.id)
+      .sort((a, b) => a.arrivedMs - b.arrivedMs);
+    // A build begins when there are necks for all of it.
+    if (stock.reduce((sum, b) => sum + b.quantity, 0) < wanted) return false;
+    for (const batch of stock) {
+      const quantity = Math.min(wanted, batch.quantity);
+      if (quantity <= 0) break;
+      this.mover.carryOut(batch, { kind: 'call', quantity, orderId: body.orderId, dueMs: body.dueMs }, atMs, this.fitter(atMs));
+      wanted -= quantity;
+    }
+    return true;
   }
 
   private fitPair(model: ScenarioModel, body: Batch, neck: Batch | null, atMs: number): string[] {
@@ -87,19 +131,18 @@ export class FittingBench {
         )
       : bodies.map((p) => ({ bodyId: p.id, neckId: null, clearanceMm: null }));
     if (pairs.length === 0) return [];
-    const number = this.workshop.nextBatchNumber();
+    const number = this.mover.nextBatchNumber();
     const { serialPattern, timeZone } = this.scenario;
     const period = sequencePeriod(atMs, timeZone, serialPattern.reset);
     this.recorder.record(
       'instruments.fitted',
       atMs,
-      this.workshop.fitter(atMs),
+      this.fitter(atMs),
       { batchId: `B${number}` },
       {
         number,
         bodyBatchId: body.id,
         neckBatchId: neck?.id ?? null,
-        carrier: body.carrier,
         pairs: pairs.map((pair) => {
           const sequence = (this.serials.get(period) ?? 0) + 1;
           this.serials.set(period, sequence);
@@ -113,16 +156,19 @@ export class FittingBench {
     return [`B${number}`];
   }
 
+  /** The latest pocket or tenon width of a piece, whichever batch it was in. */
   private width(pieceId: string, characteristicId: string): number | null {
-    const batchId = this.recorder.state.get('piece', pieceId).batchId;
-    const operation = this.scenario.routes
-      .get(this.batch(batchId).routeId)
-      ?.operations.find((o) => o.characteristics?.some((c) => c.id === characteristicId));
+    const { state } = this.recorder;
+    const piece = state.get('piece', pieceId);
+    const operation = state
+      .routeOf(this.mover.batch(piece.batchId))
+      .operations.find((o) => o.characteristics?.some((c) => c.id === characteristicId));
     if (!operation) return null;
-    for (let pass = 3; pass >= 1; pass--) {
-      const measure = this.recorder.state.find('measure', `${batchId}/${operation.id}/${pass}/${pieceId}/${characteristicId}`);
-      if (measure) return measure.value;
-    }
+    for (const { batchId } of [...piece.trail].reverse())
+      for (let pass = 3; pass >= 1; pass--) {
+        const measure = state.find('measure', `${batchId}/${operation.id}/${pass}/${pieceId}/${characteristicId}`);
+        if (measure) return measure.value;
+      }
     return null;
   }
 
@@ -131,8 +177,7 @@ export class FittingBench {
     if (!model) throw new Error(`No model ${id}`);
     return model;
   }
-
-  private batch(id: string): Batch {
-    return this.recorder.state.get('batch', id);
-  }
 }
+
+/** Whether a bench takes pieces of any set together. */
+const takesAny = (operation: Operation) => operation.kind === 'fit' || (operation.kind === 'join' && operation.matchedSet !== true);

@@ -1,24 +1,24 @@
 import type { Random } from '../maths/index.ts';
 import {
-  decide,
+  allot,
   earliestMs,
   gateFindings,
-  livePieces,
-  operationOf,
+  OWN_WAY,
   piecesInPass,
+  waysOf,
   worst,
   type Batch,
   type BatchCommand,
   type Component,
-  type DecisionContext,
-  type Evidence,
-  type Operation,
+  type Way,
 } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 import type { EventQueue } from './eventQueue.ts';
+import { Crew } from './crew.ts';
 import { FittingBench } from './fittingBench.ts';
-import { touchMinutes } from './forecast.ts';
 import { Inspection } from './inspection.ts';
+import { Joinery } from './joinery.ts';
+import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
@@ -27,11 +27,23 @@ export type FloorEvent =
   | { kind: 'shift begins'; batchId: string }
   | { kind: 'work done'; batchId: string }
   | { kind: 'try to move'; batchId: string }
-  | { kind: 'fit'; batchId: string }
-  | { kind: 'ship'; batchId: string };
+  | { kind: 'fit' | 'join' | 'part' | 'refit' | 'ship' | 'send'; batchId: string }
+  | { kind: 'come back'; batchId: string };
+
+const AT_A_BENCH: ReadonlySet<FloorEvent['kind']> = new Set(['fit', 'join', 'part', 'refit']);
+/** Batches in a queue from which on another way is taken. */
+const LONG_QUEUE = 1;
+
+interface Beginning {
+  batch: Batch;
+  command: BatchCommand;
+  way: Way;
+  workerId: string;
+}
 
 interface Job {
   workerId: string;
+  way: Way;
   remainingMs: number;
   runFromMs: number;
 }
@@ -40,24 +52,23 @@ interface Job {
 export class Floor {
   private readonly jobs = new Map<string, Job>();
   private readonly queues = new Map<string, string[]>();
-  private readonly busy = new Set<string>();
+  private readonly crew: Crew;
   private readonly running = new Map<string, number>();
   private readonly inspection: Inspection;
   private readonly bench: FittingBench;
-  private batchNumber = 0;
+  private readonly joinery: Joinery;
 
   constructor(
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
+    private readonly mover: Mover,
     private readonly events: Pick<EventQueue<FloorEvent>, 'add'>,
     private readonly random: Random,
   ) {
     this.inspection = new Inspection(scenario, recorder, random);
-    this.bench = new FittingBench(scenario, recorder, {
-      nextBatchNumber: () => this.nextBatchNumber(),
-      fitter: (atMs) =>
-        this.freeWorker('neck fitting', atMs) ?? random.pick(scenario.people.filter((p) => p.skills.includes('neck fitting'))).id,
-    });
+    this.crew = new Crew(scenario.people, random);
+    this.bench = new FittingBench(scenario, recorder, mover, (atMs) => this.crew.anyone('neck fitting', atMs));
+    this.joinery = new Joinery(recorder, mover, (skill, atMs) => this.crew.anyone(skill, atMs));
   }
 
   /** Pieces at the bench whose set has been fitted without them. */
@@ -65,15 +76,11 @@ export class Floor {
     return this.bench.leftovers(modelId, component);
   }
 
-  nextBatchNumber(): number {
-    return ++this.batchNumber;
-  }
-
   /** A batch has come to a step: queue it, let it dwell, fit it or ship it. */
   arrived(batchId: string, atMs: number): void {
-    const batch = this.batch(batchId);
+    const batch = this.mover.batch(batchId);
     if (batch.status === 'done') return;
-    const operation = this.operation(batch);
+    const operation = this.mover.operation(batch);
     switch (operation.kind) {
       case 'work': {
         const queue = this.queues.get(batch.stationCode) ?? [];
@@ -82,85 +89,166 @@ export class Floor {
         return;
       }
       case 'dwell':
-        this.planMove(batch, atMs);
-        return;
-      case 'fit':
-        this.events.add(this.scenario.time.nextWorking(atMs + this.random.integer(60, 540) * MINUTE_MS), {
-          kind: 'fit',
-          batchId,
-        });
+        return this.planMove(batch, atMs);
+      case 'buffer':
+        // Bodies that wait for necks may be fitted now.
+        for (const next of operation.next)
+          for (const waiting of this.mover.queuedAt(next, batch.modelId)) this.soon('fit', waiting.id, atMs, 240);
         return;
       case 'dispatch':
-        this.events.add(this.scenario.time.nextWorking(atMs + this.random.integer(60, 480) * MINUTE_MS), {
-          kind: 'ship',
-          batchId,
-        });
-        return;
+        return this.soon('ship', batchId, atMs, 480);
+      case 'outside':
+      case 'transfer':
+        return this.soon('send', batchId, atMs, 300);
+      default:
+        return this.soon(operation.kind, batchId, atMs, operation.kind === 'fit' ? 540 : 240);
     }
   }
 
+  /** In an hour or a few. */
+  private soon(kind: 'fit' | 'join' | 'part' | 'refit' | 'ship' | 'send', batchId: string, atMs: number, maxMinutes: number): void {
+    this.events.add(this.scenario.time.nextWorking(atMs + this.random.integer(60, maxMinutes) * MINUTE_MS), { kind, batchId });
+  }
+
   handle(event: FloorEvent, atMs: number): void {
-    const batch = this.batch(event.batchId);
+    const batch = this.mover.batch(event.batchId);
+    if (AT_A_BENCH.has(event.kind) && batch.status !== 'queued') return;
     switch (event.kind) {
       case 'shift ends':
-        this.command(batch, { kind: 'pause', cause: 'shift end' }, atMs);
+        this.mover.carryOut(batch, { kind: 'pause', cause: 'shift end' }, atMs, this.job(batch.id).workerId);
         this.events.add(this.scenario.time.nextWorking(atMs + 1), {
           kind: 'shift begins',
           batchId: batch.id,
         });
         return;
-      case 'shift begins': {
-        const job = this.job(batch.id);
-        if (this.isAway(job.workerId, atMs)) {
-          this.events.add(this.scenario.time.nextWorking(atMs + DAY_MS), {
-            kind: 'shift begins',
-            batchId: batch.id,
-          });
-          return;
-        }
-        this.command(batch, { kind: 'resume', personId: job.workerId }, atMs);
-        this.planRun(batch.id, atMs);
-        return;
-      }
+      case 'shift begins':
+        return this.resume(batch, atMs);
       case 'work done':
         return this.finish(batch, atMs);
       case 'try to move':
         if (batch.status === 'dwelling' || batch.status === 'finished') this.tryMove(batch, atMs);
         return;
       case 'fit':
-        if (batch.status === 'queued') for (const id of this.bench.fit(batch, atMs)) this.arrived(id, atMs);
-        return;
+        return this.gone(batch, this.bench.fit(batch, atMs), atMs);
+      case 'join':
+        return this.gone(batch, this.joinery.join(batch, atMs), atMs);
+      case 'part':
+        return this.gone(batch, this.joinery.part(batch, atMs), atMs);
+      case 'refit':
+        return this.gone(batch, this.joinery.refit(batch, atMs), atMs);
       case 'ship':
         return this.ship(batch, atMs);
+      case 'send':
+        return this.send(batch, atMs);
+      case 'come back': {
+        const good = this.mover.live(batch.id).length;
+        const by = this.crew.anyone(undefined, atMs);
+        this.mover.carryOut(batch, { kind: 'receive', good, rework: 0, scrap: 0, outcomes: [] }, atMs, by);
+        return this.finished(batch.id, atMs);
+      }
     }
+  }
+
+  /** Whoever began goes on, or somebody else who can where they are away. */
+  private resume(batch: Batch, atMs: number): void {
+    const job = this.job(batch.id);
+    if (this.crew.isAway(job.workerId, atMs)) {
+      const other = this.crew.free(job.way.skill, atMs, job.way.skillLevel);
+      if (!other) {
+        this.events.add(this.scenario.time.nextWorking(atMs + DAY_MS), { kind: 'shift begins', batchId: batch.id });
+        return;
+      }
+      this.crew.ends(job.workerId);
+      this.crew.begins(other);
+      job.workerId = other;
+    }
+    this.mover.carryOut(batch, { kind: 'resume', personId: job.workerId }, atMs, job.workerId);
+    this.planRun(batch.id, atMs);
   }
 
   /** Starts whatever a free bench and a free, able person can start; the end of the line first, so that it pulls. */
   startWork(atMs: number): void {
     if (!this.scenario.time.isWorking(atMs)) return;
-    for (const station of [...this.scenario.stations].reverse()) {
-      const queue = this.queues.get(station.code);
-      while (queue && queue.length > 0 && (this.running.get(station.code) ?? 0) < benchesAt(station.benches, atMs)) {
-        const best = queue.reduce((a, b) => ((this.batch(b).dueMs ?? Infinity) < (this.batch(a).dueMs ?? Infinity) ? b : a));
-        const batch = this.batch(best);
-        const operation = this.operation(batch);
-        const worker = this.freeWorker(operation.skill, atMs);
-        if (!worker) break;
-        queue.splice(queue.indexOf(best), 1);
-        this.start(batch, operation, worker, atMs);
+    for (const station of [...this.scenario.stations].reverse())
+      while ((this.running.get(station.code) ?? 0) < benchesAt(station.benches, atMs)) {
+        const next = this.firstThatCanStart(station.code, atMs);
+        if (!next) break;
+        this.start(next, atMs);
       }
-    }
   }
 
-  private start(batch: Batch, operation: Operation, workerId: string, atMs: number): void {
-    this.command(batch, { kind: 'start', personId: workerId }, atMs);
-    this.busy.add(workerId);
-    this.running.set(batch.stationCode, (this.running.get(batch.stationCode) ?? 0) + 1);
+  /** What waits for a station, the most urgent first, with the way it would be done there. */
+  private candidates(stationCode: string): { batchId: string; way: Way }[] {
+    const found: { batchId: string; way: Way; dueMs: number }[] = [];
+    for (const [code, queue] of this.queues)
+      for (const batchId of queue) {
+        // Another way is taken only where the usual one has a queue.
+        if (code !== stationCode && queue.length <= LONG_QUEUE) continue;
+        const batch = this.mover.batch(batchId);
+        const way = waysOf(this.mover.operation(batch)).find((w) => w.stationCode === stationCode);
+        if (way) found.push({ batchId, way, dueMs: batch.dueMs ?? Infinity });
+      }
+    return found.sort((a, b) => a.dueMs - b.dueMs);
+  }
+
+  /** The first batch with a free, able person and, where it asks for places, room. */
+  private firstThatCanStart(stationCode: string, atMs: number): Beginning | undefined {
+    for (const { batchId, way } of this.candidates(stationCode)) {
+      const workerId = this.crew.free(way.skill, atMs, way.skillLevel);
+      if (!workerId || !this.takeOver(batchId, workerId, atMs)) continue;
+      const batch = this.mover.batch(batchId);
+      const command: BatchCommand = { kind: 'start', personId: workerId, ...(way.id === OWN_WAY ? {} : { wayId: way.id }) };
+      if (this.mover.judge(batch, command, atMs).kind === 'accept') return { batch, command, way, workerId };
+    }
+    return undefined;
+  }
+
+  /** Whoever takes a batch over looks at the step before; now and then a piece goes back. @returns whether any stays */
+  private takeOver(batchId: string, workerId: string, atMs: number): boolean {
+    const batch = this.mover.batch(batchId);
+    if (!this.mover.operation(batch).handOver || batch.accepted || batch.redo) return true;
+    const back = this.random.chance(this.scenario.refusedShare) ? this.inspection.refusal(batch, this.mover.live(batchId)) : undefined;
+    const sent = back && this.mover.attempt(batch, { kind: 'refuse', pieces: [back] }, atMs, workerId);
+    for (const id of sent ?? []) this.arrived(id, atMs);
+    // A single piece goes back as it is.
+    if (this.mover.batch(batchId).operationId !== batch.operationId) {
+      this.leaveQueue(batch);
+      this.arrived(batchId, atMs);
+      return false;
+    }
+    this.mover.carryOut(this.mover.batch(batchId), { kind: 'accept' }, atMs, workerId);
+    return true;
+  }
+
+  private leaveQueue(batch: Batch): void {
+    const queue = this.queues.get(batch.stationCode);
+    queue?.splice(queue.indexOf(batch.id), 1);
+  }
+
+  /** A batch begins on a rack with room, if there is one. */
+  placeOnRack(batchId: string, atMs: number): void {
+    const batch = this.mover.batch(batchId);
+    const racks = this.scenario.carriers
+      .filter((c) => c.kind === 'rack')
+      .map((carrier) => ({ carrier, taken: this.recorder.state.taken(carrier.id), own: 0 }));
+    // A rack of its own where one is empty.
+    const empty = racks.filter((r) => r.taken === 0);
+    const placements = allot(batch.quantity, empty.length > 0 ? empty : racks);
+    if (placements) this.recorder.record('batch.placed', atMs, null, { batchId }, { placements });
+  }
+
+  private start({ batch, command, way, workerId }: Beginning, atMs: number): void {
+    this.leaveQueue(batch);
+    const operation = this.mover.operation(batch);
+    this.mover.carryOut(batch, command, atMs, workerId);
+    this.crew.begins(workerId);
+    this.running.set(way.stationCode, (this.running.get(way.stationCode) ?? 0) + 1);
     const pieces = piecesInPass(batch, this.recorder.state.pieces(batch.id)).length;
-    const flashMs = operation.coat && batch.pass === 1 ? (operation.coat.coats + 1) * operation.coat.flashMinutes * MINUTE_MS : 0;
-    const plannedMs = touchMinutes(operation, pieces) * MINUTE_MS;
+    const flashMs = operation.coat && !batch.redo ? (operation.coat.coats + 1) * operation.coat.flashMinutes * MINUTE_MS : 0;
+    const plannedMs = (way.setupMinutes + way.minutesPerPiece * pieces) * MINUTE_MS;
     this.jobs.set(batch.id, {
       workerId,
+      way,
       remainingMs: Math.max(
         5 * MINUTE_MS,
         flashMs,
@@ -184,23 +272,39 @@ export class Floor {
 
   private finish(batch: Batch, atMs: number): void {
     const job = this.job(batch.id);
-    const operation = this.operation(batch);
-    if (batch.pass === 1) this.inspection.logCoats(batch, operation, job.workerId, atMs);
+    const operation = this.mover.operation(batch);
+    if (!batch.redo) this.inspection.logCoats(batch, operation, job.workerId, atMs);
     const pieces = piecesInPass(batch, this.recorder.state.pieces(batch.id));
     const outcomes = this.inspection.judge(batch, operation, pieces, job.workerId, atMs);
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
     const rework = outcomes.length - scrap;
-    this.command(batch, { kind: 'finish', good: pieces.length - scrap - rework, rework, scrap, outcomes }, atMs);
+    const good = pieces.length - scrap - rework;
+    this.mover.carryOut(batch, { kind: 'finish', good, rework, scrap, outcomes }, atMs, job.workerId);
     this.jobs.delete(batch.id);
-    this.busy.delete(job.workerId);
-    this.running.set(batch.stationCode, (this.running.get(batch.stationCode) ?? 1) - 1);
-    const after = this.batch(batch.id);
+    this.crew.ends(job.workerId);
+    this.running.set(job.way.stationCode, (this.running.get(job.way.stationCode) ?? 1) - 1);
+    this.finished(batch.id, atMs);
+  }
+
+  /** What is done either waits for its gate or has gone on. */
+  private finished(batchId: string, atMs: number): void {
+    const after = this.mover.batch(batchId);
     if (after.status === 'finished') this.planMove(after, atMs);
     else this.arrived(after.id, atMs);
   }
 
+  /** Sends a batch out; it comes back about when it is due. */
+  private send(batch: Batch, atMs: number): void {
+    const operation = this.mover.operation(batch);
+    const dueBackMs = atMs + (operation.awayDays ?? 1) * DAY_MS;
+    const to = operation.kind === 'transfer' ? 'The other building' : this.random.pick(this.scenario.houses);
+    this.mover.carryOut(batch, { kind: 'send', to, dueBackMs }, atMs, this.crew.anyone(undefined, atMs));
+    const late = this.random.integer(-4, 20) * HOUR_MS;
+    this.events.add(this.scenario.time.nextWorking(dueBackMs + late), { kind: 'come back', batchId: batch.id });
+  }
+
   private planMove(batch: Batch, atMs: number): void {
-    const findings = gateFindings(batch, this.operation(batch), this.evidence(batch, atMs));
+    const findings = gateFindings(batch, this.mover.operation(batch), this.mover.evidence(batch, atMs));
     const openMs = worst(findings) === 'wait' ? (earliestMs(findings) ?? atMs + DAY_MS) : atMs;
     const dawdleMs = this.random.integer(5, 110) * MINUTE_MS;
     this.events.add(this.scenario.time.nextWorking(Math.max(openMs, atMs) + dawdleMs), {
@@ -211,7 +315,12 @@ export class Floor {
 
   private tryMove(batch: Batch, atMs: number): void {
     if (atMs >= this.scenario.movesUntilMs) return;
-    const decision = decide(batch, { kind: 'move' }, this.context(batch, atMs));
+    const { repeat } = this.mover.operation(batch);
+    const accepted = repeat?.kind !== 'until accepted' || this.random.next() < 1 / repeat.expected;
+    const by = this.crew.anyone(undefined, atMs);
+    this.signOff(batch, atMs);
+    const command: BatchCommand = { kind: 'move', accepted };
+    const decision = this.mover.judge(this.mover.batch(batch.id), command, atMs);
     if (decision.kind === 'refuse') {
       // A forecast that came too early: look again when it now says.
       this.events.add(this.scenario.time.nextWorking(Math.max(atMs + HOUR_MS, earliestMs(decision.because) ?? atMs)), {
@@ -220,65 +329,32 @@ export class Floor {
       });
       return;
     }
-    const mover = this.freeWorker(undefined, atMs) ?? this.random.pick(this.scenario.people).id;
-    for (const entry of decision.entries) this.recorder.record(entry.kind, atMs, mover, { batchId: batch.id }, entry.payload);
+    this.mover.carryOut(this.mover.batch(batch.id), command, atMs, by);
     this.arrived(batch.id, atMs);
+  }
+
+  /** Whoever the gate asks for looks at the work before it moves. */
+  private signOff(batch: Batch, atMs: number): void {
+    for (const rule of this.mover.operation(batch).gate) {
+      if (rule.kind !== 'signOff' || batch.signOffs.some((s) => s.skill === rule.skill)) continue;
+      const personId = this.crew.anyone(rule.skill, atMs);
+      this.mover.carryOut(this.mover.batch(batch.id), { kind: 'sign off', skill: rule.skill, personId }, atMs, personId);
+    }
+  }
+
+  /** What a bench has made or sent on arrives where it goes next. */
+  private gone(batch: Batch, ids: readonly string[], atMs: number): void {
+    for (const id of ids) this.arrived(id, atMs);
+    // Too early: what belongs to it has not come yet, and tells when it does.
+    if (ids.length === 0 && this.mover.batch(batch.id).status === 'queued' && this.mover.operation(batch).kind === 'join')
+      this.soon('join', batch.id, atMs + HOUR_MS * 20, 240);
   }
 
   private ship(batch: Batch, atMs: number): void {
     const consignee = batch.orderId === null ? 'Stock' : this.recorder.state.get('order', batch.orderId).customer;
-    const packer = this.freeWorker('packing', atMs) ?? this.random.pick(this.scenario.people).id;
-    for (const piece of livePieces(this.recorder.state.pieces(batch.id)))
+    const packer = this.crew.anyone('packing', atMs);
+    for (const piece of this.mover.live(batch.id))
       this.recorder.record('instrument.shipped', atMs, packer, { batchId: batch.id, serial: piece.id }, { consignee, shipper: 'Own van' });
-  }
-
-  private command(batch: Batch, command: BatchCommand, atMs: number): void {
-    const decision = decide(batch, command, this.context(batch, atMs));
-    if (decision.kind === 'refuse')
-      throw new Error(`The simulation asked for ${command.kind} of ${batch.id}: ${decision.because.map((f) => f.sentence).join('; ')}`);
-    const personId = this.jobs.get(batch.id)?.workerId ?? ('personId' in command ? command.personId : null);
-    for (const entry of decision.entries) this.recorder.record(entry.kind, atMs, personId, { batchId: batch.id }, entry.payload);
-  }
-
-  private context(batch: Batch, atMs: number): DecisionContext {
-    const coats = this.operation(batch).coat?.coats ?? 0;
-    return {
-      route: this.recorder.state.route(batch.routeId),
-      pieces: this.recorder.state.pieces(batch.id),
-      evidence: this.evidence(batch, atMs),
-      holdsSkill: (personId, skill) => this.scenario.people.some((p) => p.id === personId && p.skills.includes(skill)),
-      coatsLogged: Array.from({ length: coats }, (_, i) => this.recorder.state.find('coat', `${batch.visitId}/${i + 1}`)).filter(Boolean)
-        .length,
-    };
-  }
-
-  private evidence(batch: Batch, atMs: number): Evidence {
-    const needsClimate = this.operation(batch).gate.some((r) => r.kind === 'equivalent');
-    if (!needsClimate) return { nowMs: atMs };
-    const zoneId = this.scenario.stations.find((s) => s.code === batch.stationCode)?.zoneId ?? this.scenario.woodRoomZoneId;
-    const temperatures = [];
-    for (let t = Math.ceil(batch.arrivedMs / HOUR_MS) * HOUR_MS; t <= atMs; t += HOUR_MS)
-      temperatures.push({ atMs: t, tempC: this.scenario.climate(zoneId, t).tempC });
-    return { nowMs: atMs, temperatures };
-  }
-
-  private freeWorker(skill: string | undefined, atMs: number): string | undefined {
-    return this.scenario.people
-      .filter((p) => (skill === undefined || p.skills.includes(skill)) && !this.busy.has(p.id) && !this.isAway(p.id, atMs))
-      .sort((a, b) => a.skills.length - b.skills.length)[0]?.id;
-  }
-
-  private isAway(personId: string, atMs: number): boolean {
-    const person = this.scenario.people.find((p) => p.id === personId);
-    return person?.away.some((a) => atMs >= a.fromMs && atMs < a.toMs) ?? false;
-  }
-
-  private batch(id: string): Batch {
-    return this.recorder.state.get('batch', id);
-  }
-
-  private operation(batch: Batch): Operation {
-    return operationOf(this.recorder.state.route(batch.routeId), batch.operationId);
   }
 
   private job(batchId: string): Job {

@@ -1,5 +1,5 @@
 import type { WorkingTime } from '../maths/index.ts';
-import { pathFrom, type Batch, type Operation, type Route } from '../routing/index.ts';
+import { pathFrom, stepsOfLoop, waysOf, type Batch, type Operation, type Route } from '../routing/index.ts';
 import { DAY_MS, MINUTE_MS } from '../units/index.ts';
 
 export interface StepForecast {
@@ -9,17 +9,33 @@ export interface StepForecast {
   leaveMs: number;
 }
 
-/** Working minutes a step takes for so many pieces. */
-export const touchMinutes = (operation: Operation, pieces: number) =>
-  operation.kind === 'work' ? operation.setupMinutes + operation.minutesPerPiece * pieces : 0;
+/** Working minutes a step takes for so many pieces, at the station where one of its ways is done. */
+export function touchMinutes(operation: Operation, pieces: number, stationCode = operation.stationCode): number {
+  if (operation.kind !== 'work') return 0;
+  const way = waysOf(operation).find((w) => w.stationCode === stationCode) ?? operation;
+  return way.setupMinutes + way.minutesPerPiece * pieces;
+}
 
 /** The longest wait a step's rules ask for, ms of clock time; cure at its reference temperature. */
 export function waitMs(operation: Operation): number {
+  const away = (operation.awayDays ?? 0) * DAY_MS;
   return operation.gate.reduce((longest, rule) => {
     if (rule.kind === 'elapsed') return Math.max(longest, rule.minimumMinutes * MINUTE_MS);
     if (rule.kind === 'equivalent') return Math.max(longest, rule.minimumDays * DAY_MS);
     return longest;
-  }, 0);
+  }, away);
+}
+
+/** The steps from one onwards, loops gone round as often as they are expected to be. */
+export function stepsAhead(route: Route, operationId: string, rounds: Batch['rounds'] = {}): Operation[] {
+  return pathFrom(route, operationId).flatMap((operation) => {
+    const { repeat } = operation;
+    if (!repeat) return [operation];
+    const expected = repeat.kind === 'count' ? repeat.times : repeat.expected;
+    const more = Math.max(0, expected - (rounds[operation.id] ?? 0) - 1);
+    const round = stepsOfLoop(route, operation);
+    return [operation, ...Array.from({ length: more }, () => round).flat()];
+  });
 }
 
 /** The instant after so much working time. */
@@ -36,7 +52,7 @@ export function afterWorking(time: WorkingTime, fromMs: number, workingMs: numbe
  */
 export function forecastRoute(route: Route, batch: Batch, nowMs: number, time: WorkingTime, opensMs = nowMs): StepForecast[] {
   let at = nowMs;
-  return pathFrom(route, batch.operationId).map((operation, i) => {
+  return stepsAhead(route, batch.operationId, batch.rounds).map((operation, i) => {
     const arriveMs = i === 0 ? batch.arrivedMs : at;
     const worked = i === 0 && batch.status === 'finished';
     const touchMs = worked ? 0 : touchMinutes(operation, batch.quantity) * MINUTE_MS;
@@ -49,7 +65,7 @@ export function forecastRoute(route: Route, batch: Batch, nowMs: number, time: W
 /** The earliest a set could be shipped that is started now. */
 export function earliestFromStart(route: Route, firstOperationId: string, quantity: number, nowMs: number, time: WorkingTime): number {
   let at = nowMs;
-  for (const operation of pathFrom(route, firstOperationId))
+  for (const operation of stepsAhead(route, firstOperationId))
     at = Math.max(afterWorking(time, at, touchMinutes(operation, quantity) * MINUTE_MS), at + waitMs(operation));
   return at;
 }

@@ -1,7 +1,7 @@
 import { dryFilmUm } from '../finishing/index.ts';
 import type { Random } from '../maths/index.ts';
 import { DEFECTS } from '../quality/index.ts';
-import type { Batch, Operation, Piece, PieceOutcome, Stage } from '../routing/index.ts';
+import type { Batch, Disposition, Operation, Piece, PieceDefect, PieceOutcome, Stage } from '../routing/index.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
@@ -30,11 +30,29 @@ export class Inspection {
     return pieces.flatMap((piece): PieceOutcome[] => {
       const chance = this.random.next();
       const off = outOfBand.has(piece.id);
-      const outcome = chance < scrapShare ? 'scrap' : batch.pass < 3 && (off || chance < scrapShare + reworkShare) ? 'rework' : null;
+      const outcome =
+        chance < scrapShare ? 'scrap' : !(batch.redo && batch.pass > 2) && (off || chance < scrapShare + reworkShare) ? 'rework' : null;
       if (outcome === null) return [];
       const defect = off && outcome === 'rework' ? 'off dimension' : this.random.pick(FIRST_DEFECT[operation.stage] ?? DEFECTS);
       return [{ pieceId: piece.id, outcome, defect, originOperationId: operation.id, note: '' }];
     });
+  }
+
+  /** A piece that whoever takes the batch over sends back to the last work done on it; nothing where none has been. */
+  refusal(batch: Batch, live: readonly Piece[]): (PieceDefect & { disposition: Disposition; toOperationId: string }) | undefined {
+    const before = this.recorder.state
+      .all('visit')
+      .filter((v) => v.batchId === batch.id && v.touchMs > 0)
+      .at(-1);
+    if (!before) return undefined;
+    return {
+      pieceId: this.random.pick(live).id,
+      defect: this.random.pick(FIRST_DEFECT[before.stage] ?? DEFECTS),
+      originOperationId: before.operationId,
+      note: '',
+      disposition: 'rework',
+      toOperationId: before.operationId,
+    };
   }
 
   /** Coats spread evenly over the time the batch was sprayed in, its flash times kept. */
@@ -69,7 +87,7 @@ export class Inspection {
     if (!characteristics || pieces.length === 0) return out;
     const measures = pieces.flatMap(({ id: pieceId }) =>
       characteristics.map((c) => {
-        const value = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.pass === 1 ? 6.4 : 10)) * 1000) / 1000;
+        const value = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.redo ? 10 : 6.4)) * 1000) / 1000;
         if (value < c.low || value > c.high) out.add(pieceId);
         return {
           id: `${batch.visitId}/${pieceId}/${c.id}`,

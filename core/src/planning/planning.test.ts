@@ -95,7 +95,10 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
       code: 'M',
       weight: 1,
       batchSize: 5,
-      routeId: 'r',
+      versions: [{ fromMs: 0, routeId: 'r' }],
+      construction: 'plain',
+      species: { body: 'red alder', neck: 'red alder' },
+      options: [],
       clearance: { lowMm: 0.05, targetMm: 0.1, highMm: 0.2 },
       wood: {
         body: { species: 'red alder', use: 'body', volumeM3: 0.01, thicknessMm: 25 },
@@ -109,6 +112,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
     { id: 'ann', skills: ['bench', 'neck fitting', 'packing', 'wood grading'], away: [] },
     { id: 'bob', skills: ['bench'], away: [{ fromMs: NOW - 20 * DAY_MS, toMs: NOW - 15 * DAY_MS }] },
   ],
+  carriers: [{ id: 'R1', name: 'R1', kind: 'rack', places: 40, zoneId: 'z', outline: null }],
   climate: () => ({ tempC: 21, relativeHumidity: 0.45 }),
   woodRoomZoneId: 'z',
   shedZoneId: 'shed',
@@ -122,6 +126,9 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   serialPattern: { template: '{YY}{DDD}{MODEL}{SEQ3}', reset: 'day' },
   scrapShare: 0.02,
   reworkShare: 0.04,
+  refusedShare: 0.05,
+  trialShare: 0.02,
+  houses: ['The plater'],
   ...over,
 });
 

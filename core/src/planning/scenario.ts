@@ -1,6 +1,6 @@
 import type { SerialPattern } from '../fitting/index.ts';
 import type { Interval, WorkingTime } from '../maths/index.ts';
-import type { Route } from '../routing/index.ts';
+import type { Carrier, Component, Route, RouteFacts, RouteOption } from '../routing/index.ts';
 import type { LotUse, MoistureGateSettings } from '../timber/index.ts';
 
 export interface Air {
@@ -16,14 +16,21 @@ export interface WoodNeed {
   thicknessMm: number;
 }
 
+export type ModelWood = Partial<Record<Component, WoodNeed>>;
+
 export interface ScenarioModel {
   id: string;
   code: string;
-  /** share of what is ordered */
+  /** share of what is ordered; 0 for small parts that are made ahead in campaigns */
   weight: number;
   batchSize: number;
-  routeId: string;
-  wood: { body: WoodNeed; neck: WoodNeed | null };
+  /** the route that work is started on from a time on, in time order; the first holds from the beginning */
+  versions: readonly { fromMs: number; routeId: string }[];
+  /** the wood of each component that is started apart */
+  wood: ModelWood;
+  construction: string;
+  species: RouteFacts['species'];
+  options: readonly RouteOption[];
   clearance: { lowMm: number; targetMm: number; highMm: number };
 }
 
@@ -37,10 +44,11 @@ export interface ScenarioStation {
 export interface ScenarioPerson {
   id: string;
   skills: readonly string[];
+  /** levels other than the usual one */
+  skillLevels?: Readonly<Record<string, number>>;
   away: readonly Interval[];
 }
 
-/** A factory and its circumstances, complete enough to be run forward. */
 /** Who sells what, where it grew, and how wet it comes. */
 export interface ScenarioSupplier {
   name: string;
@@ -49,6 +57,7 @@ export interface ScenarioSupplier {
   arrivesAtPct: number;
 }
 
+/** A factory and its circumstances, complete enough to be run forward. */
 export interface Scenario {
   seed: number;
   /** when the first lot arrives */
@@ -65,11 +74,14 @@ export interface Scenario {
   routes: ReadonlyMap<string, Route>;
   stations: readonly ScenarioStation[];
   people: readonly ScenarioPerson[];
+  carriers: readonly Carrier[];
   climate: (zoneId: string, atMs: number) => Air;
   woodRoomZoneId: string;
   shedZoneId: string;
   suppliers: readonly ScenarioSupplier[];
   customers: readonly string[];
+  /** where outside work is done */
+  houses: readonly string[];
   /** sets (a batch of bodies and its necks) started per working day */
   setsPerDay: number;
   promiseDays: number;
@@ -79,4 +91,8 @@ export interface Scenario {
   serialPattern: SerialPattern;
   scrapShare: number;
   reworkShare: number;
+  /** of the batches that are taken over, those of which a piece is sent back */
+  refusedShare: number;
+  /** of the sets that are started, those that are a trial */
+  trialShare: number;
 }

@@ -43,22 +43,27 @@ export class WoodSupply {
     return mean(this.hourlyEmc(this.scenario.woodRoomZoneId, atMs - 14 * DAY_MS, atMs));
   }
 
-  /** The kind of wood with the least cover: pieces in stock against how often they are asked for. */
+  /** The kind of wood with the least cover: what is in stock against how fast it is used. */
   private scarcest(): WoodNeed {
-    const needs = new Map<string, { need: WoodNeed; demand: number }>();
+    const kinds = new Map<string, { need: WoodNeed; perSetM3: number }>();
     for (const model of this.scenario.models)
-      for (const need of [model.wood.body, ...(model.wood.neck ? [model.wood.neck] : [])]) {
+      for (const need of Object.values(model.wood)) {
         const key = `${need.species} ${need.use}`;
-        needs.set(key, { need, demand: (needs.get(key)?.demand ?? 0) + model.weight });
+        const known = kinds.get(key);
+        kinds.set(key, {
+          // A lot is bought for the largest of what is cut from it.
+          need: known && known.need.volumeM3 > need.volumeM3 ? known.need : need,
+          perSetM3: (known?.perSetM3 ?? 0) + need.volumeM3 * Math.max(1, model.weight),
+        });
       }
-    const cover = ({ need, demand }: { need: WoodNeed; demand: number }) => {
+    const cover = ({ need, perSetM3 }: { need: WoodNeed; perSetM3: number }) => {
       const stockM3 = this.recorder.state
         .all('lot')
         .filter((l) => l.species === need.species && l.use === need.use)
         .reduce((sum, l) => sum + l.leftM3, 0);
-      return stockM3 / need.volumeM3 / demand;
+      return stockM3 / perSetM3;
     };
-    const [first, ...others] = [...needs.values()];
+    const [first, ...others] = [...kinds.values()];
     if (!first) throw new RangeError('No model needs wood');
     return others.reduce((least, entry) => (cover(entry) < cover(least) ? entry : least), first).need;
   }

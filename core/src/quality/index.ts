@@ -1,3 +1,5 @@
+import type { Disposition } from '../routing/index.ts';
+
 /** What can be wrong with a piece, in the words of the trade, and the stages that usually cause it. */
 export const DEFECTS = [
   'tear-out',
@@ -29,7 +31,7 @@ export interface Defect {
   operationId: string;
   originOperationId: string;
   kind: string;
-  disposition: 'rework' | 'scrap';
+  disposition: Disposition;
   note: string;
   atMs: number;
   personId: string | null;

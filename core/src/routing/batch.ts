@@ -1,11 +1,18 @@
-import type { Component, Stage } from './route.ts';
+import type { RouteFacts } from './condition.ts';
+import type { Component, Stage } from './stage.ts';
 
-export const BATCH_STATUSES = ['queued', 'running', 'paused', 'finished', 'dwelling', 'held', 'done'] as const;
+export const BATCH_STATUSES = ['queued', 'running', 'paused', 'finished', 'dwelling', 'away', 'stocked', 'held', 'done'] as const;
 /**
  * queued: at a step, not begun · running, paused: being worked on · finished: worked on, its gate not yet passed ·
- * dwelling: waiting is the step · held: stopped by a person · done: nothing of it is left in work
+ * dwelling: waiting is the step · away: at another house or on the road · stocked: kept until a build calls ·
+ * held: stopped by a person · done: nothing of it is left in work
  */
 export type BatchStatus = (typeof BATCH_STATUSES)[number];
+
+export interface SignOff {
+  skill: string;
+  personId: string;
+}
 
 /** Pieces that move together. */
 export interface Batch {
@@ -32,16 +39,41 @@ export interface Batch {
   dueMs: number | null;
   /** pieces still in it */
   quantity: number;
-  carrier: string | null;
   /** the visit to a station it is on */
   visitId: string;
   /** the stretch of work going on, if any */
   runId: string | null;
+  /** how often it has come to the step it is at */
   pass: number;
+  /** whether this pass is only about the pieces that came back */
+  redo: boolean;
+  /** how often it has come to each step */
+  passes: Readonly<Record<string, number>>;
+  /** rounds done of the loop that ends at a step */
+  rounds: Readonly<Record<string, number>>;
+  /** whether the present station has taken it over */
+  accepted: boolean;
+  /** who has accepted it at the gate of its present step, for which skill */
+  signOffs: readonly SignOff[];
+  /** the way the present step is done, once begun */
+  wayId: string | null;
+  /** the options of its order, its wood, its construction: what the route's conditions look at */
+  facts: RouteFacts;
+  /** kept out of the normal statistics */
+  trial: boolean;
+  /** the batch it was taken from */
+  parentId: string | null;
+  /** where it is while away, and when it is due back */
+  awayTo: string | null;
+  dueBackMs: number | null;
   version: number;
 }
 
-export const PIECE_STATES = ['good', 'rework', 'scrapped', 'fitted', 'shipped'] as const;
+export const PIECE_STATES = ['good', 'rework', 'scrapped', 'joined', 'drawn', 'fitted', 'apart', 'shipped'] as const;
+/**
+ * good, rework: in work · scrapped · joined: part of another piece · drawn: a small part taken for another batch ·
+ * fitted: half of an instrument · apart: an instrument whose body and neck are apart · shipped
+ */
 export type PieceState = (typeof PIECE_STATES)[number];
 
 /** A body, neck or instrument with its own id; an instrument's id is its serial. */
@@ -53,8 +85,18 @@ export interface Piece {
   ordinal: number;
   state: PieceState;
   lotId: string | null;
-  /** the instrument it became part of */
+  /** the instrument it is part of; it never changes again */
   serial: string | null;
+  /** the piece it was joined to */
+  intoId: string | null;
+  /** shared by all that was cut from one block */
+  setId: string | null;
+  /** the grit it was last sanded to */
+  grit: number | null;
+  /** coats laid on it */
+  coats: number;
+  /** the batches it has been in, from when */
+  trail: readonly { batchId: string; fromMs: number }[];
 }
 
 /** One pass of a batch through one step. */
@@ -67,6 +109,8 @@ export interface Visit {
   stationCode: string;
   stage: Stage;
   pass: number;
+  /** only about the pieces that came back */
+  redo: boolean;
   quantity: number;
   arrivedMs: number;
   startedMs: number | null;
@@ -94,6 +138,6 @@ export interface Run {
 /** The pieces of a batch that can still be worked on. */
 export const livePieces = (pieces: readonly Piece[]): Piece[] => pieces.filter((p) => p.state === 'good' || p.state === 'rework');
 
-/** The pieces the present pass is about: all live ones at first, then those that came back. */
-export const piecesInPass = (batch: Batch, pieces: readonly Piece[]): Piece[] =>
-  batch.pass === 1 ? livePieces(pieces) : pieces.filter((p) => p.state === 'rework');
+/** The pieces the present pass is about: all live ones, or only those that came back. */
+export const piecesInPass = (batch: Pick<Batch, 'redo'>, pieces: readonly Piece[]): Piece[] =>
+  batch.redo ? pieces.filter((p) => p.state === 'rework') : livePieces(pieces);

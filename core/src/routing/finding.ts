@@ -12,6 +12,9 @@ export const RULE_KINDS = [
   'signOff',
   'parts',
   'papers',
+  'places',
+  'prerequisite',
+  'handOver',
   'state',
   'input',
 ] as const;

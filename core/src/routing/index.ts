@@ -1,5 +1,18 @@
 export * from './batch.ts';
+export * from './carrier.ts';
+export * from './checkRoute.ts';
+export * from './compareRoutes.ts';
+export * from './condition.ts';
+export * from './context.ts';
 export * from './decide.ts';
+export { gateFindings } from './decideMove.ts';
+export { missingFindings } from './decideWork.ts';
+export * from './draft.ts';
+export * from './editRoute.ts';
 export * from './finding.ts';
+export * from './operation.ts';
+export * from './resolve.ts';
 export * from './route.ts';
 export * from './rules.ts';
+export * from './stage.ts';
+export * from './words.ts';

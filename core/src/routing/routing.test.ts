@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
 import { DEFAULT_CURE_LAW } from '../finishing/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { batchOf, piecesOf, step } from '../test/parts.ts';
 import {
   before,
   checkRoute,
@@ -12,29 +13,13 @@ import {
   pathFrom,
   startedComponents,
   worst,
-  type Batch,
   type BatchCommand,
   type DecisionContext,
   type Operation,
-  type Piece,
   type Route,
   type Rule,
 } from './index.ts';
 
-const step = (id: string, component: Operation['component'], next: string[], over: Partial<Operation> = {}): Operation => ({
-  id,
-  name: id,
-  component,
-  next,
-  kind: 'work',
-  stage: 'machining',
-  stationCode: 'S',
-  skill: 'cutting',
-  setupMinutes: 10,
-  minutesPerPiece: 5,
-  gate: [],
-  ...over,
-});
 const hours = (minimum: number): Rule => ({ kind: 'elapsed', what: 'Rested', minimumMinutes: minimum * 60 });
 const route: Route = {
   id: 'r1',
@@ -83,7 +68,11 @@ describe('route', () => {
       /leads back to itself/,
     ],
     ['ends before dispatch', changed(['spray', { next: [] }]), /leads nowhere/],
-    ['merges where nothing is fitted', changed(['carve', { next: ['rest'] }]), /without a fitting|not a fitting/],
+    [
+      'merges where nothing is fitted',
+      changed(['carve', { next: ['rest'] }]),
+      /without a joining or a fitting|neither a joining nor a fitting/,
+    ],
     ['waits for nothing', changed(['rest', { gate: [] }]), /waits for nothing/],
     ['fits without a body', changed(['rest', { next: ['ship'] }]), /No body ever reaches/],
     ['has a step twice', changed(['carve', { id: 'cut' }]), /Two steps/],
@@ -156,44 +145,8 @@ describe('rules', () => {
 });
 
 describe('decide', () => {
-  const pieces = (count = 3): Piece[] =>
-    Array.from({ length: count }, (_, i) => ({
-      id: `B1-0${i + 1}`,
-      batchId: 'B1',
-      component: 'body',
-      modelId: 'm',
-      ordinal: i + 1,
-      state: 'good',
-      lotId: null,
-      serial: null,
-    }));
-  const batch = (over: Partial<Batch> = {}): Batch => ({
-    id: 'B1',
-    number: 1,
-    modelId: 'm',
-    component: 'body',
-    orderId: null,
-    lotId: 'L1',
-    routeId: 'r1',
-    operationId: 'cut',
-    stationCode: 'S',
-    stage: 'machining',
-    status: 'queued',
-    heldStatus: null,
-    holdReason: null,
-    sinceMs: 0,
-    arrivedMs: 0,
-    startedMs: 0,
-    endedMs: null,
-    dueMs: null,
-    quantity: 3,
-    carrier: null,
-    visitId: 'v',
-    runId: null,
-    pass: 1,
-    version: 1,
-    ...over,
-  });
+  const batch = batchOf;
+  const pieces = piecesOf;
   const context = (over: Partial<DecisionContext> = {}): DecisionContext => ({
     route,
     pieces: pieces(),
@@ -248,8 +201,8 @@ describe('decide', () => {
   });
   test('a second pass is about what came back', () => {
     const returned = pieces().map((p, i) => ({ ...p, state: i === 0 ? ('rework' as const) : p.state }));
-    expect(decide(batch({ status: 'running', pass: 2 }), finish(1), context({ pieces: returned })).kind).toBe('accept');
-    expect(decide(batch({ status: 'running', pass: 2 }), finish(3), context({ pieces: returned })).kind).toBe('refuse');
+    expect(decide(batch({ status: 'running', redo: true }), finish(1), context({ pieces: returned })).kind).toBe('accept');
+    expect(decide(batch({ status: 'running', redo: true }), finish(3), context({ pieces: returned })).kind).toBe('refuse');
   });
   test('what must be measured or sprayed is asked for', () => {
     expect(kinds(decide(batch({ status: 'running' }), finish(3), context({ unmeasured: ['B1-02'] })))).toEqual(['Not measured yet: B1-02']);

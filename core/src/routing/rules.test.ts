@@ -9,6 +9,36 @@ const NOW = 100 * DAY_MS;
 const verdict = (rule: Rule, evidence: Partial<Evidence>) => evaluateRule(rule, { nowMs: NOW, ...evidence }).verdict;
 const readings = (...values: number[]) => values.map((value, i) => ({ label: `reading ${i + 1}`, value, depth: 'shell' as const }));
 
+describe('measures of a characteristic', () => {
+  const measures = {
+    shell: [8, 8.4].map((value, i) => ({ label: `p${i}`, value })),
+    core: [9.6, 9.8].map((value, i) => ({ label: `p${i}`, value })),
+  };
+  test('are judged in place of readings, where a rule names one', () => {
+    const evidence = { nowMs: 0, measures, courses: { shell: [0, 1].map((d) => ({ atMs: d * DAY_MS, value: 8 + d })) } };
+    expect(evaluateRule({ kind: 'spread', limit: 0.3, unit: '%', characteristic: 'shell' }, evidence)).toMatchObject({
+      verdict: 'stop',
+      sentence: 'Spread 0.4 %; limit 0.3',
+    });
+    expect(evaluateRule({ kind: 'gradient', limit: 1.5, shell: 'shell', core: 'core' }, evidence)).toMatchObject({
+      verdict: 'pass',
+      sentence: 'Core 1.5 points wetter than shell; limit 1.5',
+    });
+    expect(evaluateRule({ kind: 'stable', limitPerDay: 0.5, windowDays: 9, characteristic: 'shell' }, evidence)).toMatchObject({
+      verdict: 'wait',
+      sentence: 'Rising 1.00 points a day; limit 0.50',
+    });
+  });
+  test('that were not taken are asked for', () => {
+    for (const rule of [
+      { kind: 'spread', limit: 1, unit: '%', characteristic: 'width' },
+      { kind: 'gradient', limit: 1, shell: 'a', core: 'b' },
+      { kind: 'stable', limitPerDay: 1, windowDays: 3, characteristic: 'width' },
+    ] as const)
+      expect(evaluateRule(rule, { nowMs: 0, measures, measurements: measures.shell })).toMatchObject({ verdict: 'wait' });
+  });
+});
+
 describe('at its limits', () => {
   const elapsed: Rule = { kind: 'elapsed', what: 'Clamped', minimumMinutes: 45, maximumMinutes: 60 };
   test.each([

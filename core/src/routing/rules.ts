@@ -11,6 +11,8 @@ export type Rule =
   | {
       kind: 'inBand';
       what: string;
+      /** looks at the measures of this characteristic; at moisture readings when left out */
+      characteristic?: string;
       low: number;
       high: number;
       needed: number;
@@ -18,9 +20,10 @@ export type Rule =
       tooLow: string;
       tooHigh: string;
     }
-  | { kind: 'spread'; limit: number; unit: string }
-  | { kind: 'gradient'; limit: number }
-  | { kind: 'stable'; limitPerDay: number; windowDays: number }
+  | { kind: 'spread'; limit: number; unit: string; characteristic?: string }
+  /** looks at moisture readings by depth, or at the measures of one characteristic for the shell and one for the core */
+  | { kind: 'gradient'; limit: number; shell?: string; core?: string }
+  | { kind: 'stable'; limitPerDay: number; windowDays: number; characteristic?: string }
   | { kind: 'window'; minimumMinutes: number; maximumMinutes: number; afterwards: string }
   | { kind: 'climate'; limits: SprayLimits }
   | { kind: 'signOff'; skill: string }
@@ -40,8 +43,12 @@ export interface Evidence {
   temperatures?: readonly TemperatureSample[];
   /** the latest session of measurements */
   measurements?: readonly Measurement[];
+  /** the latest measures of each characteristic */
+  measures?: Readonly<Record<string, readonly Measurement[]>>;
   /** session means over time, for drift */
   series?: readonly { atMs: number; value: number }[];
+  /** the same for each characteristic */
+  courses?: Readonly<Record<string, readonly { atMs: number; value: number }[]>>;
   lastCoatMs?: number;
   air?: { tempC: number; relativeHumidity: number };
   signOffs?: readonly { skill: string; by: string }[];
@@ -144,7 +151,12 @@ function equivalent(rule: Of<'equivalent'>, { nowMs, sinceMs, temperatures = [] 
     : { rule: 'equivalent', verdict: 'wait', sentence, untilMs, sure: 'forecast', done };
 }
 
-function inBand(rule: Of<'inBand'>, { measurements = [] }: Evidence): Finding {
+/** The measures of a characteristic; the latest readings where the rule names none. */
+const measured = (evidence: Evidence, characteristic: string | undefined): readonly Measurement[] =>
+  (characteristic === undefined ? evidence.measurements : evidence.measures?.[characteristic]) ?? [];
+
+function inBand(rule: Of<'inBand'>, evidence: Evidence): Finding {
+  const measurements = measured(evidence, rule.characteristic);
   const band = `${rule.low.toFixed(1)}–${rule.high.toFixed(1)} ${rule.unit}`;
   if (measurements.length < rule.needed)
     return missing('inBand', `${measurements.length} of ${rule.needed} ${rule.what} taken; the band is ${band}`);
@@ -162,7 +174,8 @@ function inBand(rule: Of<'inBand'>, { measurements = [] }: Evidence): Finding {
   };
 }
 
-function spread(rule: Of<'spread'>, { measurements = [] }: Evidence): Finding {
+function spread(rule: Of<'spread'>, evidence: Evidence): Finding {
+  const measurements = measured(evidence, rule.characteristic);
   if (measurements.length < 2) return missing('spread', 'A spread needs two readings or more');
   const values = measurements.map((m) => m.value);
   const range = Math.max(...values) - Math.min(...values);
@@ -177,10 +190,15 @@ function spread(rule: Of<'spread'>, { measurements = [] }: Evidence): Finding {
       };
 }
 
-function gradient(rule: Of<'gradient'>, { measurements = [] }: Evidence): Finding {
-  const core = measurements.filter((m) => m.depth === 'core');
-  const shell = measurements.filter((m) => m.depth !== 'core');
-  if (core.length === 0 || shell.length === 0) return missing('gradient', 'No core reading yet: type one with c before it, as in c9.6');
+function gradient(rule: Of<'gradient'>, evidence: Evidence): Finding {
+  const named = rule.core !== undefined;
+  const core = named ? measured(evidence, rule.core) : measured(evidence, undefined).filter((m) => m.depth === 'core');
+  const shell = rule.shell !== undefined ? measured(evidence, rule.shell) : measured(evidence, undefined).filter((m) => m.depth !== 'core');
+  if (core.length === 0 || shell.length === 0)
+    return missing(
+      'gradient',
+      named ? 'Shell and core have not both been measured' : 'No core reading yet: type one with c before it, as in c9.6',
+    );
   const difference = mean(core.map((m) => m.value)) - mean(shell.map((m) => m.value));
   const sentence = `Core ${Math.abs(difference).toFixed(1)} points ${difference >= 0 ? 'wetter' : 'drier'} than shell; limit ${rule.limit.toFixed(1)}`;
   return Math.abs(difference) <= rule.limit + 1e-9
@@ -188,7 +206,8 @@ function gradient(rule: Of<'gradient'>, { measurements = [] }: Evidence): Findin
     : { rule: 'gradient', verdict: 'stop', sentence, remedy: 'Let the lot even out before it is cut' };
 }
 
-function stable(rule: Of<'stable'>, { nowMs, series = [] }: Evidence): Finding {
+function stable(rule: Of<'stable'>, { nowMs, ...evidence }: Evidence): Finding {
+  const series = (rule.characteristic === undefined ? evidence.series : evidence.courses?.[rule.characteristic]) ?? [];
   const recent = series.filter((p) => p.atMs >= nowMs - rule.windowDays * DAY_MS);
   if (recent.length < 2)
     return missing('stable', `${recent.length} of 2 sessions in the last ${rule.windowDays} days; one more shows whether it has settled`);

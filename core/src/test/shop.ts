@@ -1,68 +1,47 @@
 import { decideFitting } from '../fitting/index.ts';
-import { ShopState, type EntryKind, type LogbookEntry } from '../logbook/index.ts';
+import { contextOf, keyOf, lastOf, type EntryKind, type LogbookEntry, type ShopState } from '../logbook/index.ts';
 import { Recorder } from '../planning/index.ts';
 import {
   decide,
+  livePieces,
   operationOf,
+  piecesInPass,
+  resolveRoute,
   type Batch,
   type BatchCommand,
+  type Carrier,
+  type Component,
   type Decision,
   type DecisionContext,
   type Operation,
+  type Piece,
   type Route,
+  type RouteFacts,
 } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
-
-/** A step of a test's route; work of cutting unless told otherwise. */
-export const step = (id: string, component: Operation['component'], next: string[], over: Partial<Operation> = {}): Operation => ({
-  id,
-  name: id,
-  component,
-  next,
-  kind: 'work',
-  stage: 'machining',
-  stationCode: `S-${id}`,
-  skill: 'cutting',
-  setupMinutes: 10,
-  minutesPerPiece: 5,
-  gate: [],
-  ...over,
-});
-
-/** Two streams, a rest on each side of the fitting, coats, and dispatch. */
-export const SHORT_ROUTE: Route = {
-  id: 'short@1',
-  modelId: 'short',
-  version: 1,
-  operations: [
-    step('cut', 'body', ['rest']),
-    step('rest', 'body', ['fit'], { kind: 'dwell', gate: [{ kind: 'elapsed', what: 'Rested', minimumMinutes: 48 * 60 }] }),
-    step('carve', 'neck', ['fit']),
-    step('fit', 'instrument', ['spray'], { kind: 'fit', stage: 'fitting' }),
-    step('spray', 'instrument', ['cure'], {
-      stage: 'finishing',
-      coat: { materialId: 'lacquer', volumeSolids: 0.25, coats: 2, wetUm: 100, flashMinutes: 60, recoatMaxMinutes: 600 },
-    }),
-    step('cure', 'instrument', ['ship'], {
-      kind: 'dwell',
-      stage: 'finishing',
-      gate: [{ kind: 'elapsed', what: 'Cured', minimumMinutes: 24 * 60 }],
-    }),
-    step('ship', 'instrument', [], { kind: 'dispatch', stage: 'dispatch' }),
-  ],
-};
+import { BRACES_ROUTE, CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from './routes.ts';
 
 export const START_MS = Date.UTC(2026, 2, 2, 8);
 
+interface StartOptions {
+  volumeM3?: number;
+  route?: Route;
+  facts?: RouteFacts;
+  setIds?: string[];
+  trial?: boolean;
+}
+
 /** A shop with one lot and one order, whose every movement is judged and written down. */
 export class TestShop {
-  readonly routes = new Map([[SHORT_ROUTE.id, SHORT_ROUTE]]);
-  readonly recorder = new Recorder(this.routes);
+  readonly recorder: Recorder;
   nowMs = START_MS;
-  private batches = 0;
   private serials = 0;
 
-  constructor() {
+  constructor(
+    readonly routes: ReadonlyMap<string, Route> = new Map([SHORT_ROUTE, WIDE_ROUTE, BRACES_ROUTE].map((r) => [r.id, r])),
+    readonly carriers: readonly Carrier[] = CARRIERS,
+  ) {
+    this.recorder = new Recorder(this.routes);
     this.recorder.record(
       'lot.received',
       this.nowMs,
@@ -104,27 +83,32 @@ export class TestShop {
     this.nowMs += ms;
   }
 
-  start(component: 'body' | 'neck', quantity: number, volumeM3 = 0.01): string {
-    const id = `B${++this.batches}`;
+  start(component: Component, quantity: number, { volumeM3 = 0.01, route = SHORT_ROUTE, ...given }: StartOptions = {}): string {
+    const number = this.nextBatchNumber;
+    const id = `B${number}`;
     this.recorder.record(
       'batch.started',
       this.nowMs,
       'ann',
       { batchId: id, lotId: 'L1' },
       {
-        number: this.batches,
-        modelId: 'short',
+        number,
+        modelId: route.modelId,
         component,
-        routeId: SHORT_ROUTE.id,
-        orderId: 'O1',
+        routeId: route.id,
+        orderId: route === SHORT_ROUTE ? 'O1' : null,
         lotId: 'L1',
         quantity,
         dueMs: null,
-        carrier: null,
         volumeM3,
+        ...given,
       },
     );
     return id;
+  }
+
+  get nextBatchNumber(): number {
+    return this.state.all('batch').length + 1;
   }
 
   batch(id: string): Batch {
@@ -132,23 +116,31 @@ export class TestShop {
   }
 
   operation(id: string): Operation {
-    return operationOf(SHORT_ROUTE, this.batch(id).operationId);
+    return operationOf(this.state.routeOf(this.batch(id)), this.batch(id).operationId);
+  }
+
+  live(id: string): Piece[] {
+    return livePieces(this.state.pieces(id));
   }
 
   /** Judges a command; what is accepted is written down. */
   command(id: string, command: BatchCommand, over: Partial<DecisionContext> = {}): Decision {
     const batch = this.batch(id);
-    const coats = this.state.all('coat').filter((c) => c.visitId === batch.visitId).length;
-    const decision = decide(batch, command, {
-      route: SHORT_ROUTE,
-      pieces: this.state.pieces(id),
+    const last = lastOf(this.recorder.entries.filter((e) => e.batchId === id));
+    const context = contextOf(this.state, batch, command, {
       evidence: { nowMs: this.nowMs },
       holdsSkill: () => true,
-      coatsLogged: coats,
-      ...over,
+      missing: () => null,
+      carriers: this.carriers,
+      nextBatchNumber: this.nextBatchNumber,
+      ...(last ? { last } : {}),
     });
+    const otherVersion = [...this.routes.values()].find((r) => r.modelId === batch.modelId && r.id !== batch.routeId);
+    const toRoute = otherVersion ? { toRoute: resolveRoute(otherVersion, batch.facts) } : {};
+    const decision = decide(batch, command, { ...context, ...toRoute, ...over });
     if (decision.kind === 'accept')
-      for (const entry of decision.entries) this.recorder.record(entry.kind, this.nowMs, 'ann', { batchId: id }, entry.payload);
+      for (const entry of decision.entries)
+        this.recorder.record(entry.kind, this.nowMs, 'ann', { batchId: entry.batchId ?? id }, entry.payload);
     return decision;
   }
 
@@ -157,9 +149,9 @@ export class TestShop {
     this.command(id, { kind: 'start', personId: 'ann' });
     this.pass();
     const { coat } = this.operation(id);
-    if (coat && this.batch(id).pass === 1) for (let n = 0; n < coat.coats; n++) this.coat(id);
+    if (coat && !this.batch(id).redo) for (let n = 0; n < coat.coats; n++) this.coat(id);
     const { rework = [], scrap = [] } = bad;
-    const inPass = this.state.pieces(id).filter((p) => (this.batch(id).pass === 1 ? p.state !== 'scrapped' : p.state === 'rework'));
+    const inPass = piecesInPass(this.batch(id), this.state.pieces(id));
     const outcome = (outcomeKind: 'rework' | 'scrap') => (pieceId: string) => ({
       pieceId,
       outcome: outcomeKind,
@@ -179,7 +171,8 @@ export class TestShop {
   coat(id: string): void {
     const { coat } = this.operation(id);
     if (!coat) throw new Error(`${id} is not being sprayed`);
-    const coatId = `${this.batch(id).visitId}/${this.recorder.entries.length}`;
+    const { visitId } = this.batch(id);
+    const coatId = `${visitId}/${this.state.all('coat').filter((c) => c.visitId === visitId).length + 1}`;
     this.recorder.record(
       'coat.logged',
       this.nowMs,
@@ -201,24 +194,23 @@ export class TestShop {
   /** Pairs as many as there are, in order. @returns the batch of instruments, or why not */
   fit(bodyId: string, neckId: string): string | Decision<unknown> {
     const side = (id: string) => ({ batch: this.batch(id), pieces: this.state.pieces(id) });
-    const live = (id: string) => this.state.pieces(id).filter((p) => p.state === 'good' || p.state === 'rework');
-    const necks = live(neckId);
-    const pairs = live(bodyId)
+    const necks = this.live(neckId);
+    const pairs = this.live(bodyId)
       .slice(0, necks.length)
       .map((body, i) => ({ bodyId: body.id, neckId: necks[i]?.id ?? null }));
-    const decision = decideFitting(SHORT_ROUTE, side(bodyId), side(neckId), pairs);
+    const decision = decideFitting(this.state.routeOf(this.batch(bodyId)), side(bodyId), side(neckId), pairs);
     if (decision.kind === 'refuse') return decision;
-    const id = `B${++this.batches}`;
+    const number = this.nextBatchNumber;
+    const id = `B${number}`;
     this.recorder.record(
       'instruments.fitted',
       this.nowMs,
       'ann',
       { batchId: id },
       {
-        number: this.batches,
+        number,
         bodyBatchId: bodyId,
         neckBatchId: neckId,
-        carrier: null,
         pairs: decision.entries.map((pair) => ({ ...pair, serial: `S${++this.serials}`, clearanceMm: 0.1 })),
       },
     );
@@ -250,8 +242,11 @@ export function everything(state: ShopState): Record<string, unknown> {
     'defect',
     'override',
     'instrument',
+    'placement',
   ] as const;
-  return Object.fromEntries(kinds.map((kind) => [kind, state.all(kind)]));
+  return Object.fromEntries(
+    kinds.map((kind) => [kind, state.all(kind).sort((a, b) => (keyOf[kind](a as never) < keyOf[kind](b as never) ? -1 : 1))]),
+  );
 }
 
 /** The entries alone, as they would come back from storage. */

@@ -99,6 +99,12 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     return equilibriumMoisturePct(row?.temp ?? NORMAL.tempC, row?.rh ?? NORMAL.relativeHumidity);
   }
 
+  /** Every zone, with or without a sensor. */
+  async zones(): Promise<{ id: string; name: string }[]> {
+    const zones = await this.database.getRepository(ZoneEntity).find({ order: { name: 'ASC' } });
+    return zones.map(({ id, name }) => ({ id, name }));
+  }
+
   /** The latest of every zone. */
   async now(): Promise<ZoneNow[]> {
     const zones = await this.database.getRepository(ZoneEntity).find({ order: { name: 'ASC' } });

@@ -1,4 +1,4 @@
-import { HOUR_MS, simulate, type LogbookEntry } from '@ample-crane/core';
+import { DAY_MS, HOUR_MS, simulate, type LogbookEntry } from '@ample-crane/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
 import { MaterialEntity } from '../finishing/finishing.entity.ts';
@@ -9,12 +9,13 @@ import { hashPassword, newPerson } from '../platform/identity/identity.service.t
 import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
 import { SettingEntity } from '../platform/settings/settings.service.ts';
-import { ModelEntity, RouteEntity, StationEntity } from '../setup/setup.entity.ts';
+import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from '../setup/setup.entity.ts';
 import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
-import { DEMO_WORK_WEEK, demoAbsences, demoClimate, demoScenario, WOOD_HISTORY_DAYS } from './scenario.ts';
-import { DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
+import { DEMO_WORK_WEEK, demoClimate, demoScenario, WOOD_HISTORY_DAYS } from './scenario.ts';
+import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
+import { DEMO_VERSIONS } from './versions.ts';
 
 export const DEMO_PASSWORD = 'heron-lane';
 export const FACTORY_NAME = 'Heron Lane Works';
@@ -57,7 +58,7 @@ export async function loadFactory(manager: EntityManager, nowMs: number, passwor
         role,
         skills,
         passwordHash,
-        away: skills.length > 0 ? demoAbsences(i, nowMs) : [],
+        away: [...(scenario.people[i]?.away ?? [])],
       }),
     ),
   );
@@ -81,12 +82,44 @@ export async function loadFactory(manager: EntityManager, nowMs: number, passwor
   await insertRows(
     manager,
     ModelEntity,
-    DEMO_MODELS.map(({ route, ...m }) => ({ ...m, routeId: route.id, active: true })),
+    DEMO_MODELS.map(({ route, ...m }) => ({ ...m, active: true })),
   );
   await insertRows(
     manager,
     RouteEntity,
-    DEMO_MODELS.map(({ id, route }) => ({ id: route.id, modelId: id, version: route.version, graph: route })),
+    DEMO_VERSIONS.map(({ route, state, sinceDaysAgo, reason }) => ({
+      id: route.id,
+      modelId: route.modelId,
+      version: route.version,
+      graph: route,
+      state,
+      effectiveMs: sinceDaysAgo === null ? null : scenario.nowMs - sinceDaysAgo * DAY_MS,
+      reason,
+      revision: 1,
+    })),
+  );
+  await insertRows(
+    manager,
+    CarrierEntity,
+    DEMO_CARRIERS.map((c) => ({ ...c, taken: 0, active: true, version: 1 })),
+  );
+  await insertRows(manager, PrerequisiteEntity, demoPrerequisites());
+}
+
+/** What steps ask for before they are begun, each there; but one kit is short, as kits are. */
+function demoPrerequisites(): PrerequisiteEntity[] {
+  return DEMO_MODELS.flatMap(({ id, route }) =>
+    route.operations
+      .flatMap((o) => o.needs ?? [])
+      .map(({ kind, what }) => ({
+        id: `${id}/${what}`,
+        kind,
+        what,
+        modelId: id,
+        revision: kind === 'program' ? 'C' : '1',
+        ...(kind === 'kit' ? { state: 'draft' as const, note: '2 sets short, on order' } : { state: 'released' as const, note: '' }),
+        version: 1,
+      })),
   );
 }
 

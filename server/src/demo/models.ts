@@ -1,185 +1,47 @@
-import type { Characteristic, CoatPlan, Component, Operation, Route, Rule, Stage } from '@ample-crane/core';
-import type { WoodNeed } from '@ample-crane/core';
-import { DEMO_MATERIALS } from './materials.ts';
-import { DEMO_STATIONS } from './stations.ts';
+import type { ModelWood, Route, WoodNeed } from '@ample-crane/core';
+import {
+  away,
+  band,
+  bindBody,
+  bindSet,
+  buffer,
+  clampBody,
+  coldCheck,
+  cure,
+  cutBody,
+  dwell,
+  fingerboards,
+  finish,
+  glueBody,
+  hours,
+  join,
+  jointAndClamp,
+  line,
+  machineBody,
+  neckLine,
+  neckWithItsBoard,
+  option,
+  outfit,
+  pictureInlay,
+  restBody,
+  route,
+  sandBody,
+  work,
+} from './steps.ts';
 
 export interface DemoModel {
   id: string;
   code: string;
   name: string;
   construction: string;
+  /** share of what is ordered; 0 for small parts made ahead */
   weight: number;
   batchSize: number;
   scaleLengthMm: number;
   clearance: { lowMm: number; targetMm: number; highMm: number };
-  wood: { body: WoodNeed; neck: WoodNeed | null };
+  wood: ModelWood;
   route: Route;
 }
-
-type Extras = Partial<Pick<Operation, 'gate' | 'coat' | 'characteristics' | 'cautions'>>;
-
-function stationStage(code: string): Stage {
-  const station = DEMO_STATIONS.find((s) => s.code === code);
-  if (!station) throw new Error(`No station ${code}`);
-  return station.stage;
-}
-
-/** A work step as the benches see it: who, where, set-up and minutes a piece. */
-const work = (
-  id: string,
-  name: string,
-  stationCode: string,
-  skill: string,
-  setupMinutes: number,
-  minutesPerPiece: number,
-  extras: Extras = {},
-) => ({
-  id,
-  name,
-  kind: 'work' as const,
-  stage: stationStage(stationCode),
-  stationCode,
-  skill,
-  setupMinutes,
-  minutesPerPiece,
-  gate: [] as readonly Rule[],
-  ...extras,
-});
-
-const dwell = (id: string, name: string, stationCode: string, gate: readonly Rule[]) => ({
-  id,
-  name,
-  kind: 'dwell' as const,
-  stage: stationStage(stationCode),
-  stationCode,
-  setupMinutes: 0,
-  minutesPerPiece: 0,
-  gate,
-});
-
-type Step = ReturnType<typeof work> | ReturnType<typeof dwell>;
-
-const hours = (what: string, minimum: number): readonly Rule[] => [{ kind: 'elapsed', what, minimumMinutes: minimum * 60 }];
-
-function cure(id: string, materialId: string): Step {
-  const material = DEMO_MATERIALS.find((m) => m.id === materialId);
-  if (!material) throw new Error(`No material ${materialId}`);
-  return dwell(id, 'Cure', 'FN3', [{ kind: 'equivalent', what: 'Cured', minimumDays: material.cureDays, law: material.cure }]);
-}
-
-function coats(materialId: string, count: number, wetUm: number): CoatPlan {
-  const material = DEMO_MATERIALS.find((m) => m.id === materialId);
-  if (!material) throw new Error(`No material ${materialId}`);
-  return {
-    materialId,
-    volumeSolids: material.volumeSolids,
-    coats: count,
-    wetUm,
-    flashMinutes: 20,
-    recoatMaxMinutes: 24 * 60,
-  };
-}
-
-const band = (id: string, name: string, unit: string, low: number, target: number, high: number): Characteristic => ({
-  id,
-  name,
-  unit,
-  low,
-  target,
-  high,
-});
-
-/** Joins the branches of a route: each runs in order into the fitting, which runs into the instrument's own steps. */
-function route(modelId: string, branches: { body: Step[]; neck?: Step[] }, instrument: Step[]): Route {
-  const chain = (component: Component, steps: readonly Step[], last: string): Operation[] =>
-    steps.map((step, i) => ({ ...step, component, next: [steps[i + 1]?.id ?? last] }));
-  const fit: Operation = {
-    ...work('fit', branches.neck ? 'Pair and give a serial' : 'Give a serial', 'FT1', 'neck fitting', 0, 0),
-    kind: 'fit',
-    component: 'instrument',
-    next: [instrument[0]?.id ?? 'ship'],
-  };
-  const ship: Operation = {
-    ...work('ship', 'Dispatch', 'DP1', 'packing', 0, 0),
-    kind: 'dispatch',
-    component: 'instrument',
-    next: [],
-  };
-  return {
-    id: `${modelId}-1`,
-    modelId,
-    version: 1,
-    operations: [
-      ...chain('body', branches.body, 'fit'),
-      ...chain('neck', branches.neck ?? [], 'fit'),
-      fit,
-      ...chain('instrument', instrument, 'ship'),
-      ship,
-    ],
-  };
-}
-
-const pocket = band('pocketWidth', 'Pocket width', 'mm', 55.95, 56.05, 56.15);
-const tenon = band('tenonWidth', 'Tenon width', 'mm', 55.85, 55.93, 56.01);
-const setUp = (relief: number, bass: number, treble: number): Characteristic[] => [
-  band('relief', 'Relief at mid-neck', 'mm', relief - 0.1, relief, relief + 0.1),
-  band('actionBass', 'Action at fret 12, bass', 'mm', bass - 0.25, bass, bass + 0.25),
-  band('actionTreble', 'Action at fret 12, treble', 'mm', treble - 0.25, treble, treble + 0.25),
-];
-
-const cutBody = (minutes: number) =>
-  work('b-cut', 'Cut and joint bodies', 'RM1', 'milling', 15, minutes, { cautions: ['cutting', 'dust'] });
-const glueBody = work('b-glue', 'Glue up blanks', 'RM2', 'gluing', 10, 15);
-const clampBody = dwell('b-clamp', 'Blank in clamps', 'RM3', hours('Clamped', 24));
-const machineBody = (minutes: number) =>
-  work('b-machine', 'Machine bodies', 'MC1', 'body machining', 25, minutes, {
-    characteristics: [pocket],
-    cautions: ['cutting', 'dust'],
-  });
-const restBody = dwell('b-rest', 'Rest after roughing', 'MC3', hours('Rested', 48));
-const sandBody = (minutes: number) => work('b-sand', 'Sand body', 'BD3', 'body sanding', 5, minutes, { cautions: ['dust'] });
-const bindBody = (minutes: number) => work('b-bind', 'Bind body', 'BD2', 'binding', 10, minutes, { cautions: ['solvents'] });
-const bindSet = (id: string) => dwell(id, 'Binding sets', 'BD4', hours('Set', 14));
-
-const neckLine = (carveMinutes: number): Step[] => [
-  work('n-cut', 'Cut neck blanks', 'RM1', 'milling', 10, 11, { cautions: ['cutting', 'dust'] }),
-  work('n-machine', 'Machine necks', 'MC2', 'neck machining', 20, 35, {
-    characteristics: [tenon],
-    cautions: ['cutting', 'dust'],
-  }),
-  dwell('n-rest', 'Rest after roughing', 'MC3', hours('Rested', 48)),
-  work('n-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, 40),
-  dwell('n-clamp', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24)),
-  work('n-fret', 'Radius and fret', 'NK3', 'fretting', 10, 87),
-  work('n-carve', 'Carve and sand neck', 'NK4', 'neck carving', 5, carveMinutes, { cautions: ['dust'] }),
-];
-
-const finish = (p: string, materialId: string, count: number, wetUm: number, prep: number, level: number, buff: number): Step[] => [
-  work(`${p}-prep`, 'Prep sand and fill', 'FN1', 'finish prep', 10, prep, { cautions: ['dust', 'rags'] }),
-  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 16 + count * 9, {
-    coat: coats(materialId, count, wetUm),
-    cautions: ['spraying', 'rags'],
-  }),
-  cure(`${p}-cure`, materialId),
-  work(`${p}-level`, 'Level sand', 'FN4', 'level sanding', 5, level, { cautions: ['dust'] }),
-  work(`${p}-buff`, 'Buff', 'FN5', 'buffing', 10, buff, { cautions: ['buffing', 'dust'] }),
-];
-
-const outfit = (relief: number, bass: number, treble: number, electrics: number): Step[] => [
-  work('i-wire', 'Electrics and hardware', 'AS1', 'electrics', 10, electrics),
-  work('i-setup', 'Strings and set-up', 'AS2', 'set-up', 5, 99, {
-    characteristics: setUp(relief, bass, treble),
-  }),
-  dwell('i-rest', 'Rest under strings', 'FR1', hours('Rested', 7 * 24)),
-  work('i-final', 'Final inspection', 'FR2', 'final inspection', 5, 44, {
-    characteristics: setUp(relief, bass, treble),
-  }),
-];
-
-const jointAndClamp: Step[] = [
-  work('i-joint', 'Glue the neck joint', 'FT1', 'neck fitting', 10, 75),
-  dwell('i-clamp', 'Joint in clamps', 'FT2', hours('Clamped', 24)),
-];
 
 const wood = (species: string, use: WoodNeed['use'], volumeM3: number, thicknessMm: number): WoodNeed => ({
   species,
@@ -190,159 +52,326 @@ const wood = (species: string, use: WoodNeed['use'], volumeM3: number, thickness
 const glued = { lowMm: 0.05, targetMm: 0.1, highMm: 0.2 };
 const bolted = { lowMm: 0.05, targetMm: 0.12, highMm: 0.25 };
 
-export const DEMO_MODELS: readonly DemoModel[] = [
-  {
-    id: 'millrace',
-    code: 'MR',
-    name: 'Millrace',
-    construction: 'bolt-on solid',
-    weight: 30,
-    batchSize: 8,
-    scaleLengthMm: 645,
-    clearance: bolted,
-    wood: { body: wood('red alder', 'body', 0.014, 45), neck: wood('sugar maple', 'neck', 0.006, 27) },
-    route: route(
-      'millrace',
-      {
-        body: [cutBody(13), glueBody, clampBody, machineBody(39), restBody, sandBody(53), ...finish('b', 'poly', 4, 110, 44, 36, 65)],
-        neck: [...neckLine(46), work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 18, { cautions: ['rags'] }), cure('n-cure', 'oil')],
-      },
-      [work('i-bolt', 'Bolt the neck on', 'FT1', 'neck fitting', 5, 35), ...outfit(0.25, 1.9, 1.6, 101)],
-    ),
-  },
-  {
-    id: 'weirstone',
-    code: 'WS',
-    name: 'Weirstone',
-    construction: 'set-neck carved',
-    weight: 24,
-    batchSize: 6,
-    scaleLengthMm: 628,
-    clearance: glued,
-    wood: { body: wood('mahogany', 'body', 0.015, 50), neck: wood('mahogany', 'neck', 0.008, 27) },
-    route: route(
-      'weirstone',
-      {
-        body: [cutBody(15), glueBody, clampBody, machineBody(62), restBody, bindBody(57), bindSet('b-bindset'), sandBody(66)],
-        neck: neckLine(55),
-      },
-      [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 62, 60, 111), ...outfit(0.22, 1.8, 1.5, 105)],
-    ),
-  },
-  {
-    id: 'towpath',
-    code: 'TP',
-    name: 'Towpath',
-    construction: 'neck-through bass',
-    weight: 12,
-    batchSize: 6,
-    scaleLengthMm: 864,
-    clearance: glued,
-    wood: { body: wood('black walnut', 'body', 0.022, 45), neck: null },
-    route: route(
-      'towpath',
-      {
-        body: [
+/** Bolted together at the end; necks are finished ahead and kept until a build calls. */
+const millrace: DemoModel = {
+  id: 'millrace',
+  code: 'MR',
+  name: 'Millrace',
+  construction: 'bolt-on solid',
+  weight: 30,
+  batchSize: 8,
+  scaleLengthMm: 645,
+  clearance: bolted,
+  wood: { body: wood('red alder', 'body', 0.014, 45), neck: wood('sugar maple', 'neck', 0.006, 27) },
+  route: route(
+    'millrace',
+    [
+      line(
+        'body',
+        [cutBody(13), glueBody, clampBody, machineBody(39), restBody, sandBody(53), ...finish('b', 'poly', 4, 110, 44, 36, 74)],
+        'fit',
+      ),
+      line(
+        'neck',
+        [
+          ...neckLine(46),
+          work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 18, { cautions: ['rags'] }),
+          cure('n-cure', 'oil'),
+          buffer('n-stock', 'Finished necks in stock', 'necks'),
+        ],
+        'fit',
+      ),
+    ],
+    [work('i-bolt', 'Bolt the neck on', 'FT1', 'neck fitting', 5, 35), ...outfit(0.25, 1.9, 1.6, 101)],
+  ),
+};
+
+/** Glued before finishing; may be cold-checked as often as it takes. */
+const weirstone: DemoModel = {
+  id: 'weirstone',
+  code: 'WS',
+  name: 'Weirstone',
+  construction: 'set-neck carved',
+  weight: 24,
+  batchSize: 6,
+  scaleLengthMm: 628,
+  clearance: glued,
+  wood: { body: wood('mahogany', 'body', 0.015, 50), neck: wood('mahogany', 'neck', 0.008, 27) },
+  route: route(
+    'weirstone',
+    [
+      line('body', [cutBody(15), glueBody, clampBody, machineBody(62), restBody, bindBody(57), bindSet('b-bindset'), sandBody(66)], 'fit'),
+      line('neck', neckLine(55), 'fit'),
+    ],
+    [
+      ...jointAndClamp,
+      ...finish('i', 'lacquer', 5, 105, 62, 60, 122, { needs: [{ kind: 'sample', what: 'Amber burst' }] }),
+      coldCheck,
+      ...outfit(0.22, 1.8, 1.5, 105),
+    ],
+    [option('ageing', 'Ageing', ['none', 'none'], ['checked', 'cold-checked'])],
+  ),
+};
+
+/** One piece from end to end; its blanks come over from the mill in the yard. */
+const towpath: DemoModel = {
+  id: 'towpath',
+  code: 'TP',
+  name: 'Towpath',
+  construction: 'neck-through bass',
+  weight: 12,
+  batchSize: 6,
+  scaleLengthMm: 864,
+  clearance: glued,
+  wood: { body: wood('black walnut', 'body', 0.022, 45) },
+  route: route(
+    'towpath',
+    [
+      line(
+        'body',
+        [
           cutBody(27),
           work('b-glue', 'Glue wings to the core', 'RM2', 'gluing', 15, 31),
           clampBody,
-          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 75, {
-            cautions: ['cutting', 'dust'],
-          }),
+          away('b-carry', 'Carry over from the mill', 'transfer', 'RM3', 1),
+          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 75, { cautions: ['cutting', 'dust'] }),
           restBody,
           work('b-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, 44),
           dwell('b-boardset', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24)),
           work('b-fret', 'Radius and fret', 'NK3', 'fretting', 10, 92),
           sandBody(75),
         ],
-      },
-      [...finish('i', 'oil', 3, 20, 40, 20, 33), ...outfit(0.35, 2.4, 2.0, 97)],
-    ),
+        'fit',
+      ),
+    ],
+    [
+      work('i-fill', 'Fill the open pores', 'FN1', 'finish prep', 5, 10, {
+        cautions: ['solvents', 'rags'],
+        when: { kind: 'species', component: 'body', in: ['black walnut', 'mahogany', 'white ash'] },
+      }),
+      ...finish('i', 'oil', 3, 20, 30, 20, 40),
+      ...outfit(0.35, 2.4, 2.0, 97),
+    ],
+  ),
+};
+
+/** Pressed, bound on one face or both; each fingerboard is cut from its own neck's block. */
+const lockkeeper: DemoModel = {
+  id: 'lockkeeper',
+  code: 'LK',
+  name: 'Lockkeeper',
+  construction: 'semi-hollow, bound on both faces',
+  weight: 14,
+  batchSize: 6,
+  scaleLengthMm: 628,
+  clearance: glued,
+  wood: {
+    body: wood('sugar maple', 'body', 0.012, 27),
+    neck: wood('sugar maple', 'neck', 0.007, 27),
+    fingerboard: wood('sugar maple', 'neck', 0.001, 27),
   },
-  {
-    id: 'lockkeeper',
-    code: 'LK',
-    name: 'Lockkeeper',
-    construction: 'semi-hollow, bound on both faces',
-    weight: 14,
-    batchSize: 6,
-    scaleLengthMm: 628,
-    clearance: glued,
-    wood: { body: wood('sugar maple', 'body', 0.012, 27), neck: wood('mahogany', 'neck', 0.008, 27) },
-    route: route(
-      'lockkeeper',
-      {
-        body: [
+  route: route(
+    'lockkeeper',
+    [
+      line(
+        'body',
+        [
           cutBody(19),
           work('b-press', 'Press top and back', 'BD1', 'top pressing', 20, 32, { cautions: ['hot'] }),
-          dwell('b-pressset', 'In the press', 'BD4', hours('Pressed', 14)),
+          dwell('b-pressset', 'In the press', 'BD4', hours('Pressed', 14), { place: { kind: 'press' } }),
           machineBody(49),
           restBody,
           bindBody(53),
-          bindSet('b-bindset'),
-          work('b-bind2', 'Bind the second face', 'BD2', 'binding', 10, 53, { cautions: ['solvents'] }),
-          bindSet('b-bindset2'),
+          {
+            ...bindSet('b-bindset'),
+            repeat: { kind: 'count', backTo: 'b-bind', times: 2, timesByOption: { option: 'faces', times: { one: 1, both: 2 } } },
+          },
           sandBody(70),
         ],
-        neck: neckLine(55),
-      },
-      [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 57, 60, 111), ...outfit(0.22, 1.8, 1.5, 130)],
-    ),
+        'fit',
+      ),
+      line('fingerboard', fingerboards, 'n-lay'),
+      line('neck', [...neckWithItsBoard(55), pictureInlay], 'fit'),
+    ],
+    [
+      ...jointAndClamp,
+      ...finish('i', 'lacquer', 5, 105, 50, 60, 122),
+      work('i-scrape', 'Scrape the binding clean', 'BD2', 'binding', 5, 7, {
+        when: { kind: 'construction', in: ['semi-hollow, bound on both faces'] },
+      }),
+      ...outfit(0.22, 1.8, 1.5, 130),
+    ],
+    [
+      option('faces', 'Binding', ['both', 'both faces'], ['one', 'top only']),
+      option('inlay', 'Inlay', ['dots', 'dots'], ['picture', 'picture, by the inlay house']),
+    ],
+  ),
+};
+
+/** Sides, back and top meet as a box; fitted dry, finished apart, and only then glued to its neck. */
+const headwater: DemoModel = {
+  id: 'headwater',
+  code: 'HW',
+  name: 'Headwater',
+  construction: 'flat-top acoustic',
+  weight: 12,
+  batchSize: 6,
+  scaleLengthMm: 645,
+  clearance: glued,
+  wood: {
+    body: wood('black walnut', 'sides', 0.0025, 10),
+    back: wood('black walnut', 'sides', 0.003, 10),
+    top: wood('Sitka spruce', 'top', 0.0035, 10),
+    neck: wood('mahogany', 'neck', 0.008, 27),
   },
-  {
-    id: 'headwater',
-    code: 'HW',
-    name: 'Headwater',
-    construction: 'flat-top acoustic',
-    weight: 12,
-    batchSize: 6,
-    scaleLengthMm: 645,
-    clearance: glued,
-    wood: { body: wood('Sitka spruce', 'body', 0.007, 10), neck: wood('mahogany', 'neck', 0.008, 27) },
-    route: route(
-      'headwater',
-      {
-        body: [
-          work('b-cut', 'Joint tops and backs', 'RM1', 'milling', 15, 17, { cautions: ['cutting', 'dust'] }),
-          work('b-brace', 'Brace, bend sides, close the box', 'BD1', 'top pressing', 20, 76, {
-            cautions: ['hot'],
+  route: route(
+    'headwater',
+    [
+      line(
+        'body',
+        [
+          work('b-bend', 'Bend the sides', 'BD1', 'top pressing', 20, 26, { cautions: ['hot'], noWait: true }),
+          dwell(
+            'b-form',
+            'Sides in their form',
+            'BD4',
+            // Longer than a week and they take the form's own bow.
+            [{ kind: 'elapsed', what: 'Set', minimumMinutes: 24 * 60, maximumMinutes: 14 * 24 * 60 }],
+            { place: { kind: 'form', outline: true } },
+          ),
+          work('b-line', 'Line the sides, and let the steam out', 'BD2', 'binding', 5, 9, {
+            characteristics: [band('moisture', 'Moisture', '%', 6, 8.5, 11)],
           }),
-          dwell('b-braceset', 'Box in its form', 'BD4', hours('Set', 24)),
+          dwell('b-dry', 'Dry after steaming', 'MC3', [
+            { kind: 'elapsed', what: 'Rested', minimumMinutes: 24 * 60 },
+            {
+              kind: 'inBand',
+              what: 'moisture readings',
+              characteristic: 'moisture',
+              low: 6,
+              high: 11,
+              needed: 3,
+              unit: '%',
+              tooLow: 'Too dry: it will split at the bends',
+              tooHigh: 'Too wet: leave it on the shelf and read it again',
+            },
+          ]),
+          join('b-back', 'Close the back', 'BD1', 'top pressing', { matchedSet: true }),
+          join('b-top', 'Close the top', 'BD1', 'top pressing'),
+          dwell('b-boxset', 'Box in clamps', 'BD4', hours('Set', 24)),
           machineBody(19),
-          bindBody(57),
+          bindBody(48),
           bindSet('b-bindset'),
           sandBody(57),
         ],
-        neck: neckLine(50),
-      },
-      [...jointAndClamp, ...finish('i', 'water', 5, 80, 53, 52, 91), ...outfit(0.25, 2.4, 1.9, 50)],
-    ),
-  },
-  {
-    id: 'skiff',
-    code: 'SK',
-    name: 'Skiff',
-    construction: 'moulded travel instrument',
-    weight: 8,
-    batchSize: 8,
-    scaleLengthMm: 580,
-    clearance: bolted,
-    wood: { body: wood('basswood', 'body', 0.006, 8), neck: null },
-    route: route(
-      'skiff',
-      {
-        body: [
+        'fit',
+      ),
+      line('back', [work('k-joint', 'Joint the backs', 'RM1', 'milling', 10, 8, { cautions: ['cutting', 'dust'] })], 'b-back'),
+      line(
+        'top',
+        [
+          work('t-joint', 'Joint the tops', 'RM1', 'milling', 10, 9, { cautions: ['cutting', 'dust'] }),
+          work('t-brace', 'Brace the tops', 'BD1', 'top pressing', 15, 30, { draws: [{ modelId: 'headwater-braces', perPiece: 1 }] }),
+          dwell('t-set', 'Braces set', 'BD4', hours('Set', 12)),
+        ],
+        'b-top',
+      ),
+      line('neck', neckLine(50), 'fit'),
+      [
+        ...line('body', finish('b', 'water', 5, 80, 53, 52, 100), 'refit'),
+        ...line(
+          'neck',
+          [work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 14, { cautions: ['rags'] }), cure('n-cure', 'oil')],
+          'refit',
+        ),
+      ],
+    ],
+    [],
+  ),
+};
+
+const dryFit = {
+  ...work('part', 'Take apart for finishing', 'FT1', 'neck fitting', 0, 0),
+  kind: 'part' as const,
+  component: 'instrument' as const,
+  next: ['b-prep', 'n-oil'],
+};
+
+/** Between dry fitting and glueing, body and neck go their own ways and stay a pair. */
+function fittedDry(model: DemoModel): DemoModel {
+  const set = line(
+    'instrument',
+    [
+      { ...work('refit', 'Bring each pair together', 'FT1', 'neck fitting', 0, 0), kind: 'refit' as const },
+      work('i-set', 'Set the neck', 'FT1', 'neck fitting', 10, 75, {
+        skillLevel: 2,
+        gate: [{ kind: 'signOff', skill: 'neck fitting' }],
+      }),
+      dwell('i-clamp', 'Joint in clamps', 'FT2', hours('Clamped', 24)),
+      ...outfit(0.25, 2.4, 1.9, 50),
+    ],
+    'ship',
+  );
+  const operations = model.route.operations.map((o) => (o.id === 'fit' ? { ...o, name: 'Fit dry and give a serial', next: ['part'] } : o));
+  return { ...model, route: { ...model.route, operations: [...operations.slice(0, -1), dryFit, ...set, ...operations.slice(-1)] } };
+}
+
+/** Moulded in one; a small kit and a small case. */
+const skiff: DemoModel = {
+  id: 'skiff',
+  code: 'SK',
+  name: 'Skiff',
+  construction: 'moulded travel instrument',
+  weight: 8,
+  batchSize: 8,
+  scaleLengthMm: 580,
+  clearance: bolted,
+  wood: { body: wood('basswood', 'body', 0.006, 8) },
+  route: route(
+    'skiff',
+    [
+      line(
+        'body',
+        [
           work('b-cut', 'Slice leaves', 'RM1', 'milling', 10, 10, { cautions: ['cutting', 'dust'] }),
-          work('b-mould', 'Mould the shell', 'BD1', 'top pressing', 20, 32, { cautions: ['hot'] }),
-          dwell('b-mouldset', 'Shell in its mould', 'BD4', hours('Set', 14)),
-          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 26, {
-            cautions: ['cutting', 'dust'],
+          work('b-mould', 'Mould the shell', 'BD1', 'top pressing', 20, 32, {
+            cautions: ['hot'],
+            noWait: true,
+            needs: [{ kind: 'fixture', what: 'Skiff mould, second outline' }],
           }),
+          dwell('b-mouldset', 'Shell in its mould', 'BD4', hours('Set', 14), { place: { kind: 'mould', outline: true } }),
+          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 26, { cautions: ['cutting', 'dust'] }),
           work('b-fret', 'Fret', 'NK3', 'fretting', 10, 64),
           sandBody(31),
         ],
-      },
-      [...finish('i', 'oil', 3, 20, 18, 12, 19), ...outfit(0.25, 2.2, 1.8, 29)],
-    ),
+        'fit',
+      ),
+    ],
+    [...finish('i', 'oil', 3, 20, 18, 12, 24), ...outfit(0.25, 2.2, 1.8, 29, { needs: [{ kind: 'kit', what: 'Travel tuner set' }] })],
+  ),
+};
+
+/** Small parts, made ahead in campaigns and drawn from their boxes. */
+const braces: DemoModel = {
+  id: 'headwater-braces',
+  code: 'HB',
+  name: 'Headwater braces',
+  construction: 'small parts',
+  weight: 0,
+  batchSize: 36,
+  scaleLengthMm: 645,
+  clearance: glued,
+  wood: { 'small part': wood('Sitka spruce', 'top', 0.0006, 10) },
+  route: {
+    id: 'headwater-braces-1',
+    modelId: 'headwater-braces',
+    version: 1,
+    operations: line(
+      'small part',
+      [work('p-split', 'Split and shape sets of braces', 'RM1', 'milling', 15, 3, { cautions: ['cutting', 'dust'] })],
+      'p-box',
+    ).concat({ ...buffer('p-box', 'Braces in their boxes', 'bodies'), component: 'small part', next: [] }),
   },
-];
+};
+
+export const DEMO_MODELS: readonly DemoModel[] = [millrace, weirstone, towpath, lockkeeper, fittedDry(headwater), skiff, braces];

@@ -43,7 +43,7 @@ export const DEMO_PEOPLE: readonly DemoPerson[] = [
   { login: 'ruth', name: 'Ruth Imbault', role: 'operator', skills: ['fretting'] },
   { login: 'ciaran', name: 'Ciaran Wold', role: 'operator', skills: ['neck carving', 'fingerboards'] },
   { login: 'lena', name: 'Lena Fairclough-Diaz', role: 'operator', skills: ['binding', 'body sanding'] },
-  { login: 'joss', name: 'Joss Abara', role: 'operator', skills: ['body sanding', 'finish prep'] },
+  { login: 'joss', name: 'Joss Abara', role: 'operator', skills: ['body sanding', 'finish prep', 'spraying'] },
   { login: 'hanne', name: 'Hanne Prewitt', role: 'operator', skills: ['neck fitting', 'neck carving'] },
   { login: 'omar', name: 'Omar Delacroix-Hunt', role: 'operator', skills: ['neck fitting'] },
   { login: 'silke', name: 'Silke Marchetti', role: 'operator', skills: ['spraying', 'finish prep'] },

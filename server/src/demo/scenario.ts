@@ -1,21 +1,14 @@
-import {
-  DAY_MS,
-  DEFAULT_MOISTURE_GATE,
-  seededRandom,
-  shiftWindows,
-  WorkingTime,
-  type Interval,
-  type Scenario,
-  type WorkWeek,
-} from '@ample-crane/core';
+import { DAY_MS, DEFAULT_MOISTURE_GATE, shiftWindows, WorkingTime, type Scenario, type WorkWeek } from '@ample-crane/core';
 import { roomAir } from '@ample-crane/devices';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
 import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
+import { demoAbsences } from './absences.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
-import { DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
+import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
+import { DEMO_VERSIONS } from './versions.ts';
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
@@ -40,29 +33,34 @@ export function demoClimate(zoneId: string, atMs: number) {
   return roomAir(zone, atMs, DEMO_WEATHER_SEED);
 }
 
-/** Weeks away, spread over the year; one person in each dozen working days. */
-export function demoAbsences(personIndex: number, nowMs: number): Interval[] {
-  const random = seededRandom(DEMO_SEED).fork(`away ${personIndex}`);
-  const first = nowMs - FLOOR_HISTORY_DAYS * DAY_MS;
-  const weeks = Array.from({ length: 2 }, () => first + random.integer(0, FLOOR_HISTORY_DAYS) * DAY_MS);
-  return weeks.map((fromMs) => ({ fromMs, toMs: fromMs + 5 * DAY_MS }));
-}
+const speciesOf = ({ wood }: (typeof DEMO_MODELS)[number]) =>
+  Object.fromEntries(Object.entries(wood).map(([component, need]) => [component, need.species]));
 
 /** Heron Lane Works as it has run until now. */
 export function demoScenario(nowMs: number): Scenario {
   const woodFromMs = nowMs - WOOD_HISTORY_DAYS * DAY_MS;
+  const floorFromMs = nowMs - FLOOR_HISTORY_DAYS * DAY_MS;
+  const away = demoAbsences(floorFromMs, nowMs);
   return {
     seed: DEMO_SEED,
     woodFromMs,
-    floorFromMs: nowMs - FLOOR_HISTORY_DAYS * DAY_MS,
+    floorFromMs,
     nowMs,
-    // What came free since last night, and the lots read this week, wait for the manager's own decision.
-    movesUntilMs: dayjs(nowMs).tz(DEMO_WORK_WEEK.timeZone).startOf('day').valueOf(),
+    // What came free since yesterday noon, and the lots read this week, wait for the manager's own decision.
+    movesUntilMs: dayjs(nowMs).tz(DEMO_WORK_WEEK.timeZone).startOf('day').subtract(12, 'hours').valueOf(),
     releasesUntilMs: nowMs - 9 * DAY_MS,
     time: new WorkingTime(shiftWindows(woodFromMs, nowMs + 60 * DAY_MS, DEMO_WORK_WEEK)),
     timeZone: DEMO_WORK_WEEK.timeZone,
-    models: DEMO_MODELS.map((m) => ({ ...m, routeId: m.route.id })),
-    routes: new Map(DEMO_MODELS.map((m) => [m.route.id, m.route])),
+    models: DEMO_MODELS.map((m) => ({
+      ...m,
+      versions: DEMO_VERSIONS.filter((v) => v.route.modelId === m.id && v.state === 'released').map((v) => ({
+        fromMs: v.sinceDaysAgo === null ? 0 : nowMs - v.sinceDaysAgo * DAY_MS,
+        routeId: v.route.id,
+      })),
+      species: speciesOf(m),
+      options: m.route.options ?? [],
+    })),
+    routes: new Map(DEMO_VERSIONS.map(({ route }) => [route.id, route])),
     stations: DEMO_STATIONS.map((s) => ({
       code: s.code,
       zoneId: s.zoneId,
@@ -74,11 +72,8 @@ export function demoScenario(nowMs: number): Scenario {
             ]
           : [{ fromMs: 0, count: s.places }],
     })),
-    people: DEMO_PEOPLE.map((p, i) => ({
-      id: p.login,
-      skills: p.skills,
-      away: p.skills.length > 0 ? demoAbsences(i, nowMs) : [],
-    })),
+    people: DEMO_PEOPLE.map((p, i) => ({ id: p.login, skills: p.skills, away: away[i] ?? [] })),
+    carriers: DEMO_CARRIERS,
     climate: demoClimate,
     woodRoomZoneId: 'wood',
     shedZoneId: 'shed',
@@ -103,11 +98,14 @@ export function demoScenario(nowMs: number): Scenario {
     customers: ['Stock', 'Northgate Music Room', 'Quayside Strings', 'Tannery Lane Guitars', 'The Fret Cellar', 'Harbour Hall Music'],
     setsPerDay: 0.95,
     promiseDays: 62,
-    lotEveryDays: 8,
+    lotEveryDays: 7,
     moistureGate: DEFAULT_MOISTURE_GATE,
     bandHalfWidthPct: 1,
     serialPattern: { template: '{YY}{DDD}{MODEL}{SEQ3}', reset: 'day' },
     scrapShare: 0.002,
     reworkShare: 0.012,
+    refusedShare: 0.06,
+    trialShare: 0.02,
+    houses: ['Lintel & Sons, inlays'],
   };
 }

@@ -1,5 +1,5 @@
 import type { RoomProfile } from '@ample-crane/devices';
-import type { Stage } from '@ample-crane/core';
+import type { Carrier, Stage } from '@ample-crane/core';
 
 export interface DemoZone extends RoomProfile {
   id: string;
@@ -60,4 +60,32 @@ export const DEMO_STATIONS: readonly DemoStation[] = [
   station('FR1', 'Rest shelf', 'finalRest', 'bench', 'dwell', 120),
   station('FR2', 'Final inspection', 'finalRest', 'bench', 'work', 1),
   station('DP1', 'Packing', 'dispatch', 'bench', 'work', 1),
+];
+
+const carrier = (
+  id: string,
+  name: string,
+  kind: Carrier['kind'],
+  places: number,
+  zoneId: string,
+  outline: string | null = null,
+): Carrier => ({
+  id,
+  name,
+  kind,
+  places,
+  zoneId,
+  outline,
+});
+
+const RACKS = 60;
+
+/** What batches sit on and in. */
+export const DEMO_CARRIERS: readonly Carrier[] = [
+  ...Array.from({ length: RACKS }, (_, i) => carrier(`R${String(i + 1).padStart(2, '0')}`, `Rack ${i + 1}`, 'rack', 12, 'bench')),
+  ...Array.from({ length: 4 }, (_, i) => carrier(`T${i + 1}`, `Neck table ${i + 1}`, 'table', 10, 'bench')),
+  carrier('FZ1', 'Freezer shelves', 'freezer shelf', 24, 'finish'),
+  carrier('P1', 'Stack press', 'press', 100, 'bench'),
+  ...Array.from({ length: 2 }, (_, i) => carrier(`HWF${i + 1}`, `Headwater forms ${i + 1}`, 'form', 6, 'bench', 'headwater')),
+  ...Array.from({ length: 2 }, (_, i) => carrier(`SKM${i + 1}`, `Skiff moulds ${i + 1}`, 'mould', 8, 'bench', 'skiff')),
 ];

@@ -1,4 +1,13 @@
-import { clearanceMm, decideFitting, formatSerial, livePieces, proposePairs, sequencePeriod, type MeasuredPiece } from '@ample-crane/core';
+import {
+  clearanceMm,
+  decideFitting,
+  formatSerial,
+  livePieces,
+  proposePairs,
+  sequencePeriod,
+  takesNecks,
+  type MeasuredPiece,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, Not } from 'typeorm';
 import { MeasureEntity } from '../assembly/assembly.entity.ts';
@@ -6,7 +15,7 @@ import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, refused } from '../platform/problems/problems.ts';
 import { BatchesQueries } from '../routing/batches.queries.ts';
-import { current, nextNumber } from '../routing/batches.service.ts';
+import { current, nextNumber } from '../routing/commands.ts';
 import { BatchEntity, PieceEntity } from '../routing/routing.entity.ts';
 import { operationAt, routeOf, ShopService, type Shop } from '../setup/shop.service.ts';
 import type { FitDto, FittingSetView, FittingView, ShipDto } from './fitting.dto.ts';
@@ -44,11 +53,13 @@ export class FittingService {
     const sets: FittingSetView[] = [];
     const used = new Set<string>();
     const bodies = atFit.filter((b) => b.component === 'body');
-    const ownNeck = (body: BatchEntity) => atFit.find((n) => n.component === 'neck' && n.orderId !== null && n.orderId === body.orderId);
+    const necksFor = (body: BatchEntity) =>
+      atFit.filter((n) => n.component === 'neck' && n.modelId === body.modelId && n.operationId === body.operationId);
+    const ownNeck = (body: BatchEntity) => necksFor(body).find((n) => n.orderId !== null && n.orderId === body.orderId);
     // Sets made for one order are fitted together; what is left over finds each other after them.
     for (const body of [...bodies.filter(ownNeck), ...bodies.filter((b) => !ownNeck(b))]) {
-      const separateNecks = routeOf(shop, body.routeId).operations.some((o) => o.component === 'neck');
-      const neck = ownNeck(body) ?? atFit.find((b) => b.component === 'neck' && b.modelId === body.modelId && !used.has(b.id));
+      const separateNecks = takesNecks(routeOf(shop, body), body.operationId);
+      const neck = ownNeck(body) ?? necksFor(body).find((n) => !used.has(n.id));
       const bodyView = views.get(body.id);
       if (!bodyView || (separateNecks && !neck)) continue;
       used.add(body.id);
@@ -115,7 +126,7 @@ export class FittingService {
     return this.logbook.perform(actor, { name: 'fit', request: dto, concerns: { batches: ids } }, async (unit) => {
       const body = current(unit, dto.bodyBatchId, dto.bodyVersion);
       const neck = dto.neckBatchId === null ? null : current(unit, dto.neckBatchId, dto.neckVersion ?? -1);
-      const route = routeOf(shop, body.routeId);
+      const route = routeOf(shop, body);
       const decision = decideFitting(
         route,
         { batch: body, pieces: unit.state.pieces(body.id) },
@@ -138,7 +149,6 @@ export class FittingService {
           number,
           bodyBatchId: body.id,
           neckBatchId: neck?.id ?? null,
-          carrier: body.carrier,
           pairs: decision.entries.map((pair, i) => {
             const pocket = widths.get(pair.bodyId);
             const tenon = pair.neckId === null ? undefined : widths.get(pair.neckId);

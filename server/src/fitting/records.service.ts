@@ -40,7 +40,8 @@ export class RecordsService {
     const shop = await this.shops.load();
     const partIds = [instrument.bodyId, ...(instrument.neckId === null ? [] : [instrument.neckId])];
     const pieces = await manager.findBy(PieceEntity, { id: In(partIds) });
-    const batchIds = [instrument.batchId, ...pieces.map((p) => p.batchId)];
+    const whole = await manager.findOneBy(PieceEntity, { id: serial });
+    const batchIds = [...new Set([...pieces, ...(whole ? [whole] : [])].flatMap((p) => p.trail.map((t) => t.batchId)))];
     const allIds = [serial, ...partIds];
     const [batches, visits, coats, measures, defects, overrides, log] = await Promise.all([
       manager.findBy(BatchEntity, { id: In(batchIds) }),
@@ -51,13 +52,13 @@ export class RecordsService {
       manager.find(OverrideEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
       manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' }, take: 2000 }),
     ]);
-    const routeId = batches[0]?.routeId ?? '';
+    const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';
     const history = new History(shop, routeId);
     const parts = await Promise.all(
       pieces.map((piece) =>
         this.part(
           piece,
-          visits.filter((v) => v.batchId === piece.batchId).map((v) => history.visit(v)),
+          visits.filter((v) => wasThere(piece, v)).map((v) => history.visit(v)),
           shop,
         ),
       ),
@@ -68,7 +69,7 @@ export class RecordsService {
       clearanceMm: instrument.clearanceMm,
       shipper: instrument.shipper,
       parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
-      visits: visits.filter((v) => v.batchId === instrument.batchId).map((v) => history.visit(v)),
+      visits: visits.filter((v) => whole !== null && wasThere(whole, v)).map((v) => history.visit(v)),
       coats: coats.map((c) => history.coat(c)),
       build: history.build(coats),
       measures: measures.map((m) => history.measure(m)),
@@ -108,6 +109,14 @@ export class RecordsService {
       visits,
     };
   }
+}
+
+/** Whether a piece was in a batch while it was on a visit. */
+function wasThere(piece: PieceEntity, visit: VisitEntity): boolean {
+  return piece.trail.some(({ batchId, fromMs }, i) => {
+    const untilMs = piece.trail[i + 1]?.fromMs ?? Infinity;
+    return batchId === visit.batchId && visit.arrivedMs < untilMs && (visit.leftMs ?? Infinity) >= fromMs;
+  });
 }
 
 function toView(row: InstrumentEntity, shop: Shop): InstrumentView {

@@ -9,6 +9,7 @@ import {
   type FlowEvent,
   type FlowFigures,
   type Interval,
+  type RouteFacts,
   type WorkingTime,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
@@ -16,7 +17,7 @@ import { DataSource } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchEntity } from '../routing/routing.entity.ts';
-import { operationAt, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
+import { operationAt, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
 
 /** At one instant: what ends is counted before what begins. */
@@ -134,21 +135,14 @@ export class FlowService {
   private async events(shop: Shop, fromMs: number): Promise<FlowEvent[]> {
     const from = new Date(fromMs);
     const query = <T>(sql: string) => this.database.query<T[]>(sql, [from]);
-    const [entered, shipped, scrapped, visits, runs] = await Promise.all([
-      query<{ at: Date; count: number }>(
-        `select b.started_at as at, count(p.id)::int as count from batch b join piece p on p.batch_id = b.id
-         where b.component = 'body' and (b.started_at >= $1 or exists (
-           select 1 from piece q left join instrument i on i.serial = q.serial left join defect d on d.piece_id in (q.id, q.serial) and d.disposition = 'scrap'
-           where q.batch_id = b.id and coalesce(i.shipped_at, d.at, 'infinity') >= $1)) group by b.id`,
-      ),
-      query<{ at: Date; entered: Date }>(
-        `select i.shipped_at as at, b.started_at as entered from instrument i join piece p on p.id = i.body_id join batch b on b.id = p.batch_id where b.id in (
-           select b.id from batch b where b.component = 'body' and (b.started_at >= $1 or exists (
-           select 1 from piece q left join instrument i on i.serial = q.serial left join defect d on d.piece_id in (q.id, q.serial) and d.disposition = 'scrap'
-           where q.batch_id = b.id and coalesce(i.shipped_at, d.at, 'infinity') >= $1))) and i.shipped_at is not null`,
-      ),
-      query<{ at: Date }>(
-        `select d.at from defect d join piece p on p.id = d.piece_id where d.disposition = 'scrap' and p.component <> 'neck' and d.at >= $1`,
+    const [bodies, visits, runs] = await Promise.all([
+      // One line a body, from the batch it was started in to where it ended: shipped or scrapped, as itself or as an instrument.
+      query<{ entered: Date; left: Date | null; shipped: boolean }>(
+        `select b.started_at as entered, coalesce(i.shipped_at, scrap.at) as left, i.shipped_at is not null as shipped
+         from piece p join batch b on b.id = p.trail->0->>'batchId' and not b.trial
+         left join instrument i on i.serial = p.serial
+         left join lateral (select min(d.at) as at from defect d where d.piece_id in (p.id, p.serial) and d.disposition = 'scrap') scrap on true
+         where p.component = 'body' and coalesce(i.shipped_at, scrap.at, 'infinity') >= $1`,
       ),
       query<{
         batch_id: string;
@@ -161,43 +155,35 @@ export class FlowService {
         rework: number;
         scrap: number;
         route_id: string;
+        facts: RouteFacts;
       }>(
-        `select v.batch_id, v.operation_id, v.station_code, v.quantity, v.arrived_at, v.finished_at, v.good, v.rework, v.scrap, b.route_id
-         from visit v join batch b on b.id = v.batch_id where v.arrived_at >= $1 or v.finished_at >= $1`,
+        `select v.batch_id, v.operation_id, v.station_code, v.quantity, v.arrived_at, v.finished_at, v.good, v.rework, v.scrap, b.route_id, b.facts
+         from visit v join batch b on b.id = v.batch_id where not b.trial and (v.arrived_at >= $1 or v.finished_at >= $1)`,
       ),
       query<{ station_code: string; from_at: Date; to_at: Date | null }>(
         `select station_code, from_at, to_at from run where to_at is null or to_at >= $1`,
       ),
     ]);
     const events: FlowEvent[] = [
-      ...entered.map((r) => ({ kind: 'enter' as const, atMs: r.at.getTime(), count: r.count })),
-      ...shipped.map((r) => ({
-        kind: 'leave' as const,
-        atMs: r.at.getTime(),
-        count: 1,
-        enteredMs: r.entered.getTime(),
-        shipped: true,
-      })),
-      ...scrapped.map((r) => ({
-        kind: 'leave' as const,
-        atMs: r.at.getTime(),
-        count: 1,
-        enteredMs: r.at.getTime(),
-        shipped: false,
-      })),
+      ...bodies.flatMap((b): FlowEvent[] => [
+        { kind: 'enter', atMs: b.entered.getTime(), count: 1 },
+        ...(b.left
+          ? [{ kind: 'leave' as const, atMs: b.left.getTime(), count: 1, enteredMs: b.entered.getTime(), shipped: b.shipped }]
+          : []),
+      ]),
       ...runs.flatMap((r): FlowEvent[] => [
         { kind: 'begin', atMs: r.from_at.getTime(), station: r.station_code },
         ...(r.to_at ? [{ kind: 'stop' as const, atMs: r.to_at.getTime(), station: r.station_code }] : []),
       ]),
       ...visits.flatMap((v): FlowEvent[] => {
-        const operation = operationAt(shop, { routeId: v.route_id, operationId: v.operation_id });
-        if (operation.kind !== 'work') return [];
+        const operation = routeOf(shop, { routeId: v.route_id, facts: v.facts }).operations.find((o) => o.id === v.operation_id);
+        if (operation?.kind !== 'work') return [];
         return [
           {
             kind: 'arrive',
             atMs: v.arrived_at.getTime(),
             station: v.station_code,
-            loadMs: touchMinutes(operation, v.quantity) * MINUTE_MS,
+            loadMs: touchMinutes(operation, v.quantity, v.station_code) * MINUTE_MS,
           },
           ...(v.finished_at
             ? [

@@ -11,23 +11,18 @@ import {
   type Rows,
   type Subject,
 } from '@ample-crane/core';
-import {
-  DataSource,
-  In,
-  type EntityManager,
-  type EntityTarget,
-  type FindOptionsOrder,
-  type FindOptionsWhere,
-  type ObjectLiteral,
-} from 'typeorm';
+import type pg from 'pg';
+import { DataSource, type EntityManager, type EntityTarget, type ObjectLiteral } from 'typeorm';
 import { InstrumentEntity } from '../fitting/instrument.entity.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { upsertAndNotify } from '../platform/database/rows.ts';
+import { prepared } from '../platform/database/prepared.ts';
+import { selectRows, upsertAndNotify } from '../platform/database/rows.ts';
+import { inTransaction } from '../platform/database/transaction.ts';
 import { CHANNEL } from '../platform/events/events.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { notFound, Problem } from '../platform/problems/problems.ts';
-import { BatchEntity, PieceEntity, RunEntity, VisitEntity } from '../routing/routing.entity.ts';
+import { BatchEntity, DefectEntity, PieceEntity, PlacementEntity, RunEntity, VisitEntity } from '../routing/routing.entity.ts';
 import { RouteEntity } from '../setup/setup.entity.ts';
 import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 import { LogbookEntity } from './logbook.entity.ts';
@@ -41,6 +36,10 @@ export interface Concerns {
   serials?: readonly string[];
   /** routes that batches are to be started on */
   routes?: readonly string[];
+  /** also the earlier visits and the defects of the batches: to take something back */
+  history?: boolean;
+  /** also the halves of the instruments: to take them apart or fit them again */
+  pairs?: boolean;
 }
 
 export interface Command {
@@ -71,10 +70,11 @@ export class LogbookService {
    * The same request under the same Idempotency-Key is carried out once and answered alike.
    */
   async perform<T extends object>(actor: Actor, command: Command, work: (unit: UnitOfWork) => T | Promise<T>): Promise<T> {
-    return this.database.transaction(async (manager) => {
-      const earlier = await this.claimReceipt(manager, actor, command);
+    return inTransaction(this.database, async (transaction) => {
+      const { manager, client } = transaction;
+      const earlier = await this.claimReceipt(client, actor, command);
       if (earlier) return earlier as T;
-      const state = await this.load(manager, command.concerns);
+      const state = await this.load(client, command.concerns);
       const nowMs = this.clock.nowMs();
       const entries: NewEntry[] = [];
       const answer = await work({
@@ -89,20 +89,17 @@ export class LogbookService {
         },
       });
       if (actor.idempotencyKey !== null)
-        await manager.query('update command_receipt set response = $3 where person_id = $1 and key = $2', [
-          actor.personId,
-          actor.idempotencyKey,
-          JSON.stringify(answer),
-        ]);
+        await client.query(
+          prepared('update command_receipt set response = $3 where person_id = $1 and key = $2', [
+            actor.personId,
+            actor.idempotencyKey,
+            JSON.stringify(answer),
+          ]),
+        );
       const logged = { entity: LogbookEntity, rows: entries.map((entry) => ({ ...entry, recordedMs: nowMs })), numbered: true };
-      const touched = STATE_TABLES.map(([kind, entity]) => ({ entity, rows: state.takeTouched(kind) }));
+      const touched = STATE_TABLES.map(([kind, entity]) => ({ entity, rows: state.takeTouched(kind), gone: state.takeDropped(kind) }));
       const topics = [...new Set(entries.map((entry) => entry.kind.split('.')[0]))];
-      await upsertAndNotify(
-        manager,
-        [logged, ...touched].filter((table) => table.rows.length > 0),
-        CHANNEL,
-        { topics },
-      );
+      await transaction.commitWith(upsertAndNotify(this.database, [logged, ...touched], CHANNEL, { topics }));
       return answer;
     });
   }
@@ -112,19 +109,23 @@ export class LogbookService {
     await manager.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify({ topics })]);
   }
 
-  private async claimReceipt(manager: EntityManager, actor: Actor, command: Command): Promise<object | undefined> {
+  private async claimReceipt(client: pg.ClientBase, actor: Actor, command: Command): Promise<object | undefined> {
     if (actor.idempotencyKey === null) return undefined;
     const requestHash = createHash('sha256')
       .update(`${command.name}\n${JSON.stringify(command.request)}`)
       .digest('hex');
-    const claimed: unknown[] = await manager.query(
-      'insert into command_receipt (person_id, key, request_hash, at) values ($1, $2, $3, now()) on conflict do nothing returning key',
-      [actor.personId, actor.idempotencyKey, requestHash],
+    const claimed = await client.query(
+      prepared(
+        'insert into command_receipt (person_id, key, request_hash, at) values ($1, $2, $3, now()) on conflict do nothing returning key',
+        [actor.personId, actor.idempotencyKey, requestHash],
+      ),
     );
-    if (claimed.length > 0) return undefined;
-    const rows: { request_hash: string; response: object }[] = await manager.query(
-      'select request_hash, response from command_receipt where person_id = $1 and key = $2',
-      [actor.personId, actor.idempotencyKey],
+    if (claimed.rows.length > 0) return undefined;
+    const { rows } = await client.query<{ request_hash: string; response: object }>(
+      prepared('select request_hash, response from command_receipt where person_id = $1 and key = $2', [
+        actor.personId,
+        actor.idempotencyKey,
+      ]),
     );
     const [receipt] = rows;
     if (receipt?.request_hash !== requestHash)
@@ -133,15 +134,10 @@ export class LogbookService {
   }
 
   /** Reads and locks what a command is about, in one order for all commands, so that none waits for another in a ring. */
-  private async load(manager: EntityManager, concerns: Concerns): Promise<ShopState> {
-    const locked = <T extends ObjectLiteral, K extends keyof T & string>(entity: EntityTarget<T>, key: K, ids: readonly string[]) =>
-      ids.length === 0
-        ? Promise.resolve([])
-        : manager.find(entity, {
-            where: { [key]: In(ids) } as FindOptionsWhere<T>,
-            lock: { mode: 'pessimistic_write' },
-            order: { [key]: 'ASC' } as FindOptionsOrder<T>,
-          });
+  private async load(client: pg.ClientBase, concerns: Concerns): Promise<ShopState> {
+    const source = { database: this.database, client };
+    const locked = <T extends ObjectLiteral>(entity: EntityTarget<T>, property: keyof T & string, values: readonly unknown[]) =>
+      selectRows(source, entity, property, values, { lock: true });
     const instruments = await locked(InstrumentEntity, 'serial', sorted(concerns.serials));
     const batchIds = sorted([...(concerns.batches ?? []), ...instruments.map((i) => i.batchId)]);
     const batches = await locked(BatchEntity, 'id', batchIds);
@@ -154,7 +150,7 @@ export class LogbookService {
     requireAll('lot', concerns.lots, lots, (l) => l.id);
 
     const routeIds = sorted([...(concerns.routes ?? []), ...batches.map((b) => b.routeId)]);
-    const routes = routeIds.length === 0 ? [] : await manager.findBy(RouteEntity, { id: In(routeIds) });
+    const routes = await selectRows(source, RouteEntity, 'id', routeIds);
     const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])));
     const loadAll = <K extends RowKind>(kind: K, rows: readonly Rows[K][]) => rows.forEach((row) => state.load(kind, row));
     loadAll('instrument', instruments);
@@ -163,14 +159,32 @@ export class LogbookService {
     loadAll('lot', lots);
     loadAll('order', orders);
     if (batches.length > 0) {
-      loadAll('piece', await manager.find(PieceEntity, { where: { batchId: In(batchIds) }, order: { ordinal: 'ASC' } }));
-      loadAll('visit', await manager.findBy(VisitEntity, { id: In(batches.map((b) => b.visitId)) }));
+      const flat = batches.filter((b) => b.component === 'instrument').map((b) => b.id);
+      const visitIds = batches.map((b) => b.visitId);
       const runIds = batches.flatMap((b) => b.runId ?? []);
-      if (runIds.length > 0) loadAll('run', await manager.findBy(RunEntity, { id: In(runIds) }));
-      if (batches.some((b) => b.component === 'instrument'))
-        loadAll('instrument', await manager.findBy(InstrumentEntity, { batchId: In(batchIds) }));
+      const [pieces, visits, runs, fitted, placements, defects] = await Promise.all([
+        selectRows(source, PieceEntity, 'batchId', batchIds, { order: 'ordinal' }),
+        concerns.history ? selectRows(source, VisitEntity, 'batchId', batchIds) : selectRows(source, VisitEntity, 'id', visitIds),
+        selectRows(source, RunEntity, 'id', runIds),
+        selectRows(source, InstrumentEntity, 'batchId', flat, { order: 'serial' }),
+        selectRows(source, PlacementEntity, 'batchId', batchIds),
+        concerns.history ? selectRows(source, DefectEntity, 'batchId', batchIds) : [],
+      ]);
+      loadAll('piece', pieces);
+      loadAll('visit', visits);
+      loadAll('run', runs);
+      loadAll('instrument', fitted);
+      loadAll('placement', placements);
+      loadAll('defect', defects);
+      if (concerns.pairs) {
+        const bound = await selectRows(source, InstrumentEntity, 'serial', sorted(pieces.flatMap((p) => p.serial ?? [])), { lock: true });
+        loadAll('instrument', bound);
+        const halves = bound.flatMap((i) => [i.serial, i.bodyId, ...(i.neckId === null ? [] : [i.neckId])]);
+        loadAll('piece', await selectRows(source, PieceEntity, 'id', sorted(halves)));
+      }
     }
-    if (sessions.length > 0) loadAll('reading', await manager.findBy(ReadingEntity, { sessionId: In(sessions.map((s) => s.id)) }));
+    const sessionIds = sessions.map((s) => s.id);
+    loadAll('reading', await selectRows(source, ReadingEntity, 'sessionId', sessionIds, { order: 'seq' }));
     return state;
   }
 }

@@ -17,7 +17,7 @@ export interface Difference {
 /** Replays the logbook from the first line. */
 export async function replay(manager: EntityManager): Promise<{ state: ShopState; entries: number }> {
   const routes = await manager.find(RouteEntity);
-  const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])));
+  const state = new ShopState(new Map<string, Route>(routes.map((r) => [r.id, r.graph])), true);
   let entries = 0;
   for (let after = 0; ;) {
     const rows = await manager

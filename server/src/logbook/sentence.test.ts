@@ -1,8 +1,9 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { simulate, type EntryKind, type LogbookEntry, type Route } from '@ample-crane/core';
-import { DEMO_MODELS } from '../demo/models.ts';
+import { DEMO_VERSIONS } from '../demo/versions.ts';
 import { DEMO_PEOPLE } from '../demo/people.ts';
 import { demoScenario } from '../demo/scenario.ts';
+import { DEMO_CARRIERS } from '../demo/stations.ts';
 import type { Shop } from '../setup/shop.service.ts';
 import type { LogbookEntity } from './logbook.entity.ts';
 import { sentenceOf } from './sentence.ts';
@@ -10,7 +11,8 @@ import { sentenceOf } from './sentence.ts';
 let entries: LogbookEntry[];
 const shop = {
   people: new Map(DEMO_PEOPLE.map((p) => [p.login, p])),
-  routes: new Map<string, Route>(DEMO_MODELS.map((m) => [m.route.id, m.route])),
+  carriers: new Map(DEMO_CARRIERS.map((c) => [c.id, c])),
+  routes: new Map<string, Route>(DEMO_VERSIONS.map(({ route }) => [route.id, route])),
 } as unknown as Shop;
 
 beforeAll(() => {
@@ -33,6 +35,31 @@ describe('an entry of the logbook', () => {
       expect(sentence).not.toMatch(/undefined|NaN|\[object|null/);
     }
   });
+  test.each<[EntryKind, object, string]>([
+    ['batch.placed', { placements: [{ carrierId: 'R01', pieces: 4 }] }, 'Put on Rack 1 (4)'],
+    ['batch.placed', { placements: [] }, 'Taken off its carriers'],
+    ['batch.split', { number: 7, pieceIds: ['a', 'b'] }, '2 pieces split off as B7'],
+    ['batch.merged', { fromBatchId: 'B3' }, 'Took in B3'],
+    ['batch.called', { orderId: 'O7', dueMs: null }, 'Called from the buffer for O7'],
+    ['batch.moved', { from: 'a', to: 'b', override: null, round: 2, again: true }, 'Round 2 done; back to b'],
+    ['pieces.scrapped', { pieces: [{ pieceId: 'B1-01', defect: 'crack' }] }, 'Scrapped: B1-01 (crack)'],
+    ['parts.joined', { guestBatchIds: ['B2', 'B4'] }, 'Joined with B2, B4'],
+    ['instruments.parted', { bodyNumber: 8, neckNumber: 9 }, 'Taken apart: bodies B8, necks B9'],
+    ['instruments.refitted', { serials: ['S1', 'S2'] }, 'Fitted again: S1, S2'],
+    ['stock.drawn', { count: 12, forBatchId: 'B5' }, '12 drawn for B5'],
+    ['entry.undone', { undone: { kind: 'work.started' }, reason: 'Wrong card' }, 'Taken back: that work was begun (Wrong card)'],
+  ])('%s reads as it is said', (kind, payload, sentence) => {
+    expect(told(made(kind, payload))).toBe(sentence);
+  });
+  test('a refusal tells each fate', () => {
+    const refusals = [
+      { disposition: 'rework', toOperationId: 'sand', number: 9, pieces: [{ pieceId: 'B1-01', defect: 'run' }] },
+      { disposition: 'use as is', toOperationId: null, number: null, pieces: [{ pieceId: 'B1-02', defect: 'dent' }] },
+    ];
+    expect(told(made('handover.refused', { operationId: 'buff', refusals }))).toBe(
+      'Refused at buff: B1-01 (run): rework at sand; B1-02 (dent): use as is',
+    );
+  });
   test.each<[EntryKind, RegExp]>([
     ['lot.received', /^Received: [a-zA-Z ]+, \d\.\d{3} m³ from [A-Z]/],
     ['lot.read', /^7 readings: ([\d.]+ ){6}c[\d.]+$/],
@@ -51,7 +78,7 @@ describe('an entry of the logbook', () => {
   test('names the step by its name where the route is known', () => {
     const row = first('work.started');
     const payload = row.payload as { operationId: string };
-    const route = DEMO_MODELS.map((m) => m.route).find((r) => r.operations.some((o) => o.id === payload.operationId));
+    const route = DEMO_VERSIONS.map((v) => v.route).find((r) => r.operations.some((o) => o.id === payload.operationId));
     const name = route?.operations.find((o) => o.id === payload.operationId)?.name ?? '';
     expect(sentenceOf(row, shop, route?.id ?? null)).toMatch(new RegExp(`^${name} started by`));
   });

@@ -1,13 +1,19 @@
-import type { LogbookEntry } from '@ample-crane/core';
+import { batchIdOf, type LogbookEntry, type Undoable } from '@ample-crane/core';
 import type { LogView } from '../platform/http/views.ts';
-import { operationAt, nameOf, type Shop } from '../setup/shop.service.ts';
+import { nameOf, stepOf, type Shop } from '../setup/shop.service.ts';
 import type { LogbookEntity } from './logbook.entity.ts';
+
+const UNDONE: Readonly<Record<Undoable['kind'], string>> = {
+  'work.started': 'that work was begun',
+  'work.finished': 'that work was finished',
+  'batch.moved': 'the move',
+};
 
 /** What an entry says, as a person would tell it. */
 export function sentenceOf(row: LogbookEntity, shop: Shop, routeId: string | null): string {
   // What the table holds was checked when it was appended.
   const entry = row as unknown as LogbookEntry;
-  const step = (operationId: string) => (routeId === null ? operationId : operationAt(shop, { routeId, operationId }).name);
+  const step = (operationId: string) => (routeId === null ? operationId : stepOf(shop, routeId, operationId).name);
   switch (entry.kind) {
     case 'lot.received':
       return `Received: ${entry.payload.lot.species}, ${entry.payload.lot.volumeM3.toFixed(3)} m³ from ${entry.payload.lot.supplier}`;
@@ -33,9 +39,51 @@ export function sentenceOf(row: LogbookEntity, shop: Shop, routeId: string | nul
       return `${step(entry.payload.operationId)} finished: ${good} good, ${rework} rework, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}`;
     }
     case 'batch.moved':
+      if (entry.payload.again) return `Round ${entry.payload.round ?? 1} done; back to ${step(entry.payload.to)}`;
       return entry.payload.override
         ? `Moved to ${step(entry.payload.to)} against its gate: ${entry.payload.override.reason}`
         : `Moved to ${step(entry.payload.to)}`;
+    case 'work.partFinished':
+      return `${entry.payload.pieceIds.length} ready before the rest, as ${batchIdOf(entry.payload.number)}`;
+    case 'batch.placed': {
+      const { placements } = entry.payload;
+      return placements.length === 0
+        ? 'Taken off its carriers'
+        : `Put on ${placements.map((p) => `${shop.carriers.get(p.carrierId)?.name ?? p.carrierId} (${p.pieces})`).join(', ')}`;
+    }
+    case 'batch.split':
+      return `${entry.payload.pieceIds.length} pieces split off as ${batchIdOf(entry.payload.number)}`;
+    case 'batch.merged':
+      return `Took in ${entry.payload.fromBatchId}`;
+    case 'batch.sent':
+      return `Sent to ${entry.payload.to}`;
+    case 'batch.called':
+      return entry.payload.orderId === null ? 'Called from the buffer' : `Called from the buffer for ${entry.payload.orderId}`;
+    case 'batch.rerouted':
+      return `Moved to ${entry.payload.routeId} at ${step(entry.payload.operationId)}: ${entry.payload.reason}`;
+    case 'handover.accepted':
+      return `Taken over at ${step(entry.payload.operationId)}`;
+    case 'gate.signedOff':
+      return `Accepted at ${step(entry.payload.operationId)} for ${entry.payload.skill} by ${nameOf(shop, entry.payload.personId)}`;
+    case 'handover.refused':
+      return `Refused at ${step(entry.payload.operationId)}: ${entry.payload.refusals
+        .map((r) => {
+          const back = r.toOperationId === null ? '' : ` at ${step(r.toOperationId)}`;
+          return `${r.pieces.map((p) => `${p.pieceId} (${p.defect})`).join(', ')}: ${r.disposition}${back}`;
+        })
+        .join('; ')}`;
+    case 'pieces.scrapped':
+      return `Scrapped: ${entry.payload.pieces.map((p) => `${p.pieceId} (${p.defect})`).join(', ')}`;
+    case 'parts.joined':
+      return `Joined with ${entry.payload.guestBatchIds.join(', ')}`;
+    case 'stock.drawn':
+      return `${entry.payload.count} drawn for ${entry.payload.forBatchId}`;
+    case 'instruments.parted':
+      return `Taken apart: bodies ${batchIdOf(entry.payload.bodyNumber)}, necks ${batchIdOf(entry.payload.neckNumber)}`;
+    case 'instruments.refitted':
+      return `Fitted again: ${entry.payload.serials.join(', ')}`;
+    case 'entry.undone':
+      return `Taken back: ${UNDONE[entry.payload.undone.kind]} (${entry.payload.reason})`;
     case 'batch.held':
       return `Held: ${entry.payload.reason}`;
     case 'batch.released':

@@ -4,7 +4,15 @@ import { MeasureEntity } from '../assembly/assembly.entity.ts';
 import { CoatEntity } from '../finishing/finishing.entity.ts';
 import { InstrumentEntity } from '../fitting/instrument.entity.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
-import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, RunEntity, VisitEntity } from '../routing/routing.entity.ts';
+import {
+  BatchEntity,
+  DefectEntity,
+  OverrideEntity,
+  PieceEntity,
+  PlacementEntity,
+  RunEntity,
+  VisitEntity,
+} from '../routing/routing.entity.ts';
 import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 
 /** Where each kind of row is kept, in the order that foreign keys ask for. */
@@ -22,4 +30,5 @@ export const STATE_TABLES: readonly (readonly [RowKind, EntityTarget<ObjectLiter
   ['measure', MeasureEntity],
   ['defect', DefectEntity],
   ['override', OverrideEntity],
+  ['placement', PlacementEntity],
 ];

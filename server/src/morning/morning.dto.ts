@@ -8,7 +8,7 @@ import { BatchView } from '../routing/batch.view.ts';
 export class DecisionView {
   @OutEnum(STAGES) stage: Stage;
   /** what kind of act it asks for */
-  @OutEnum(['move', 'release', 'hold', 'look']) act: 'move' | 'release' | 'hold' | 'look';
+  @OutEnum(['move', 'release', 'decide', 'hold', 'look']) act: 'move' | 'release' | 'decide' | 'hold' | 'look';
   @OutEnumOrNull(['batch', 'lot', 'zone']) subject: 'batch' | 'lot' | 'zone' | null;
   @OutOrNull(String) id: string | null;
   @Out() version: number;
@@ -64,7 +64,8 @@ export class FloorView {
 }
 
 export class FoundView {
-  @OutEnum(['batch', 'lot', 'instrument', 'order']) kind: 'batch' | 'lot' | 'instrument' | 'order';
+  @OutEnum(['batch', 'lot', 'instrument', 'order', 'carrier', 'station'])
+  kind: 'batch' | 'lot' | 'instrument' | 'order' | 'carrier' | 'station';
   @Out() id: string;
   @Out() sentence: string;
 }

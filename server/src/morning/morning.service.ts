@@ -150,6 +150,12 @@ export class MorningService {
        union all
        (select 'order', o.id, o.quantity || ' × ' || m.name || ' for ' || o.customer, (o.id = upper($1))::int from customer_order o join model m on m.id = o.model_id
           where o.id ilike $2 or o.customer ilike $2 order by 4 desc, o.number desc limit $3)
+       union all
+       (select 'carrier', c.id, c.name || ', ' || c.taken || ' of ' || c.places || ' places taken', (upper(c.id) = upper($1))::int from carrier c
+          where c.active and (c.id ilike $2 or c.name ilike $2) order by 4 desc, c.id limit $3)
+       union all
+       (select 'station', s.code, s.name, (upper(s.code) = upper($1))::int from station s
+          where s.code ilike $2 or s.name ilike $2 order by 4 desc, s.position limit $3)
        order by exact desc limit $3`,
       [text, `%${text.replace(/[%_\\]/g, '\\$&')}%`, FOUND_MAX],
     );
@@ -196,7 +202,22 @@ function decide(
       findings: batch.findings,
     };
     if (batch.status === 'held') decisions.push({ ...common, act: 'hold', sentence: `${what} is held: ${batch.holdReason ?? ''}` });
+    else if (batch.missing.length > 0)
+      decisions.push({
+        ...common,
+        act: 'look',
+        findings: batch.missing,
+        sentence: `${what} cannot begin ${batch.operationName.toLowerCase()}: ${batch.missing.map((f) => f.sentence).join('; ')}`,
+      });
     else if (batch.status !== 'dwelling' && batch.status !== 'finished') continue;
+    else if (batch.acceptFor !== null)
+      decisions.push({
+        ...common,
+        act: 'decide',
+        sentence: `${what} waits for someone with ${batch.acceptFor} to accept ${batch.operationName.toLowerCase()}`,
+      });
+    else if (batch.question !== null && batch.verdict === 'pass')
+      decisions.push({ ...common, act: 'decide', sentence: `${what} at ${batch.operationName.toLowerCase()}. ${batch.question}` });
     else if (batch.verdict === 'pass')
       decisions.push({
         ...common,
@@ -266,4 +287,5 @@ function gaps(shop: Shop, nowMs: number): GapView[] {
   });
 }
 
-const plural = (component: string, count: number) => (count === 1 ? component : component === 'body' ? 'bodies' : `${component}s`);
+const PLURALS: Readonly<Record<string, string>> = { body: 'bodies', sides: 'pairs of sides' };
+const plural = (component: string, count: number) => (count === 1 ? component : (PLURALS[component] ?? `${component}s`));

@@ -1,6 +1,6 @@
 import type { Order } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
-import { Count, Instant, Text } from '../platform/database/columns.ts';
+import { Count, Instant, Json, Text } from '../platform/database/columns.ts';
 
 @Entity('customer_order')
 export class OrderEntity implements Order {
@@ -8,6 +8,7 @@ export class OrderEntity implements Order {
   @Count() number: number;
   @Text() modelId: string;
   @Count() quantity: number;
+  @Json() choices: Readonly<Record<string, string>>;
   @Text() customer: string;
   @Instant('placed_at') placedMs: number;
   @Instant('due_at') dueMs: number;

@@ -48,12 +48,31 @@ describe('an order', () => {
       quantity: 2,
       lotId,
       orderId: id,
-      carrier: null,
     });
     expect(await order(id)).toMatchObject({ batchIds: [started.body.id], status: 'At Cross-cut and rip' });
     await advanceTo(factory, manager, started.body.id, 'b-machine');
     const { batch } = await card(manager, started.body.id);
     expect((await order(id)).status).toMatch(new RegExp(`^At ${batch.stationName}`));
+  });
+  test('is told to its customer in one sentence, early, late and on the way', async () => {
+    const tell = async (over: object) => (await order((await place(over)).body.id)).tell as string;
+    expect(await tell({})).toMatch(
+      /^Your 2 Weirstone are not begun yet; begun today, ready on \d+ \w+ at the earliest, in time for \d+ \w+\.$/,
+    );
+    expect(await tell({ quantity: 1, dueMs: factory.clock.nowMs() + 10 * DAY })).toMatch(
+      /^Your Weirstone is not begun yet; .* at the earliest, \d+ days after the date we named\.$/,
+    );
+    const { id } = (await place()).body;
+    const lotId = await releasedLot(factory, manager);
+    const begun = await manager.post('/batches', { modelId: 'weirstone', component: 'body', quantity: 2, lotId, orderId: id });
+    expect((await order(id)).tell).toMatch(/^Your 2 Weirstone are in rough mill, ready on/);
+    await advanceTo(factory, manager, begun.body.id, 'b-machine');
+    expect((await order(id)).tell).toMatch(/^Your 2 Weirstone are in machining, ready on/);
+  });
+  test('carries the route that its options make', async () => {
+    const { id } = (await place({ modelId: 'lockkeeper', choices: { inlay: 'picture' } })).body;
+    expect(await order(id)).toMatchObject({ routeId: 'lockkeeper-1', choices: { inlay: 'picture' } });
+    expect((await order(id)).options).toContain('Inlay: picture, by the inlay house');
   });
   test('numbers follow each other', async () => {
     const [a, b] = [(await place()).body.id, (await place()).body.id];

@@ -1,15 +1,32 @@
-import { DAY_MS, earliestFromStart, firstOperation, forecastRoute, pathFrom, startedComponents } from '@ample-crane/core';
+import {
+  choicesInWords,
+  DAY_MS,
+  earliestFromStart,
+  firstOperation,
+  forecastRoute,
+  pathFrom,
+  STAGE_NAMES,
+  startedComponents,
+  withDefaults,
+  type Route,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
+import dayjs from 'dayjs';
+import timezone from 'dayjs/plugin/timezone.js';
+import utc from 'dayjs/plugin/utc.js';
 import { DataSource } from 'typeorm';
 import { LogbookService } from '../logbook/logbook.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { InCount, InInstant, InText, Out, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutList, OutOrNull } from '../platform/http/fields.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput } from '../platform/problems/problems.ts';
-import { nextNumber } from '../routing/batches.service.ts';
+import { nextNumber } from '../routing/commands.ts';
 import { BatchEntity } from '../routing/routing.entity.ts';
-import { routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
+import { factsOf, routeInForce, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
 import { OrderEntity } from './order.entity.ts';
+
+dayjs.extend(utc);
+dayjs.extend(timezone);
 
 const REACH_DAYS = 250;
 
@@ -18,6 +35,8 @@ export class PlaceOrderDto {
   @InCount({ min: 1, max: 400 }) quantity: number;
   @InText({ max: 120 }) customer: string;
   @InInstant() dueMs: number;
+  /** what is chosen of the route's options; the usual value where nothing is said */
+  @InChoices({ optional: true }) choices?: Record<string, string>;
 }
 
 export class OrderView {
@@ -28,6 +47,11 @@ export class OrderView {
   @Out() quantity: number;
   @Out() shipped: number;
   @Out() customer: string;
+  /** what was chosen, in words */
+  @OutList(() => String) options: string[];
+  /** the version new work for it would be started on */
+  @Out() routeId: string;
+  @OutChoices() choices: Record<string, string>;
   @Out() placedMs: number;
   @Out() dueMs: number;
   @OutList(() => String) batchIds: string[];
@@ -36,6 +60,8 @@ export class OrderView {
   /** days between the earliest and the due date; above zero is late */
   @OutOrNull(Number) lateDays: number | null;
   @Out() status: string;
+  /** where it is, as a customer could be told */
+  @Out() tell: string;
 }
 
 @Injectable()
@@ -49,12 +75,18 @@ export class OrdersService {
 
   async place(actor: Actor, dto: PlaceOrderDto): Promise<{ id: string }> {
     const shop = await this.shops.load();
-    if (!shop.models.has(dto.modelId)) throw badInput('modelId', `There is no model ${dto.modelId}`);
+    const model = shop.models.get(dto.modelId);
+    if (!model) throw badInput('modelId', `There is no model ${dto.modelId}`);
+    const inForce = routeInForce(shop, model, this.clock.nowMs());
+    if (!inForce) throw badInput('modelId', `${model.name} has no route in force yet: release one in Setup`);
+    if (!inForce.operations.some((o) => o.kind === 'dispatch'))
+      throw badInput('modelId', `${model.name} are small parts, made ahead and not sold`);
+    const choices = chosen(inForce, dto.choices ?? {});
     if (dto.dueMs < this.clock.nowMs() - DAY_MS) throw badInput('dueMs', 'The due date has passed');
     return this.logbook.perform(actor, { name: 'place order', request: dto, concerns: {} }, async (unit) => {
       const number = Math.max(1001, await nextNumber(unit, 'customer_order'));
       const id = `O${number}`;
-      unit.record('order.placed', {}, { order: { ...dto, id, number } });
+      unit.record('order.placed', {}, { order: { ...dto, choices, id, number } });
       return { id };
     });
   }
@@ -80,13 +112,16 @@ export class OrdersService {
       const own = batches.filter((b) => b.orderId === order.id);
       const model = known.models.get(order.modelId);
       if (!model) throw new Error(`No model ${order.modelId}`);
-      const route = routeOf(known, model.routeId);
+      const inForce = routeInForce(known, model, nowMs);
+      if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
+      const facts = factsOf(model, order.choices);
+      const route = routeOf(known, { routeId: inForce.id, facts });
       // Leftovers at the bench hold nobody up once instruments of the order are on their way.
       const fitted = own.filter((b) => b.component === 'instrument');
       const leading = fitted.length > 0 ? fitted : own;
       const earliestMs =
         leading.length > 0
-          ? Math.max(...leading.map((b) => forecastRoute(route, b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
+          ? Math.max(...leading.map((b) => forecastRoute(routeOf(known, b), b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
           : Math.max(
               ...startedComponents(route).map((c) => earliestFromStart(route, firstOperation(route, c).id, order.quantity, nowMs, time)),
             );
@@ -94,23 +129,53 @@ export class OrdersService {
       return {
         ...order,
         modelName: model.name,
+        options: choicesInWords(route.options ?? [], order.choices),
+        routeId: inForce.id,
         batchIds: own.map((b) => b.id),
         earliestMs,
         lateDays,
         status: statusOf(order, own, lateDays, known),
+        tell: tellCustomer(order, model.name, leading, earliestMs, known),
       };
     });
   }
 }
 
+/** An order's choices, checked against what the route offers. */
+function chosen(route: Route, choices: Readonly<Record<string, string>>): Record<string, string> {
+  for (const [id, value] of Object.entries(choices)) {
+    const option = route.options?.find((o) => o.id === id);
+    if (!option) throw badInput('choices', `This model has no option "${id}"`);
+    if (!option.values.some((v) => v.id === value)) throw badInput('choices', `${option.name} cannot be "${value}"`);
+  }
+  return withDefaults(route.options ?? [], choices);
+}
+
 function statusOf(order: OrderEntity, batches: readonly BatchEntity[], lateDays: number, shop: Shop): string {
   if (batches.length === 0) return 'Not started';
   const furthest = batches.reduce((a, b) => {
-    const left = (x: BatchEntity) => pathFrom(routeOf(shop, x.routeId), x.operationId).length;
+    const left = (x: BatchEntity) => pathFrom(routeOf(shop, x), x.operationId).length;
     return left(b) < left(a) ? b : a;
   });
   const at = shop.stations.get(furthest.stationCode)?.name ?? furthest.stationCode;
   const where = order.shipped > 0 ? `${order.shipped} of ${order.quantity} shipped, the rest at ${at}` : `At ${at}`;
   const days = Math.ceil(lateDays);
   return lateDays > 0 ? `${where}; late by ${days === 1 ? '1 day' : `${days} days`} at least` : where;
+}
+
+/** One sentence for whoever ordered it: how far it is, when it is ready at the earliest, and how that meets the date. */
+function tellCustomer(order: OrderEntity, modelName: string, leading: readonly BatchEntity[], earliestMs: number, shop: Shop): string {
+  const day = (ms: number) => dayjs(ms).tz(shop.settings.workWeek.timeZone).format('D MMMM');
+  const what = order.quantity === 1 ? `Your ${modelName}` : `Your ${order.quantity} ${modelName}`;
+  const is = order.quantity === 1 ? 'is' : 'are';
+  const ready = `ready on ${day(earliestMs)} at the earliest`;
+  const days = Math.ceil((earliestMs - order.dueMs) / DAY_MS);
+  const against = days <= 0 ? `in time for ${day(order.dueMs)}` : `${days === 1 ? '1 day' : `${days} days`} after the date we named`;
+  const [first] = leading;
+  if (!first) return `${what} ${is} not begun yet; begun today, ${ready}, ${against}.`;
+  const stages = [...new Set(leading.map((b) => STAGE_NAMES[b.stage].toLowerCase()))];
+  const where = stages.length === 1 ? `in ${stages[0] ?? ''}` : `between ${stages[0] ?? ''} and ${stages.at(-1) ?? ''}`;
+  const sent =
+    order.shipped > 0 ? `${order.shipped} of ${order.quantity} ${modelName} sent; the rest ${is} ${where}` : `${what} ${is} ${where}`;
+  return `${sent}, ${ready}, ${against}.`;
 }

@@ -2,13 +2,17 @@ import {
   BATCH_STATUSES,
   CAUTION_KINDS,
   COMPONENTS,
+  DISPOSITIONS,
   earliestMs,
+  onward,
+  OPERATION_KINDS,
   PIECE_STATES,
   STAGES,
   worst,
   type BatchStatus,
   type CautionKind,
   type Component,
+  type Disposition,
   type Finding,
   type Operation,
   type PieceState,
@@ -17,10 +21,8 @@ import {
 } from '@ample-crane/core';
 import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
-import { operationAt, type Shop } from '../setup/shop.service.ts';
-import type { BatchEntity } from './routing.entity.ts';
-
-const OPERATION_KINDS = ['work', 'dwell', 'fit', 'dispatch'] as const;
+import { missingOf, nameOf, operationAt, routeOf, type Shop } from '../setup/shop.service.ts';
+import type { BatchEntity, PlacementEntity } from './routing.entity.ts';
 
 export class CharacteristicView {
   @Out() id: string;
@@ -37,6 +39,12 @@ export class CoatPlanView {
   @Out() coats: number;
   @Out() wetUm: number;
   @Out() flashMinutes: number;
+}
+
+export class PlacementView {
+  @Out() carrierId: string;
+  @Out() carrierName: string;
+  @Out() pieces: number;
 }
 
 export class BatchView {
@@ -59,7 +67,17 @@ export class BatchView {
   @Out() startedMs: number;
   @OutOrNull(Number) dueMs: number | null;
   @Out() quantity: number;
-  @OutOrNull(String) carrier: string | null;
+  /** where it sits */
+  @OutList(() => PlacementView) placements: PlacementView[];
+  /** whether the present station has taken it over, where that is asked */
+  @Out() accepted: boolean;
+  @Out() handOver: boolean;
+  @Out() redo: boolean;
+  @Out() trial: boolean;
+  @OutOrNull(String) parentId: string | null;
+  @OutOrNull(String) awayTo: string | null;
+  @OutOrNull(Number) dueBackMs: number | null;
+  @Out() routeId: string;
   @OutOrNull(String) holdReason: string | null;
   @Out() pass: number;
   @Out() version: number;
@@ -70,8 +88,16 @@ export class BatchView {
   @OutOrNull(Number) untilMs: number | null;
   /** share of its wait that is done */
   @OutOrNull(Number) done: number | null;
+  /** who is working on it, or was when it was paused */
+  @OutOrNull(String) worker: string | null;
   @Out() touchMinutes: number;
   @OutList(() => FindingView) findings: Finding[];
+  /** what must exist before the step is begun, and does not */
+  @OutList(() => FindingView) missing: Finding[];
+  /** the question of a loop that runs until somebody accepts */
+  @OutOrNull(String) question: string | null;
+  /** the skill for which somebody has to accept it, where its gate waits for nothing else */
+  @OutOrNull(String) acceptFor: string | null;
 }
 
 export class PieceView {
@@ -79,6 +105,11 @@ export class PieceView {
   @Out() ordinal: number;
   @OutEnum(PIECE_STATES) state: PieceState;
   @OutOrNull(String) serial: string | null;
+  @OutOrNull(String) intoId: string | null;
+  /** shared by what was cut from one block */
+  @OutOrNull(String) setId: string | null;
+  @OutOrNull(Number) grit: number | null;
+  @Out() coats: number;
 }
 
 export class VisitView {
@@ -138,7 +169,7 @@ export class DefectView {
   @Out() kind: string;
   @Out() operationName: string;
   @Out() originOperationName: string;
-  @OutEnum(['rework', 'scrap']) disposition: 'rework' | 'scrap';
+  @OutEnum(DISPOSITIONS) disposition: Disposition;
   @Out() note: string;
   @Out() atMs: number;
   @Out() by: string;
@@ -157,9 +188,29 @@ export class StepChoiceView {
   @Out() name: string;
 }
 
+export class WayView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() stationName: string;
+  @Out() minutesPerPiece: number;
+}
+
+export class WaitingView {
+  @Out() id: string;
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() quantity: number;
+}
+
+export class UndoView {
+  @Out() entryId: number;
+  @Out() sentence: string;
+}
+
 export class CardView {
   @OutPart(() => BatchView) batch: BatchView;
   @Out() customer: string;
+  /** what was chosen on its order, in words */
+  @OutList(() => String) options: string[];
   @OutList(() => PieceView) pieces: PieceView[];
   /** pieces that the present pass is about */
   @OutList(() => String) inPass: string[];
@@ -181,14 +232,34 @@ export class CardView {
   @OutList(() => StepChoiceView) originChoices: StepChoiceView[];
   /** people who can do the present step */
   @OutList(() => StepChoiceView) workers: StepChoiceView[];
+  /** people who can accept it at its gate */
+  @OutList(() => StepChoiceView) accepters: StepChoiceView[];
   @OutList(() => String) fittedInto: string[];
+  /** the ways the present step can be done, its own first */
+  @OutList(() => WayView) ways: WayView[];
+  /** other batches that wait at this step: to be joined, fitted again or merged */
+  @OutList(() => WaitingView) besides: WaitingView[];
+  /** whether, at a joining, this is the batch the others become part of */
+  @Out() hostsHere: boolean;
+  /** the latest entry, if it can be taken back */
+  @OutOrNull(UndoView) undo: UndoView | null;
+  /** which visit to its station this step is */
+  @Out() stationPass: number;
+  @Out() stationPasses: number;
   @OutEnumOrNull(CAUTION_KINDS) mainCaution: CautionKind | null;
 }
 
 /** A batch as every screen shows it. */
-export function toBatchView(batch: BatchEntity, shop: Shop, findings: readonly Finding[], touchMinutes: number): BatchView {
+export function toBatchView(
+  batch: BatchEntity,
+  shop: Shop,
+  findings: readonly Finding[],
+  touchMinutes: number,
+  placements: readonly PlacementEntity[],
+  workerId: string | null,
+): BatchView {
   const operation = operationAt(shop, batch);
-  const next = operation.next[0];
+  const next = onward(routeOf(shop, batch), operation, batch.component);
   const waits = findings.filter((f) => f.done !== undefined).map((f) => f.done ?? 0);
   return {
     id: batch.id,
@@ -210,16 +281,50 @@ export function toBatchView(batch: BatchEntity, shop: Shop, findings: readonly F
     startedMs: batch.startedMs,
     dueMs: batch.dueMs,
     quantity: batch.quantity,
-    carrier: batch.carrier,
+    placements: placements
+      .filter((p) => p.batchId === batch.id)
+      .map((p) => ({ carrierId: p.carrierId, carrierName: shop.carriers.get(p.carrierId)?.name ?? p.carrierId, pieces: p.pieces })),
+    accepted: batch.accepted,
+    handOver: operation.handOver === true,
+    redo: batch.redo,
+    trial: batch.trial,
+    parentId: batch.parentId,
+    awayTo: batch.awayTo,
+    dueBackMs: batch.dueBackMs,
+    routeId: batch.routeId,
     holdReason: batch.holdReason,
     pass: batch.pass,
     version: batch.version,
-    nextOperationName: next === undefined ? null : operationAt(shop, { routeId: batch.routeId, operationId: next }).name,
+    nextOperationName: next === undefined ? null : operationAt(shop, { ...batch, operationId: next }).name,
     skill: operation.skill ?? null,
     verdict: worst(findings),
     untilMs: earliestMs(findings) ?? null,
     done: waits.length === 0 ? null : Math.min(...waits),
+    worker: workerId === null ? null : nameOf(shop, workerId),
     touchMinutes,
     findings: [...findings],
+    missing: batch.status === 'queued' ? missingFor(operation, batch, shop) : [],
+    question: questionOf(operation, batch),
+    acceptFor: acceptFor(operation, batch, findings),
   };
+}
+
+const missingFor = (operation: Operation, batch: BatchEntity, shop: Shop) =>
+  (operation.needs ?? []).flatMap((need): Finding[] => {
+    const sentence = missingOf(shop, batch.modelId, need);
+    return sentence === null ? [] : [{ rule: 'prerequisite', verdict: 'stop', sentence }];
+  });
+
+const isAtGate = (batch: BatchEntity) => batch.status === 'finished' || batch.status === 'dwelling';
+
+function questionOf(operation: Operation, batch: BatchEntity): string | null {
+  if (!isAtGate(batch) || operation.repeat?.kind !== 'until accepted') return null;
+  return `Round ${(batch.rounds[operation.id] ?? 0) + 1} of at most ${operation.repeat.maximum}: accepted?`;
+}
+
+function acceptFor(operation: Operation, batch: BatchEntity, findings: readonly Finding[]): string | null {
+  const held = findings.filter((f) => f.verdict !== 'pass');
+  if (!isAtGate(batch) || held.length === 0 || held.some((f) => f.rule !== 'signOff')) return null;
+  const rule = operation.gate.find((r) => r.kind === 'signOff' && !batch.signOffs.some((s) => s.skill === r.skill));
+  return rule?.kind === 'signOff' ? rule.skill : null;
 }

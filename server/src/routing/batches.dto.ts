@@ -1,21 +1,45 @@
-import { DEFECTS, PAUSE_CAUSES, type PauseCause } from '@ample-crane/core';
-import { VersionDto } from '../platform/http/version.dto.ts';
-import { InCount, InInstant, InList, InNumber, InOneOf, InText } from '../platform/http/fields.ts';
+import { COMPONENTS, DEFECTS, DISPOSITIONS, PAUSE_CAUSES, type Disposition, type PauseCause } from '@ample-crane/core';
+import { WhenDto } from '../platform/http/version.dto.ts';
+import { InCount, InFlag, InInstant, InList, InNumber, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
+
+const STARTED = COMPONENTS.filter((c) => c !== 'instrument');
+const PIECES_MAX = 400;
+
+export class PlacementDto {
+  @InText({ max: 40 }) carrierId: string;
+  @InCount({ min: 1, max: PIECES_MAX }) pieces: number;
+}
 
 export class StartBatchDto {
   @InText() modelId: string;
-  @InOneOf(['body', 'neck']) component: 'body' | 'neck';
-  @InCount({ min: 1, max: 40 }) quantity: number;
+  @InOneOf(STARTED) component: (typeof STARTED)[number];
+  @InCount({ min: 1, max: PIECES_MAX }) quantity: number;
   @InText() lotId: string;
   @InText({ nullable: true }) orderId: string | null;
-  @InText({ max: 40, nullable: true }) carrier: string | null;
+  /** where it sits */
+  @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
+  /** kept out of the normal statistics */
+  @InFlag({ optional: true }) trial?: boolean;
+  /** the batch whose pieces these are cut from the same blocks as, in order */
+  @InText({ optional: true }) matchBatchId?: string;
 }
 
-export class WorkDto extends VersionDto {
+export class WorkDto extends WhenDto {
   @InText() personId: string;
 }
 
-export class PauseDto extends VersionDto {
+export class StartWorkDto extends WorkDto {
+  /** another way than the step's own */
+  @InText({ optional: true }) wayId?: string;
+  @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
+}
+
+/** Somebody accepts the work at its gate, for the skill the gate asks for. */
+export class SignOffDto extends WorkDto {
+  @InText({ max: 80 }) skill: string;
+}
+
+export class PauseDto extends WhenDto {
   @InOneOf(PAUSE_CAUSES) cause: PauseCause;
 }
 
@@ -27,25 +51,26 @@ export class OutcomeDto {
   @InText({ min: 0, max: 500 }) note: string;
 }
 
-export class FinishDto extends VersionDto {
-  @InCount({ min: 0, max: 40 }) good: number;
-  @InCount({ min: 0, max: 40 }) rework: number;
-  @InCount({ min: 0, max: 40 }) scrap: number;
-  @InList(() => OutcomeDto, { max: 40 }) outcomes: OutcomeDto[];
+export class FinishDto extends WhenDto {
+  @InCount({ min: 0, max: PIECES_MAX }) good: number;
+  @InCount({ min: 0, max: PIECES_MAX }) rework: number;
+  @InCount({ min: 0, max: PIECES_MAX }) scrap: number;
+  @InList(() => OutcomeDto, { max: PIECES_MAX }) outcomes: OutcomeDto[];
 }
 
-export class MoveDto extends VersionDto {
+export class MoveDto extends WhenDto {
   @InText({ max: 500, optional: true }) overrideReason?: string;
+  /** the answer where a loop runs until somebody accepts */
+  @InFlag({ optional: true }) accepted?: boolean;
+  @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
 }
 
-export class HoldDto extends VersionDto {
+export class HoldDto extends WhenDto {
   @InText({ max: 500 }) reason: string;
 }
 
-export class CoatDto extends VersionDto {
+export class CoatDto extends WhenDto {
   @InNumber({ min: 1, max: 1000 }) wetUm: number;
-  /** when it was sprayed; now, when left out */
-  @InInstant({ optional: true }) atMs?: number;
   @InText({ max: 500, optional: true }) overrideReason?: string;
 }
 
@@ -55,6 +80,68 @@ export class MeasureDto {
   @InNumber({ min: -10_000, max: 10_000 }) value: number;
 }
 
-export class MeasuresDto extends VersionDto {
+export class MeasuresDto extends WhenDto {
   @InList(() => MeasureDto, { max: 400 }) measures: MeasureDto[];
+}
+
+export class PlaceDto extends WhenDto {
+  @InList(() => PlacementDto, { max: 40 }) placements: PlacementDto[];
+}
+
+export class PiecesDto extends WhenDto {
+  @InTexts({ max: PIECES_MAX }) pieceIds: string[];
+}
+
+export class MergeDto extends WhenDto {
+  @InText() fromBatchId: string;
+}
+
+export class PieceDefectDto {
+  @InText() pieceId: string;
+  @InOneOf(DEFECTS) defect: string;
+  @InText() originOperationId: string;
+  @InText({ min: 0, max: 500 }) note: string;
+}
+
+export class RefusedPieceDto extends PieceDefectDto {
+  @InOneOf(DISPOSITIONS) disposition: Disposition;
+  /** the step it goes back to, when it is reworked */
+  @InText({ nullable: true }) toOperationId: string | null;
+}
+
+export class RefuseDto extends WhenDto {
+  @InList(() => RefusedPieceDto, { max: PIECES_MAX }) pieces: RefusedPieceDto[];
+}
+
+export class ScrapDto extends WhenDto {
+  @InList(() => PieceDefectDto, { max: PIECES_MAX }) pieces: PieceDefectDto[];
+}
+
+export class SendDto extends WhenDto {
+  @InText({ max: 120 }) to: string;
+  @InInstant() dueBackMs: number;
+}
+
+export class CallDto extends WhenDto {
+  @InCount({ min: 1, max: PIECES_MAX }) quantity: number;
+  @InText({ nullable: true }) orderId: string | null;
+}
+
+export class JoinDto extends WorkDto {
+  @InTexts({ max: 40 }) guestBatchIds: string[];
+}
+
+export class RefitDto extends WorkDto {
+  @InText() neckBatchId: string;
+}
+
+export class RerouteDto extends WhenDto {
+  @InText() routeId: string;
+  @InText() operationId: string;
+  @InText({ max: 500 }) reason: string;
+}
+
+export class UndoDto extends WhenDto {
+  @InCount({ min: 1, max: 2_000_000_000 }) entryId: number;
+  @InText({ max: 500 }) reason: string;
 }

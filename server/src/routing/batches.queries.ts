@@ -1,20 +1,32 @@
-import { DAY_MS, forecastRoute, piecesInPass, touchMinutes, type BatchStatus, type Operation, type Stage } from '@ample-crane/core';
+import {
+  choicesInWords,
+  DAY_MS,
+  forecastRoute,
+  lastOf,
+  piecesInPass,
+  stationPass,
+  touchMinutes,
+  waysOf,
+  type BatchStatus,
+  type Stage,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, Not, type FindOptionsWhere } from 'typeorm';
+import { DataSource, In, Not, type FindOptionsWhere } from 'typeorm';
 import { MeasureEntity } from '../assembly/assembly.entity.ts';
 import { CoatEntity } from '../finishing/finishing.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
-import { toLogView } from '../logbook/sentence.ts';
+import { sentenceOf, toLogView } from '../logbook/sentence.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { holdsSkill, operationAt, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
-import { toBatchView, type BatchView, type CardView } from './batch.view.ts';
-import { BatchesService, unmeasuredPieces } from './batches.service.ts';
+import { toBatchView, type BatchView, type CardView, type UndoView } from './batch.view.ts';
+import { BatchesService } from './batches.service.ts';
+import { unmeasuredPieces } from './commands.ts';
 import { EvidenceService } from './evidence.service.ts';
 import { History } from './history.view.ts';
-import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, VisitEntity } from './routing.entity.ts';
+import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, PlacementEntity, VisitEntity } from './routing.entity.ts';
 
 const FORECAST_REACH_DAYS = 200;
 const CARD_LOG_LINES = 500;
@@ -61,8 +73,20 @@ export class BatchesQueries {
   }
 
   async views(batches: readonly BatchEntity[], shop: Shop): Promise<BatchView[]> {
-    const findings = await this.evidence.findings(batches, shop);
-    return batches.map((b) => toBatchView(b, shop, findings.get(b.id) ?? [], touchMinutes(operationAt(shop, b), b.quantity)));
+    const ids = batches.map((b) => b.id);
+    const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
+    const [findings, placements, visits] = await Promise.all([
+      this.evidence.findings(batches, shop),
+      this.database.getRepository(PlacementEntity).find({ where: { batchId: In(ids) }, order: { carrierId: 'ASC' } }),
+      atWork.length === 0
+        ? []
+        : this.database.getRepository(VisitEntity).find({ where: { id: In(atWork) }, select: { id: true, personId: true } }),
+    ]);
+    const workers = new Map(visits.map((v) => [v.id, v.personId]));
+    return batches.map((b) => {
+      const touch = touchMinutes(operationAt(shop, b), b.quantity, b.stationCode);
+      return toBatchView(b, shop, findings.get(b.id) ?? [], touch, placements, workers.get(b.visitId) ?? null);
+    });
   }
 
   /** Everything the card of one batch shows. */
@@ -85,17 +109,22 @@ export class BatchesQueries {
       manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' }, take: CARD_LOG_LINES }),
       batch.orderId === null ? null : manager.findOneBy(OrderEntity, { id: batch.orderId }),
     ]);
-    const route = routeOf(shop, batch.routeId);
+    const route = routeOf(shop, batch);
     const operation = operationAt(shop, batch);
     const nowMs = this.clock.nowMs();
     const time = workingTime(shop, { fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
     const history = new History(shop, batch.routeId);
+    const besides = await manager.find(BatchEntity, {
+      where: { modelId: batch.modelId, operationId: batch.operationId, status: batch.status, id: Not(batch.id) },
+      order: { number: 'ASC' },
+    });
     const ofVisit = coats.filter((c) => c.visitId === batch.visitId);
     const [view] = await this.views([batch], shop);
     if (!view) throw notFound('batch', batchId);
     return {
       batch: view,
       customer: order?.customer ?? 'Stock',
+      options: choicesInWords(route.options ?? [], batch.facts.choices),
       pieces,
       inPass: piecesInPass(batch, pieces).map((p) => p.id),
       visits: visits.map((v) => history.visit(v)),
@@ -131,15 +160,36 @@ export class BatchesQueries {
       originChoices: route.operations
         .filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument'))
         .map(({ id, name: label }) => ({ id, name: label })),
-      workers: workersFor(operation, shop),
+      workers: peopleWith(operation.skill, operation.skillLevel, shop),
+      accepters: view.acceptFor === null ? [] : peopleWith(view.acceptFor, 1, shop),
+      ways: waysOf(operation).map((w) => ({
+        id: w.id,
+        name: w.name,
+        stationName: shop.stations.get(w.stationCode)?.name ?? w.stationCode,
+        minutesPerPiece: w.minutesPerPiece,
+      })),
+      besides: batch.status === 'done' ? [] : besides.map(({ id, component, quantity }) => ({ id, component, quantity })),
+      hostsHere: operation.component === batch.component,
+      undo: undoOf(log, shop, batch.routeId),
+      stationPass: stationPass(route, operation).nth,
+      stationPasses: stationPass(route, operation).of,
       fittedInto: [...new Set(pieces.flatMap((p) => (p.state === 'fitted' && p.serial !== null ? [p.serial] : [])))],
     };
   }
 }
 
-function workersFor(operation: Operation, shop: Shop) {
+/** The latest entry, if it is of a kind that can be taken back. */
+function undoOf(log: readonly LogbookEntity[], shop: Shop, routeId: string): UndoView | null {
+  const entries = [...log].sort((a, b) => a.id - b.id);
+  // What the table holds was checked when it was appended.
+  const last = lastOf(entries as unknown as Parameters<typeof lastOf>[0]);
+  const row = last?.undoable ? entries.find((e) => e.id === last.id) : undefined;
+  return row ? { entryId: row.id, sentence: sentenceOf(row, shop, routeId) } : null;
+}
+
+function peopleWith(skill: string | undefined, level: number | undefined, shop: Shop) {
   const able = holdsSkill(shop);
   return [...shop.people.values()]
-    .filter((p) => p.active && (operation.skill === undefined || able(p.id, operation.skill)))
+    .filter((p) => p.active && (skill === undefined || able(p.id, skill, level ?? 1)))
     .map((p) => ({ id: p.id, name: p.name }));
 }

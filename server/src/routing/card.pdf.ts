@@ -8,32 +8,33 @@ import type { CardView } from './batch.view.ts';
 dayjs.extend(utc);
 dayjs.extend(timezone);
 
-const MARGIN = 36;
+const MARGIN = 34;
+const ROW = 12.5;
 const INK = '#22282B';
 const QUIET = '#5C6468';
 
-/** The card that travels with a batch: what it is to become, where it has been, a QR code and a Code 128. */
-export async function cardPdf(
-  card: CardView,
-  { factory, timeZone, address, nowMs }: { factory: string; timeZone: string; address: string; nowMs: number },
-): Promise<Buffer> {
+interface Print {
+  factory: string;
+  timeZone: string;
+  address: string;
+  nowMs: number;
+}
+type Doc = InstanceType<typeof PDFDocument>;
+
+/**
+ * The card that travels with a batch, on one sheet that is folded across and hung over the rack: on one side a tag to be
+ * read from across the hall, on the other where it has been, what is ahead, and its pieces. Both read upright.
+ */
+export async function cardPdf(card: CardView, print: Print): Promise<Buffer> {
   const { batch } = card;
   const [qr, code128] = await Promise.all([
-    bwipjs.toBuffer({ bcid: 'qrcode', text: `${address}/batches/${batch.id}`, scale: 4 }),
-    bwipjs.toBuffer({
-      bcid: 'code128',
-      text: batch.id,
-      scale: 3,
-      height: 12,
-      includetext: true,
-      textxalign: 'center',
-    }),
+    bwipjs.toBuffer({ bcid: 'qrcode', text: `${print.address}/batches/${batch.id}`, scale: 6 }),
+    bwipjs.toBuffer({ bcid: 'code128', text: batch.id, scale: 4, height: 14, includetext: true, textxalign: 'center' }),
   ]);
-  const time = (ms: number | null) => (ms === null ? '' : dayjs(ms).tz(timeZone).format('ddd D MMM HH:mm'));
   const doc = new PDFDocument({
-    size: 'A5',
+    size: 'A4',
     margin: MARGIN,
-    info: { Title: `Batch ${batch.id}`, Author: factory, CreationDate: new Date(nowMs) },
+    info: { Title: `Batch ${batch.id}`, Author: print.factory, CreationDate: new Date(print.nowMs) },
   });
   const chunks: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -41,70 +42,108 @@ export async function cardPdf(
     doc.on('end', () => resolve(Buffer.concat(chunks)));
     doc.on('error', reject);
   });
-  const width = doc.page.width - 2 * MARGIN;
-
-  doc.fillColor(QUIET).fontSize(8).text(factory, MARGIN, MARGIN);
-  doc
-    .fillColor(INK)
-    .fontSize(30)
-    .text(batch.id, MARGIN, MARGIN + 12);
-  doc.fontSize(13).text(`${batch.quantity} × ${batch.modelName} ${batch.component}`);
-  doc.fontSize(9).fillColor(QUIET);
-  doc.text(
-    `For ${card.customer}${batch.orderId === null ? '' : ` · order ${batch.orderId}`}${batch.dueMs === null ? '' : ` · due ${dayjs(batch.dueMs).tz(timeZone).format('D MMM YYYY')}`}`,
-  );
-  doc.text(`${batch.lotId === null ? '' : `Lot ${batch.lotId} · `}${batch.carrier ?? 'no carrier'}`);
-  doc.image(qr, doc.page.width - MARGIN - 84, MARGIN, { width: 84 });
-  doc.image(code128, MARGIN, 132, { width: 150, height: 44 });
-  doc
-    .moveTo(MARGIN, 188)
-    .lineTo(MARGIN + width, 188)
-    .strokeColor(QUIET)
-    .lineWidth(0.5)
-    .stroke();
-
-  let y = 196;
-  const row = (cells: [string, string, string], bold = false) => {
-    doc
-      .font(bold ? 'Helvetica-Bold' : 'Helvetica')
-      .fontSize(8.5)
-      .fillColor(INK);
-    const line = { height: 12, ellipsis: true };
-    doc.text(cells[0], MARGIN, y, { ...line, width: width * 0.42 });
-    doc.text(cells[1], MARGIN + width * 0.43, y, { ...line, width: width * 0.29 });
-    doc.text(cells[2], MARGIN + width * 0.72, y, { ...line, width: width * 0.28, align: 'right' });
-    y += 14;
-    if (y > doc.page.height - MARGIN - 20) {
-      doc.addPage();
-      y = MARGIN;
-    }
-  };
-  row(['Step', 'Done or earliest', 'Good / rework / scrap'], true);
-  for (const visit of card.visits.filter((v) => v.leftMs !== null))
-    row([
-      `${visit.operationName}${visit.pass > 1 ? ` (pass ${visit.pass})` : ''}`,
-      time(visit.leftMs),
-      `${visit.good} / ${visit.rework} / ${visit.scrap}`,
-    ]);
-  card.forecast.forEach((step, i) => row([i === 0 ? `> ${step.operationName}` : step.operationName, `earliest ${time(step.leaveMs)}`, '']));
-  y += 8;
-  row(['Pieces', '', ''], true);
-  const names = card.pieces.map((p) =>
-    p.state === 'good' ? p.id : `${p.id} (${p.state}${p.serial !== null && p.state === 'fitted' ? ` ${p.serial}` : ''})`,
-  );
-  for (let i = 0; i < names.length; i += 2) row([names[i] ?? '', names[i + 1] ?? '', '']);
-  for (const o of card.overrides) {
-    doc
-      .font('Helvetica-Bold')
-      .fontSize(8.5)
-      .text(`Override: ${o.reason} (${o.by}, ${time(o.atMs)})`, MARGIN, y, { width });
-    y = doc.y + 4;
-  }
-  doc
-    .font('Helvetica')
-    .fontSize(7)
-    .fillColor(QUIET)
-    .text(`Printed ${time(nowMs)}. The screen is newer than the paper.`, MARGIN, doc.page.height - MARGIN - 10, { lineBreak: false });
+  const fold = doc.page.height / 2;
+  doc.save().rotate(180, { origin: [doc.page.width / 2, fold / 2] });
+  drawTag(doc, card, print, { qr, code128 });
+  doc.restore();
+  doc.moveTo(0, fold).lineTo(doc.page.width, fold).dash(4, { space: 4 }).strokeColor(QUIET).lineWidth(0.5).stroke().undash();
+  label(doc, 'fold here and hang it over the rack', MARGIN, fold + 3, 6.5);
+  drawCard(doc, card, print, fold);
   doc.end();
   return done;
+}
+
+const label = (doc: Doc, text: string, x: number, y: number, size: number): void => {
+  doc.font('Helvetica').fontSize(size).fillColor(QUIET).text(text, x, y, { lineBreak: false });
+};
+
+/** What it is, large enough for the far end of the hall. */
+function drawTag(doc: Doc, card: CardView, { factory, timeZone }: Print, codes: { qr: Buffer; code128: Buffer }): void {
+  const { batch } = card;
+  const width = doc.page.width - 2 * MARGIN;
+  label(doc, factory, MARGIN, MARGIN, 9);
+  doc
+    .font('Helvetica-Bold')
+    .fontSize(84)
+    .fillColor(INK)
+    .text(batch.id, MARGIN, MARGIN + 14, { lineBreak: false });
+  doc
+    .fontSize(26)
+    .text(`${batch.quantity} × ${batch.modelName} ${batch.component}`, MARGIN, MARGIN + 104, { width: width - 150, height: 60 });
+  doc.image(codes.qr, doc.page.width - MARGIN - 132, MARGIN, { width: 132 });
+  doc.font('Helvetica').fontSize(14).fillColor(INK);
+  const lines = [
+    `For ${card.customer}${batch.orderId === null ? '' : `, order ${batch.orderId}`}`,
+    ...(batch.dueMs === null ? [] : [`Due ${dayjs(batch.dueMs).tz(timeZone).format('D MMMM YYYY')}`]),
+    ...card.options,
+    ...(batch.trial ? ['TRIAL: kept out of the statistics'] : []),
+  ];
+  lines.slice(0, 6).forEach((line, i) => doc.text(line, MARGIN, MARGIN + 172 + i * 18, { width: width - 150, height: 17, ellipsis: true }));
+  doc.image(codes.code128, MARGIN, MARGIN + 288, { width: 230, height: 62 });
+  const sits = batch.placements.map((p) => `${p.carrierName} (${p.pieces})`).join(', ');
+  doc
+    .fontSize(12)
+    .text(sits === '' ? 'On no carrier' : sits, MARGIN + 250, MARGIN + 300, { width: width - 250, height: 48, ellipsis: true });
+}
+
+/** Where it has been, what is ahead at the earliest, and its pieces, in two columns. */
+function drawCard(doc: Doc, card: CardView, { timeZone, nowMs }: Print, top: number): void {
+  const { batch } = card;
+  const time = (ms: number | null) => (ms === null ? '' : dayjs(ms).tz(timeZone).format('ddd D MMM HH:mm'));
+  const width = doc.page.width - 2 * MARGIN;
+  const column = (width - 16) / 2;
+  doc
+    .font('Helvetica-Bold')
+    .fontSize(15)
+    .fillColor(INK)
+    .text(`${batch.id} · ${batch.quantity} × ${batch.modelName} ${batch.component}`, MARGIN, top + 16, { lineBreak: false });
+  label(
+    doc,
+    `${batch.lotId === null ? '' : `Lot ${batch.lotId} · `}route ${batch.routeId} · printed ${time(nowMs)}; the screen is newer than the paper`,
+    MARGIN,
+    top + 34,
+    7.5,
+  );
+
+  const rows: { mark: string; text: string; right: string; bold: boolean }[] = [
+    ...card.visits
+      .filter((v) => v.leftMs !== null)
+      .map((v) => ({
+        mark: '•',
+        text: `${v.operationName}${v.pass > 1 ? `, pass ${v.pass}` : ''}`,
+        right: `${time(v.leftMs)}  ${v.good}/${v.rework}/${v.scrap}`,
+        bold: false,
+      })),
+    ...card.forecast.map((f, i) => ({ mark: i === 0 ? '>' : '·', text: f.operationName, right: `from ${time(f.leaveMs)}`, bold: i === 0 })),
+    ...card.overrides.map((o) => ({ mark: '!', text: `Override: ${o.reason} (${o.by})`, right: time(o.atMs), bold: true })),
+    { mark: '', text: 'Pieces', right: '', bold: true },
+    ...card.pieces.map((p) => ({
+      mark: '',
+      text: p.id,
+      right: [...(p.state === 'good' ? [] : [p.state]), ...(p.serial === null || p.serial === p.id ? [] : [p.serial])].join(' '),
+      bold: false,
+    })),
+  ];
+  let x = MARGIN;
+  let y = top + 50;
+  let from = y;
+  for (const row of rows) {
+    if (y > doc.page.height - MARGIN - ROW) {
+      if (x === MARGIN) x += column + 16;
+      else {
+        doc.addPage();
+        x = MARGIN;
+        from = MARGIN;
+      }
+      y = from;
+    }
+    doc
+      .font(row.bold ? 'Helvetica-Bold' : 'Helvetica')
+      .fontSize(8)
+      .fillColor(INK);
+    doc.text(row.mark, x, y, { lineBreak: false });
+    doc.text(row.text, x + 9, y, { width: column * 0.6 - 9, height: ROW, ellipsis: true });
+    doc.fillColor(QUIET).text(row.right, x + column * 0.6, y, { width: column * 0.4, height: ROW, align: 'right', ellipsis: true });
+    y += ROW;
+  }
 }

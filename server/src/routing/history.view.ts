@@ -2,7 +2,7 @@ import { judgeBuild } from '@ample-crane/core';
 import type { MeasureEntity } from '../assembly/assembly.entity.ts';
 import type { CoatEntity } from '../finishing/finishing.entity.ts';
 import type { OverrideView } from '../platform/http/views.ts';
-import { nameOf, operationAt, type Shop } from '../setup/shop.service.ts';
+import { nameOf, stepOf, type Shop } from '../setup/shop.service.ts';
 import type { BuildView, CoatView, DefectView, MeasureView, VisitView } from './batch.view.ts';
 import type { DefectEntity, OverrideEntity, VisitEntity } from './routing.entity.ts';
 
@@ -16,7 +16,7 @@ export class History {
   ) {}
 
   private step(operationId: string) {
-    return operationAt(this.shop, { routeId: this.routeId, operationId });
+    return stepOf(this.shop, this.routeId, operationId);
   }
 
   visit(visit: VisitEntity): VisitView {

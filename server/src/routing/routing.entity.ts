@@ -5,14 +5,18 @@ import type {
   Defect,
   Finding,
   OverrideRecord,
+  Disposition,
   Piece,
   PieceState,
+  PlacementRow,
+  RouteFacts,
   Run,
+  SignOff,
   Stage,
   Visit,
 } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
-import { Count, Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
+import { Count, Flag, Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
 
 @Entity('batch')
 export class BatchEntity implements Batch {
@@ -35,10 +39,20 @@ export class BatchEntity implements Batch {
   @Instant('ended_at', OrNothing) endedMs: number | null;
   @Instant('due_at', OrNothing) dueMs: number | null;
   @Count() quantity: number;
-  @Text(OrNothing) carrier: string | null;
   @Text() visitId: string;
   @Text(OrNothing) runId: string | null;
   @Count() pass: number;
+  @Flag() redo: boolean;
+  @Json() passes: Readonly<Record<string, number>>;
+  @Json() rounds: Readonly<Record<string, number>>;
+  @Flag() accepted: boolean;
+  @Json() signOffs: readonly SignOff[];
+  @Text(OrNothing) wayId: string | null;
+  @Json() facts: RouteFacts;
+  @Flag() trial: boolean;
+  @Text(OrNothing) parentId: string | null;
+  @Text(OrNothing) awayTo: string | null;
+  @Instant('due_back_at', OrNothing) dueBackMs: number | null;
   @Count() version: number;
 }
 
@@ -52,6 +66,11 @@ export class PieceEntity implements Piece {
   @Text() state: PieceState;
   @Text(OrNothing) lotId: string | null;
   @Text(OrNothing) serial: string | null;
+  @Text(OrNothing) intoId: string | null;
+  @Text(OrNothing) setId: string | null;
+  @Count(OrNothing) grit: number | null;
+  @Count() coats: number;
+  @Json() trail: readonly { batchId: string; fromMs: number }[];
 }
 
 @Entity('visit')
@@ -64,6 +83,7 @@ export class VisitEntity implements Visit {
   @Text() stationCode: string;
   @Text() stage: Stage;
   @Count() pass: number;
+  @Flag() redo: boolean;
   @Count() quantity: number;
   @Instant('arrived_at') arrivedMs: number;
   @Instant('started_at', OrNothing) startedMs: number | null;
@@ -95,7 +115,7 @@ export class DefectEntity implements Defect {
   @Text() operationId: string;
   @Text() originOperationId: string;
   @Text() kind: string;
-  @Text() disposition: 'rework' | 'scrap';
+  @Text() disposition: Disposition;
   @Text() note: string;
   @Instant('at') atMs: number;
   @Text(OrNothing) personId: string | null;
@@ -111,4 +131,12 @@ export class OverrideEntity implements OverrideRecord {
   @Text(OrNothing) personId: string | null;
   @Text() reason: string;
   @Json() findings: readonly Finding[];
+}
+
+@Entity('placement')
+export class PlacementEntity implements PlacementRow {
+  @PrimaryColumn('text') id: string;
+  @Text() batchId: string;
+  @Text() carrierId: string;
+  @Count() pieces: number;
 }

@@ -1,8 +1,9 @@
-import { STAGES, type Operation, type SprayLimits, type Stage } from '@ample-crane/core';
+import { COMPONENTS, OPERATION_KINDS, STAGES, type Component, type Operation, type SprayLimits, type Stage } from '@ample-crane/core';
 import { InCount, InFlag, InNumber, InOneOf, InText, InTexts, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { ROLES, type Role } from '../platform/identity/role.ts';
 import { CharacteristicView } from '../routing/batch.view.ts';
+import { PrerequisiteView } from './equipment.service.ts';
 
 export class PersonDto {
   @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' })
@@ -68,8 +69,8 @@ export class StationView {
 export class RouteStepView {
   @Out() id: string;
   @Out() name: string;
-  @OutEnum(['body', 'neck', 'instrument']) component: 'body' | 'neck' | 'instrument';
-  @OutEnum(['work', 'dwell', 'fit', 'dispatch']) kind: Operation['kind'];
+  @OutEnum(COMPONENTS) component: Component;
+  @OutEnum(OPERATION_KINDS) kind: Operation['kind'];
   @Out() stationName: string;
   @OutOrNull(String) skill: string | null;
   @Out() setupMinutes: number;
@@ -80,10 +81,23 @@ export class RouteStepView {
 }
 
 export class WoodView {
+  @OutEnum(COMPONENTS) component: Component;
   @Out() species: string;
   @Out() use: string;
   @Out() volumeM3: number;
   @Out() thicknessMm: number;
+}
+
+export class OptionValueView {
+  @Out() id: string;
+  @Out() name: string;
+}
+
+/** What can be chosen on an order; the first value is the usual one. */
+export class OptionView {
+  @Out() id: string;
+  @Out() name: string;
+  @OutList(() => OptionValueView) values: OptionValueView[];
 }
 
 export class ModelView {
@@ -93,11 +107,12 @@ export class ModelView {
   @Out() construction: string;
   @Out() batchSize: number;
   @Out() scaleLengthMm: number;
-  @OutPart(() => WoodView) bodyWood: WoodView;
-  @OutOrNull(WoodView) neckWood: WoodView | null;
-  @Out() routeVersion: number;
+  @OutList(() => WoodView) wood: WoodView[];
+  /** null before a first version is released */
+  @OutOrNull(Number) routeVersion: number | null;
   @OutList(() => RouteStepView) steps: RouteStepView[];
   @OutList(() => String) components: string[];
+  @OutList(() => OptionView) options: OptionView[];
 }
 
 export class ZoneView {
@@ -107,6 +122,12 @@ export class ZoneView {
   @Out() relativeHumidity: number;
   @Out() emcPct: number;
   @Out() atMs: number;
+}
+
+/** A room with a climate, whether a sensor reports from it or not. */
+export class ZoneNameView {
+  @Out() id: string;
+  @Out() name: string;
 }
 
 export class ZoneDayView {
@@ -130,6 +151,8 @@ export class MaterialView {
 export class SkillView {
   @Out() skill: string;
   @OutList(() => String) holders: string[];
+  /** the highest level at which somebody holds it: 1 learns it, 2 does it alone, 3 teaches it */
+  @Out() level: number;
 }
 
 /** What the booth's air must be to spray in it, where the coating's sheet says nothing else. */
@@ -146,9 +169,10 @@ export class SetupView {
   @OutList(() => PersonView) people: PersonView[];
   @OutList(() => StationView) stations: StationView[];
   @OutList(() => ModelView) models: ModelView[];
-  @OutList(() => ZoneView) zones: ZoneView[];
+  @OutList(() => ZoneNameView) zones: ZoneNameView[];
   @OutList(() => MaterialView) materials: MaterialView[];
   @OutList(() => SkillView) skills: SkillView[];
+  @OutList(() => PrerequisiteView) prerequisites: PrerequisiteView[];
   @OutPart(() => ChangeMoistureDto) moisture: ChangeMoistureDto;
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
   @OutPart(() => ChangeSerialDto) serial: ChangeSerialDto;

@@ -1,14 +1,17 @@
 import { Module } from '@nestjs/common';
 import { ClimateModule } from '../climate/climate.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
+import { ChangesService } from './changes.service.ts';
+import { EquipmentController } from './equipment.controller.ts';
+import { EquipmentService } from './equipment.service.ts';
 import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
 import { ShopService } from './shop.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule],
-  controllers: [SetupController],
-  providers: [ShopService, SetupService],
-  exports: [ShopService],
+  controllers: [SetupController, EquipmentController],
+  providers: [ShopService, SetupService, EquipmentService, ChangesService],
+  exports: [ShopService, ChangesService],
 })
 export class SetupModule {}

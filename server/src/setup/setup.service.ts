@@ -1,8 +1,6 @@
-import { checkSerialPattern, formatSerial, startedComponents, type Payloads, type Rule } from '@ample-crane/core';
+import { checkSerialPattern, COMPONENTS, formatSerial, ruleInWords, startedComponents } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import type { EntityManager } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
-import { LogbookService } from '../logbook/logbook.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { hashPassword, newPerson } from '../platform/identity/identity.service.ts';
@@ -10,6 +8,7 @@ import { PersonEntity, SessionEntity } from '../platform/identity/person.entity.
 import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
+import { ChangesService } from './changes.service.ts';
 import type {
   ChangeMoistureDto,
   ChangePersonDto,
@@ -21,13 +20,13 @@ import type {
 } from './setup.dto.ts';
 import type { ModelEntity } from './setup.entity.ts';
 import { StationEntity } from './setup.entity.ts';
-import { routeOf, ShopService, type Shop } from './shop.service.ts';
+import { routeInForce, ShopService, skillLevels, type Shop } from './shop.service.ts';
 
 @Injectable()
 export class SetupService {
   constructor(
     private readonly shops: ShopService,
-    private readonly logbook: LogbookService,
+    private readonly changes: ChangesService,
     private readonly settings: SettingsService,
     private readonly climate: ClimateService,
     private readonly clock: Clock,
@@ -39,6 +38,7 @@ export class SetupService {
     const { moistureGate: gate, moistureBand: band, serialPattern, workWeek, sprayLimits, factory } = shop.settings;
     const people = [...shop.people.values()];
     const skills = [...new Set(people.flatMap((p) => p.skills))].sort();
+    const levels = skillLevels(shop);
     const [firstModel] = shop.models.values();
     return {
       people: people
@@ -57,13 +57,15 @@ export class SetupService {
           version,
         })),
       stations: [...shop.stations.values()],
-      models: [...shop.models.values()].map((m) => toModelView(m, shop)),
-      zones: await this.climate.now(),
+      models: [...shop.models.values()].map((m) => toModelView(m, shop, nowMs)),
+      zones: await this.climate.zones(),
       materials: [...shop.materials.values()].map((m) => ({ ...m, minimumTempC: m.cure.minimumTempC })),
       skills: skills.map((skill) => ({
         skill,
         holders: people.filter((p) => p.active && p.skills.includes(skill)).map((p) => p.name),
+        level: levels.get(skill) ?? 0,
       })),
+      prerequisites: [...shop.prerequisites],
       spray: { zoneId: factory.boothZoneId, ...sprayLimits },
       moisture: {
         gateSchool: gate.school,
@@ -91,7 +93,7 @@ export class SetupService {
   async addPerson(actor: Actor, dto: PersonDto): Promise<{ id: string }> {
     const { password, ...person } = dto;
     const passwordHash = await hashPassword(password);
-    return this.change(actor, 'person', dto.login, person, async (manager) => {
+    return this.changes.make(actor, 'person', dto.login, person, async (manager) => {
       if (await manager.findOneBy(PersonEntity, { login: dto.login })) throw badInput('login', 'Someone has this sign-in name already');
       mayGrant(actor, dto);
       await manager.insert(PersonEntity, newPerson({ ...person, passwordHash }));
@@ -100,7 +102,7 @@ export class SetupService {
   }
 
   async changePerson(actor: Actor, id: string, dto: ChangePersonDto): Promise<{ id: string }> {
-    return this.change(actor, 'person', id, dto, async (manager) => {
+    return this.changes.make(actor, 'person', id, dto, async (manager) => {
       const person = await manager.findOne(PersonEntity, {
         where: { id },
         lock: { mode: 'pessimistic_write' },
@@ -125,7 +127,7 @@ export class SetupService {
   }
 
   async changeStation(actor: Actor, code: string, dto: ChangeStationDto): Promise<{ id: string }> {
-    return this.change(actor, 'station', code, dto, async (manager) => {
+    return this.changes.make(actor, 'station', code, dto, async (manager) => {
       const station = await manager.findOne(StationEntity, {
         where: { code },
         lock: { mode: 'pessimistic_write' },
@@ -142,7 +144,7 @@ export class SetupService {
 
   async changeMoisture(actor: Actor, dto: ChangeMoistureDto): Promise<{ id: string }> {
     if (dto.fixedHighPct <= dto.fixedLowPct) throw badInput('fixedHighPct', 'The top of the band lies above its bottom');
-    return this.change(actor, 'moisture rules', 'moisture', dto, async (manager) => {
+    return this.changes.make(actor, 'moisture rules', 'moisture', dto, async (manager) => {
       const before = {
         gate: await this.settings.get('moistureGate', manager),
         band: await this.settings.get('moistureBand', manager),
@@ -161,24 +163,10 @@ export class SetupService {
   async changeSerialPattern(actor: Actor, dto: ChangeSerialDto): Promise<{ id: string }> {
     const problems = checkSerialPattern(dto);
     if (problems.length > 0) throw badInput('template', problems.join('. '));
-    return this.change(actor, 'serial pattern', 'serial', dto, async (manager) => {
+    return this.changes.make(actor, 'serial pattern', 'serial', dto, async (manager) => {
       const before = await this.settings.get('serialPattern', manager);
       await this.settings.set(manager, 'serialPattern', dto);
       return { before, after: dto };
-    });
-  }
-
-  private change(
-    actor: Actor,
-    what: string,
-    id: string,
-    request: object,
-    work: (manager: EntityManager) => Promise<Pick<Payloads['setup.changed'], 'before' | 'after'>>,
-  ): Promise<{ id: string }> {
-    return this.logbook.perform(actor, { name: `change ${what}`, request: { id, ...request }, concerns: {} }, async (unit) => {
-      const changed = await work(unit.manager);
-      unit.record('setup.changed', {}, { what, id, ...changed });
-      return { id };
     });
   }
 }
@@ -188,8 +176,8 @@ function mayGrant(actor: Actor, dto: Pick<PersonDto, 'role'>): void {
     throw new Problem(403, 'not-allowed', 'Not allowed', `As ${actor.role} you cannot make someone ${dto.role}.`);
 }
 
-function toModelView(model: ModelEntity, shop: Shop): ModelView {
-  const route = routeOf(shop, model.routeId);
+function toModelView(model: ModelEntity, shop: Shop, nowMs: number): ModelView {
+  const route = routeInForce(shop, model, nowMs);
   return {
     id: model.id,
     code: model.code,
@@ -197,11 +185,14 @@ function toModelView(model: ModelEntity, shop: Shop): ModelView {
     construction: model.construction,
     batchSize: model.batchSize,
     scaleLengthMm: model.scaleLengthMm,
-    bodyWood: model.wood.body,
-    neckWood: model.wood.neck,
-    routeVersion: route.version,
-    components: startedComponents(route),
-    steps: route.operations.map((o) => ({
+    wood: COMPONENTS.flatMap((component) => {
+      const need = model.wood[component];
+      return need ? [{ component, ...need }] : [];
+    }),
+    routeVersion: route?.version ?? null,
+    components: route ? startedComponents(route) : [],
+    options: (route?.options ?? []).map((o) => ({ ...o, values: [...o.values] })),
+    steps: (route?.operations ?? []).map((o) => ({
       id: o.id,
       name: o.name,
       component: o.component,
@@ -210,33 +201,8 @@ function toModelView(model: ModelEntity, shop: Shop): ModelView {
       skill: o.skill ?? null,
       setupMinutes: o.setupMinutes,
       minutesPerPiece: o.minutesPerPiece,
-      rules: o.gate.map(inWords),
+      rules: o.gate.map(ruleInWords),
       characteristics: [...(o.characteristics ?? [])],
     })),
   };
-}
-
-function inWords(rule: Rule): string {
-  switch (rule.kind) {
-    case 'elapsed':
-      return `${rule.what} at least ${rule.minimumMinutes / 60} h`;
-    case 'equivalent':
-      return `${rule.what} ${rule.minimumDays} days at ${rule.law.referenceTempC} °C`;
-    case 'inBand':
-      return `${rule.what} within ${rule.low}–${rule.high} ${rule.unit}`;
-    case 'spread':
-      return `Spread up to ${rule.limit} ${rule.unit}`;
-    case 'gradient':
-      return `Core and shell within ${rule.limit} points`;
-    case 'stable':
-      return `Changing less than ${rule.limitPerDay} points a day`;
-    case 'window':
-      return `Recoat after ${rule.minimumMinutes} min, before ${rule.maximumMinutes / 60} h`;
-    case 'climate':
-      return 'Booth air fit to spray';
-    case 'signOff':
-      return `Accepted by someone with ${rule.skill}`;
-    case 'parts':
-      return 'Kit complete';
-  }
 }

@@ -171,7 +171,6 @@ export async function startedBatch(
     quantity,
     lotId,
     orderId: null,
-    carrier: 'Rack 1',
   });
   if (started.status !== 200) throw new Error(`The batch was not started: ${JSON.stringify(started.body)}`);
   return started.body.id;
@@ -182,6 +181,10 @@ export const card = async (caller: Caller, id: string) => (await caller.get(`/ba
 /** Does the present step of a batch to the end, all good, with whatever it asks for. */
 export async function doStep(factory: TestFactory, caller: Caller, id: string): Promise<void> {
   let now = await card(caller, id);
+  if (now.batch.handOver && !now.batch.accepted) {
+    await caller.post(`/batches/${id}/accept`, { version: now.batch.version });
+    now = await card(caller, id);
+  }
   await caller.post(`/batches/${id}/start`, { version: now.batch.version, personId: now.workers[0].id });
   factory.clock.pass(HOUR);
   for (let coat = 0; coat < (now.coatPlan?.coats ?? 0); coat++) {

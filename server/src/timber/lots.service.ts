@@ -6,7 +6,7 @@ import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, Problem, refused, stale } from '../platform/problems/problems.ts';
-import { nextNumber } from '../routing/batches.service.ts';
+import { nextNumber } from '../routing/commands.ts';
 import { ShopService } from '../setup/shop.service.ts';
 import type { ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
 import { LotsQueries } from './lots.queries.ts';

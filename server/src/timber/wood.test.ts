@@ -161,7 +161,7 @@ describe('released wood', () => {
   test('can be cut down to nothing, and no further', async () => {
     const id = await releasedLot(factory, manager, { volumeM3: 0.03 });
     const start = (quantity: number) =>
-      manager.post('/batches', { modelId: 'weirstone', component: 'body', quantity, lotId: id, orderId: null, carrier: null });
+      manager.post('/batches', { modelId: 'weirstone', component: 'body', quantity, lotId: id, orderId: null });
     expect((await start(3)).status).toBe(422);
     expect((await start(2)).status).toBe(200);
     expect((await manager.get(`/lots/${id}`)).body.lot).toMatchObject({ leftM3: 0, state: 'used up' });
@@ -169,8 +169,7 @@ describe('released wood', () => {
   });
   test('two who cut the last of it at once: one of them is told', async () => {
     const id = await releasedLot(factory, manager, { volumeM3: 0.04 });
-    const start = () =>
-      manager.post('/batches', { modelId: 'weirstone', component: 'body', quantity: 2, lotId: id, orderId: null, carrier: null });
+    const start = () => manager.post('/batches', { modelId: 'weirstone', component: 'body', quantity: 2, lotId: id, orderId: null });
     const both = await Promise.all([start(), start()]);
     expect(both.map((b) => b.status).sort()).toEqual([200, 422]);
     expect((await manager.get(`/lots/${id}`)).body.lot.leftM3).toBeCloseTo(0.01, 6);
@@ -183,7 +182,6 @@ describe('released wood', () => {
       quantity: 1,
       lotId: id,
       orderId: null,
-      carrier: null,
     });
     expect(answer.status).toBe(422);
     expect(answer.body.detail).toMatch(/mahogany/);

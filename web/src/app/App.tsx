@@ -5,12 +5,14 @@ import { problemOf } from './api.ts';
 import { useLiveUpdates, useSessionQuery } from './queries.ts';
 import { SessionProvider } from './session.tsx';
 import { Shell } from './Shell.tsx';
+import { useSending } from './stationOutbox.ts';
 import { SignIn } from './SignIn.tsx';
 import { themes } from './theme.ts';
 
 export function App() {
   const session = useSessionQuery();
   useLiveUpdates(session.data !== undefined);
+  useSending(session.data?.personId);
   const problem = session.error ? problemOf(session.error) : undefined;
   return (
     <ThemeProvider theme={themes[session.data?.theme ?? 'paper']}>

@@ -8,21 +8,22 @@ import { SCREENS } from './screens.ts';
 import { TopStrip } from './TopStrip.tsx';
 import { ScreenBoundary } from './ScreenBoundary.tsx';
 
-/** Rail, top strip and the screen. */
+/** Rail, top strip and the screen; at a station there is no rail. */
 export function Shell() {
   useWalkKeys();
   const { pathname } = useLocation();
+  const atStation = pathname.startsWith('/station');
   return (
     <Box
       sx={{
         display: 'grid',
-        gridTemplateColumns: 'auto minmax(0, 1fr)',
+        gridTemplateColumns: atStation ? 'minmax(0, 1fr)' : 'auto minmax(0, 1fr)',
         gridTemplateRows: 'auto minmax(0, 1fr)',
         height: '100vh',
         '@media print': { display: 'block', height: 'auto' },
       }}
     >
-      <Rail />
+      {!atStation && <Rail />}
       <TopStrip />
       <Box component="main" id="screen" tabIndex={-1} sx={{ overflow: 'auto', p: { xs: 1.5, md: 2.5 }, outline: 'none' }}>
         <ScreenBoundary key={pathname}>

@@ -5,10 +5,12 @@ import dayjs from 'dayjs';
 import { useCallback, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { ask, client, type View } from './api.ts';
+import { forgetOnDevice } from './deviceCache.ts';
 import { DemoClock } from './DemoClock.tsx';
 import { STAGE_PATHS, useKey } from './keys.ts';
 import { useLostConnection } from './connection.ts';
 import { useCommand, useWalk, useZones } from './queries.ts';
+import { NewerVersion } from './NewerVersion.tsx';
 import { useSession } from './session.tsx';
 import { MONO } from './theme.ts';
 
@@ -33,6 +35,7 @@ export function TopStrip() {
     >
       <Find />
       <Box sx={{ flex: 1, display: { xs: 'none', md: 'block' } }} />
+      <NewerVersion />
       <Connection />
       <Air />
       <Typography sx={{ fontFamily: MONO, fontSize: 14, whiteSpace: 'nowrap' }}>
@@ -51,7 +54,9 @@ const PATHS: Record<View<'FoundView'>['kind'], (id: string) => string> = {
   batch: (id) => `/batches/${id}`,
   lot: (id) => `/lots/${id}`,
   instrument: (id) => `/records/${id}`,
-  order: () => '/orders',
+  order: (id) => `/orders?order=${id}`,
+  carrier: (id) => `/carriers/${encodeURIComponent(id)}`,
+  station: (code) => `/station/${encodeURIComponent(code)}`,
 };
 
 function Find() {
@@ -64,7 +69,7 @@ function Find() {
     useCallback(() => field.current?.focus(), []),
   );
   // A scanned card carries the batch's address.
-  const wanted = text.trim().replace(/^https?:\/\/[^/]+\/(batches|lots|records)\//, '');
+  const wanted = text.trim().replace(/^https?:\/\/[^/]+\/(batches|lots|records|carriers|station)\//, '');
   const find = (what: string) => ({
     queryKey: ['find', what],
     queryFn: () => ask(client.GET('/api/find', { params: { query: { text: what } } })),
@@ -103,7 +108,7 @@ function Find() {
           </li>
         );
       }}
-      renderInput={(params) => <TextField {...params} inputRef={field} label="Scan or find" placeholder="batch, lot, serial, model…" />}
+      renderInput={(params) => <TextField {...params} inputRef={field} label="Scan or find" placeholder="batch, lot, serial, rack…" />}
       sx={{ width: { xs: '100%', sm: 200, md: 260 } }}
     />
   );
@@ -144,7 +149,10 @@ function PersonMenu() {
   const prefer = useCommand((body: View<'PreferencesDto'>) => ask(client.PATCH('/api/session', { body })));
   const signOut = useCommand(
     () => ask(client.DELETE('/api/session')),
-    () => void queries.resetQueries(),
+    () => {
+      forgetOnDevice();
+      void queries.resetQueries();
+    },
   );
   const metric = session.units.length === 'mm';
   const choose = (act: () => void) => () => {

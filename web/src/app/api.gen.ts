@@ -336,118 +336,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/batches/{id}/start": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_startWork"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/pause": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_pause"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/resume": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_resume"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/finish": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_finish"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/move": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_move"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/hold": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_hold"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/release": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_release"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/batches/{id}/coats": {
         parameters: {
             query?: never;
@@ -474,6 +362,502 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["Batches_measures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_startWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_pause"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/resume": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_resume"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/finish-some": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_finishSome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_place"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/accept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_accept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/sign-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_signOff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/refuse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_refuse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/scrap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_scrap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_split"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/refit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_refit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_send"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/receive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_receive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/call": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_call"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/reroute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_reroute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carriers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Carriers_list"];
+        put?: never;
+        post: operations["Equipment_addCarrier"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carriers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Carriers_one"];
+        put: operations["Equipment_changeCarrier"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Routes_list"];
+        put?: never;
+        post: operations["Routes_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Routes_get"];
+        put: operations["Routes_save"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Routes_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Routes_release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Routes_discard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stations/{code}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Stations_work"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -601,7 +985,7 @@ export interface paths {
         };
         get: operations["Setup_zones"];
         put?: never;
-        post?: never;
+        post: operations["Equipment_addZone"];
         delete?: never;
         options?: never;
         head?: never;
@@ -704,6 +1088,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Equipment_addStation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prerequisites": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Equipment_addPrerequisite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prerequisites/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Equipment_changePrerequisite"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Equipment_addModel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo/clock": {
         parameters: {
             query?: never;
@@ -777,7 +1225,7 @@ export interface components {
         };
         FindingView: {
             /** @enum {string} */
-            rule: "elapsed" | "equivalent" | "inBand" | "spread" | "gradient" | "stable" | "window" | "climate" | "signOff" | "parts" | "papers" | "state" | "input";
+            rule: "elapsed" | "equivalent" | "inBand" | "spread" | "gradient" | "stable" | "window" | "climate" | "signOff" | "parts" | "papers" | "places" | "prerequisite" | "handOver" | "state" | "input";
             /** @enum {string} */
             verdict: "pass" | "wait" | "stop";
             sentence: string;
@@ -793,7 +1241,7 @@ export interface components {
             /** @enum {string} */
             stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
             /** @enum {string} */
-            act: "move" | "release" | "hold" | "look";
+            act: "move" | "release" | "decide" | "hold" | "look";
             /** @enum {string|null} */
             subject: "batch" | "lot" | "zone" | null;
             id: string | null;
@@ -818,12 +1266,18 @@ export interface components {
             quantity: number;
             shipped: number;
             customer: string;
+            options: string[];
+            routeId: string;
+            choices: {
+                [key: string]: string;
+            };
             placedMs: number;
             dueMs: number;
             batchIds: string[];
             earliestMs: number | null;
             lateDays: number | null;
             status: string;
+            tell: string;
         };
         GapView: {
             name: string;
@@ -890,11 +1344,16 @@ export interface components {
             weeklyHours: number;
             goodByShift: number[];
         };
+        PlacementView: {
+            carrierId: string;
+            carrierName: string;
+            pieces: number;
+        };
         BatchView: {
             id: string;
             number: number;
             /** @enum {string} */
-            component: "body" | "neck" | "instrument";
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
             modelId: string;
             modelName: string;
             orderId: string | null;
@@ -902,19 +1361,27 @@ export interface components {
             operationId: string;
             operationName: string;
             /** @enum {string} */
-            operationKind: "work" | "dwell" | "fit" | "dispatch";
+            operationKind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
             /** @enum {string} */
             stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
             stationCode: string;
             stationName: string;
             /** @enum {string} */
-            status: "queued" | "running" | "paused" | "finished" | "dwelling" | "held" | "done";
+            status: "queued" | "running" | "paused" | "finished" | "dwelling" | "away" | "stocked" | "held" | "done";
             sinceMs: number;
             arrivedMs: number;
             startedMs: number;
             dueMs: number | null;
             quantity: number;
-            carrier: string | null;
+            placements: components["schemas"]["PlacementView"][];
+            accepted: boolean;
+            handOver: boolean;
+            redo: boolean;
+            trial: boolean;
+            parentId: string | null;
+            awayTo: string | null;
+            dueBackMs: number | null;
+            routeId: string;
             holdReason: string | null;
             pass: number;
             version: number;
@@ -924,8 +1391,12 @@ export interface components {
             verdict: "pass" | "wait" | "stop";
             untilMs: number | null;
             done: number | null;
+            worker: string | null;
             touchMinutes: number;
             findings: components["schemas"]["FindingView"][];
+            missing: components["schemas"]["FindingView"][];
+            question: string | null;
+            acceptFor: string | null;
         };
         FloorView: {
             nowMs: number;
@@ -935,7 +1406,7 @@ export interface components {
         };
         FoundView: {
             /** @enum {string} */
-            kind: "batch" | "lot" | "instrument" | "order";
+            kind: "batch" | "lot" | "instrument" | "order" | "carrier" | "station";
             id: string;
             sentence: string;
         };
@@ -1069,8 +1540,12 @@ export interface components {
             id: string;
             ordinal: number;
             /** @enum {string} */
-            state: "good" | "rework" | "scrapped" | "fitted" | "shipped";
+            state: "good" | "rework" | "scrapped" | "joined" | "drawn" | "fitted" | "apart" | "shipped";
             serial: string | null;
+            intoId: string | null;
+            setId: string | null;
+            grit: number | null;
+            coats: number;
         };
         VisitView: {
             operationId: string;
@@ -1095,7 +1570,7 @@ export interface components {
             /** @enum {string} */
             stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
             /** @enum {string} */
-            kind: "work" | "dwell" | "fit" | "dispatch";
+            kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
             arriveMs: number;
             leaveMs: number;
         };
@@ -1152,7 +1627,7 @@ export interface components {
             operationName: string;
             originOperationName: string;
             /** @enum {string} */
-            disposition: "rework" | "scrap";
+            disposition: "use as is" | "rework" | "scrap" | "hold";
             note: string;
             atMs: number;
             by: string;
@@ -1161,9 +1636,26 @@ export interface components {
             id: string;
             name: string;
         };
+        WayView: {
+            id: string;
+            name: string;
+            stationName: string;
+            minutesPerPiece: number;
+        };
+        WaitingView: {
+            id: string;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            quantity: number;
+        };
+        UndoView: {
+            entryId: number;
+            sentence: string;
+        };
         CardView: {
             batch: components["schemas"]["BatchView"];
             customer: string;
+            options: string[];
             pieces: components["schemas"]["PieceView"][];
             inPass: string[];
             visits: components["schemas"]["VisitView"][];
@@ -1182,27 +1674,69 @@ export interface components {
             cautions: string[];
             originChoices: components["schemas"]["StepChoiceView"][];
             workers: components["schemas"]["StepChoiceView"][];
+            accepters: components["schemas"]["StepChoiceView"][];
             fittedInto: string[];
+            ways: components["schemas"]["WayView"][];
+            besides: components["schemas"]["WaitingView"][];
+            hostsHere: boolean;
+            undo: components["schemas"]["UndoView"] | null;
+            stationPass: number;
+            stationPasses: number;
             /** @enum {string|null} */
             mainCaution: "cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal" | null;
+        };
+        PlacementDto: {
+            carrierId: string;
+            pieces: number;
         };
         StartBatchDto: {
             modelId: string;
             /** @enum {string} */
-            component: "body" | "neck";
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part";
             quantity: number;
             lotId: string;
             orderId: string | null;
-            carrier: string | null;
+            placements?: components["schemas"]["PlacementDto"][];
+            trial?: boolean;
+            matchBatchId?: string;
         };
-        WorkDto: {
+        CoatDto: {
             version: number;
+            atMs?: number;
+            wetUm: number;
+            overrideReason?: string;
+        };
+        BatchDoneView: {
+            id: string;
+            version: number;
+        };
+        MeasureDto: {
+            pieceId: string;
+            characteristicId: string;
+            value: number;
+        };
+        MeasuresDto: {
+            version: number;
+            atMs?: number;
+            measures: components["schemas"]["MeasureDto"][];
+        };
+        StartWorkDto: {
+            version: number;
+            atMs?: number;
             personId: string;
+            wayId?: string;
+            placements?: components["schemas"]["PlacementDto"][];
         };
         PauseDto: {
             version: number;
+            atMs?: number;
             /** @enum {string} */
             cause: "material" | "person" | "machine" | "instruction" | "break" | "shift end";
+        };
+        WorkDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
         };
         OutcomeDto: {
             pieceId: string;
@@ -1215,36 +1749,432 @@ export interface components {
         };
         FinishDto: {
             version: number;
+            atMs?: number;
             good: number;
             rework: number;
             scrap: number;
             outcomes: components["schemas"]["OutcomeDto"][];
         };
+        PiecesDto: {
+            version: number;
+            atMs?: number;
+            pieceIds: string[];
+        };
         MoveDto: {
             version: number;
+            atMs?: number;
             overrideReason?: string;
+            accepted?: boolean;
+            placements?: components["schemas"]["PlacementDto"][];
+        };
+        PlaceDto: {
+            version: number;
+            atMs?: number;
+            placements: components["schemas"]["PlacementDto"][];
+        };
+        WhenDto: {
+            version: number;
+            atMs?: number;
+        };
+        SignOffDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            skill: string;
+        };
+        RefusedPieceDto: {
+            pieceId: string;
+            /** @enum {string} */
+            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            originOperationId: string;
+            note: string;
+            /** @enum {string} */
+            disposition: "use as is" | "rework" | "scrap" | "hold";
+            toOperationId: string | null;
+        };
+        RefuseDto: {
+            version: number;
+            atMs?: number;
+            pieces: components["schemas"]["RefusedPieceDto"][];
+        };
+        PieceDefectDto: {
+            pieceId: string;
+            /** @enum {string} */
+            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            originOperationId: string;
+            note: string;
+        };
+        ScrapDto: {
+            version: number;
+            atMs?: number;
+            pieces: components["schemas"]["PieceDefectDto"][];
+        };
+        MergeDto: {
+            version: number;
+            atMs?: number;
+            fromBatchId: string;
+        };
+        JoinDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            guestBatchIds: string[];
+        };
+        RefitDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            neckBatchId: string;
+        };
+        SendDto: {
+            version: number;
+            atMs?: number;
+            to: string;
+            dueBackMs: number;
         };
         HoldDto: {
             version: number;
+            atMs?: number;
             reason: string;
         };
-        VersionDto: {
+        UndoDto: {
             version: number;
-        };
-        CoatDto: {
-            version: number;
-            wetUm: number;
             atMs?: number;
-            overrideReason?: string;
+            entryId: number;
+            reason: string;
         };
-        MeasureDto: {
-            pieceId: string;
-            characteristicId: string;
-            value: number;
-        };
-        MeasuresDto: {
+        CallDto: {
             version: number;
-            measures: components["schemas"]["MeasureDto"][];
+            atMs?: number;
+            quantity: number;
+            orderId: string | null;
+        };
+        RerouteDto: {
+            version: number;
+            atMs?: number;
+            routeId: string;
+            operationId: string;
+            reason: string;
+        };
+        OnCarrierView: {
+            batchId: string;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            pieces: number;
+        };
+        CarrierView: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            places: number;
+            taken: number;
+            active: boolean;
+            version: number;
+            zoneId: string;
+            outline: string | null;
+            batches: components["schemas"]["OnCarrierView"][];
+        };
+        OneCarrierView: {
+            carrier: components["schemas"]["CarrierView"];
+            batches: components["schemas"]["BatchView"][];
+        };
+        RouteVersionView: {
+            id: string;
+            modelId: string;
+            modelName: string;
+            version: number;
+            /** @enum {string} */
+            state: "draft" | "released" | "retired";
+            inForce: boolean;
+            effectiveMs: number | null;
+            reason: string;
+            revision: number;
+            steps: number;
+            inWork: number;
+        };
+        ElapsedRuleDto: {
+            /** @enum {string} */
+            kind: "elapsed";
+            what: string;
+            minimumMinutes: number;
+            maximumMinutes?: number;
+        };
+        CureLawDto: {
+            referenceTempC: number;
+            q10: number;
+            minimumTempC: number;
+        };
+        EquivalentRuleDto: {
+            /** @enum {string} */
+            kind: "equivalent";
+            what: string;
+            minimumDays: number;
+            law: components["schemas"]["CureLawDto"];
+        };
+        InBandRuleDto: {
+            /** @enum {string} */
+            kind: "inBand";
+            what: string;
+            characteristic?: string;
+            low: number;
+            high: number;
+            needed: number;
+            unit: string;
+            tooLow: string;
+            tooHigh: string;
+        };
+        SpreadRuleDto: {
+            /** @enum {string} */
+            kind: "spread";
+            limit: number;
+            unit: string;
+            characteristic?: string;
+        };
+        GradientRuleDto: {
+            /** @enum {string} */
+            kind: "gradient";
+            limit: number;
+            shell?: string;
+            core?: string;
+        };
+        StableRuleDto: {
+            /** @enum {string} */
+            kind: "stable";
+            limitPerDay: number;
+            windowDays: number;
+            characteristic?: string;
+        };
+        WindowRuleDto: {
+            /** @enum {string} */
+            kind: "window";
+            minimumMinutes: number;
+            maximumMinutes: number;
+            afterwards: string;
+        };
+        SprayLimitsDto: {
+            minTempC: number;
+            maxTempC: number;
+            minHumidity: number;
+            maxHumidity: number;
+            dewMarginC: number;
+        };
+        ClimateRuleDto: {
+            /** @enum {string} */
+            kind: "climate";
+            limits: components["schemas"]["SprayLimitsDto"];
+        };
+        SignOffRuleDto: {
+            /** @enum {string} */
+            kind: "signOff";
+            skill: string;
+        };
+        PartsRuleDto: {
+            /** @enum {string} */
+            kind: "parts";
+        };
+        OptionConditionDto: {
+            /** @enum {string} */
+            kind: "option";
+            option: string;
+            in: string[];
+        };
+        SpeciesConditionDto: {
+            /** @enum {string} */
+            kind: "species";
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            in: string[];
+        };
+        ConstructionConditionDto: {
+            /** @enum {string} */
+            kind: "construction";
+            in: string[];
+        };
+        NotConditionDto: {
+            /** @enum {string} */
+            kind: "not";
+            of: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"];
+        };
+        AllConditionDto: {
+            /** @enum {string} */
+            kind: "all";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+        };
+        AnyConditionDto: {
+            /** @enum {string} */
+            kind: "any";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+        };
+        TimesByOptionDto: {
+            option: string;
+            times: {
+                [key: string]: number;
+            };
+        };
+        CountRepeatDto: {
+            /** @enum {string} */
+            kind: "count";
+            backTo: string;
+            times: number;
+            timesByOption?: components["schemas"]["TimesByOptionDto"];
+        };
+        AcceptedRepeatDto: {
+            /** @enum {string} */
+            kind: "until accepted";
+            backTo: string;
+            maximum: number;
+            expected: number;
+        };
+        CoatPlanDto: {
+            materialId: string;
+            volumeSolids: number;
+            coats: number;
+            wetUm: number;
+            flashMinutes: number;
+            recoatMaxMinutes: number;
+        };
+        CharacteristicDto: {
+            id: string;
+            name: string;
+            unit: string;
+            low: number;
+            target: number;
+            high: number;
+        };
+        WayDto: {
+            id: string;
+            name: string;
+            stationCode: string;
+            skill?: string;
+            skillLevel?: number;
+            setupMinutes: number;
+            minutesPerPiece: number;
+            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
+        };
+        PlaceNeedDto: {
+            /** @enum {string} */
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            outline?: boolean;
+        };
+        PrerequisiteNeedDto: {
+            /** @enum {string} */
+            kind: "program" | "fixture" | "sample" | "kit";
+            what: string;
+        };
+        DrawDto: {
+            modelId: string;
+            perPiece: number;
+        };
+        OperationDto: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            /** @enum {string} */
+            kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
+            stationCode: string;
+            skill?: string;
+            skillLevel?: number;
+            setupMinutes: number;
+            minutesPerPiece: number;
+            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"])[];
+            next: string[];
+            coat?: components["schemas"]["CoatPlanDto"];
+            characteristics?: components["schemas"]["CharacteristicDto"][];
+            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
+            wayName?: string;
+            ways?: components["schemas"]["WayDto"][];
+            when?: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllConditionDto"] | components["schemas"]["AnyConditionDto"];
+            repeat?: components["schemas"]["CountRepeatDto"] | components["schemas"]["AcceptedRepeatDto"];
+            place?: components["schemas"]["PlaceNeedDto"];
+            noWait?: boolean;
+            needs?: components["schemas"]["PrerequisiteNeedDto"][];
+            draws?: components["schemas"]["DrawDto"][];
+            grit?: number;
+            handOver?: boolean;
+            matchedSet?: boolean;
+            awayDays?: number;
+        };
+        RouteOptionValueDto: {
+            id: string;
+            name: string;
+        };
+        RouteOptionDto: {
+            id: string;
+            name: string;
+            values: components["schemas"]["RouteOptionValueDto"][];
+        };
+        RouteGraphDto: {
+            operations: components["schemas"]["OperationDto"][];
+            options?: components["schemas"]["RouteOptionDto"][];
+        };
+        RouteProblemView: {
+            operationId: string | null;
+            message: string;
+        };
+        RouteView: {
+            version: components["schemas"]["RouteVersionView"];
+            graph: components["schemas"]["RouteGraphDto"];
+            problems: components["schemas"]["RouteProblemView"][];
+        };
+        MoveOverView: {
+            batchId: string;
+            version: number;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            quantity: number;
+            fromVersion: number;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            operationName: string;
+            toOperationId: string | null;
+            toOperationName: string | null;
+            stepsAhead: number;
+            stepsAheadThen: number;
+            sentence: string;
+            possible: boolean;
+        };
+        DraftDto: {
+            modelId: string;
+            fromRouteId?: string;
+        };
+        SaveDraftDto: {
+            operations: components["schemas"]["OperationDto"][];
+            options?: components["schemas"]["RouteOptionDto"][];
+            revision: number;
+        };
+        SavedDraftView: {
+            id: string;
+            revision: number;
+            problems: components["schemas"]["RouteProblemView"][];
+        };
+        ReleaseRouteDto: {
+            revision: number;
+            reason: string;
+            effectiveMs?: number;
+        };
+        DiscardRouteDto: {
+            revision: number;
+        };
+        TurnView: {
+            batch: components["schemas"]["BatchView"];
+            reason: string;
+        };
+        StationWorkView: {
+            code: string;
+            name: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            kind: "work" | "dwell";
+            places: number;
+            running: components["schemas"]["BatchView"][];
+            queue: components["schemas"]["TurnView"][];
+            elsewhere: components["schemas"]["TurnView"][];
+            cautions: string[];
         };
         FitPieceView: {
             pieceId: string;
@@ -1337,6 +2267,9 @@ export interface components {
             quantity: number;
             customer: string;
             dueMs: number;
+            choices?: {
+                [key: string]: string;
+            };
         };
         ClassView: {
             days: number;
@@ -1389,6 +2322,8 @@ export interface components {
             version: number;
         };
         WoodView: {
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
             species: string;
             use: string;
             volumeM3: number;
@@ -1398,15 +2333,24 @@ export interface components {
             id: string;
             name: string;
             /** @enum {string} */
-            component: "body" | "neck" | "instrument";
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
             /** @enum {string} */
-            kind: "work" | "dwell" | "fit" | "dispatch";
+            kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
             stationName: string;
             skill: string | null;
             setupMinutes: number;
             minutesPerPiece: number;
             rules: string[];
             characteristics: components["schemas"]["CharacteristicView"][];
+        };
+        OptionValueView: {
+            id: string;
+            name: string;
+        };
+        OptionView: {
+            id: string;
+            name: string;
+            values: components["schemas"]["OptionValueView"][];
         };
         ModelView: {
             id: string;
@@ -1415,19 +2359,15 @@ export interface components {
             construction: string;
             batchSize: number;
             scaleLengthMm: number;
-            bodyWood: components["schemas"]["WoodView"];
-            neckWood: components["schemas"]["WoodView"] | null;
-            routeVersion: number;
+            wood: components["schemas"]["WoodView"][];
+            routeVersion: number | null;
             steps: components["schemas"]["RouteStepView"][];
             components: string[];
+            options: components["schemas"]["OptionView"][];
         };
-        ZoneView: {
+        ZoneNameView: {
             id: string;
             name: string;
-            tempC: number;
-            relativeHumidity: number;
-            emcPct: number;
-            atMs: number;
         };
         MaterialView: {
             id: string;
@@ -1442,6 +2382,19 @@ export interface components {
         SkillView: {
             skill: string;
             holders: string[];
+            level: number;
+        };
+        PrerequisiteView: {
+            id: string;
+            /** @enum {string} */
+            kind: "program" | "fixture" | "sample" | "kit";
+            what: string;
+            modelId: string | null;
+            revision: string;
+            /** @enum {string} */
+            state: "draft" | "released" | "withdrawn";
+            note: string;
+            version: number;
         };
         ChangeMoistureDto: {
             /** @enum {string} */
@@ -1475,13 +2428,22 @@ export interface components {
             people: components["schemas"]["PersonView"][];
             stations: components["schemas"]["StationView"][];
             models: components["schemas"]["ModelView"][];
-            zones: components["schemas"]["ZoneView"][];
+            zones: components["schemas"]["ZoneNameView"][];
             materials: components["schemas"]["MaterialView"][];
             skills: components["schemas"]["SkillView"][];
+            prerequisites: components["schemas"]["PrerequisiteView"][];
             moisture: components["schemas"]["ChangeMoistureDto"];
             spray: components["schemas"]["SprayLimitsView"];
             serial: components["schemas"]["ChangeSerialDto"];
             serialExample: string;
+        };
+        ZoneView: {
+            id: string;
+            name: string;
+            tempC: number;
+            relativeHumidity: number;
+            emcPct: number;
+            atMs: number;
         };
         ZoneDayView: {
             atMs: number;
@@ -1509,6 +2471,70 @@ export interface components {
             version: number;
             name: string;
             places: number;
+        };
+        ZoneDto: {
+            id: string;
+            name: string;
+        };
+        StationDto: {
+            code: string;
+            name: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            zoneId: string;
+            /** @enum {string} */
+            kind: "work" | "dwell";
+            places: number;
+        };
+        CarrierDto: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            places: number;
+            zoneId: string;
+            outline: string | null;
+        };
+        ChangeCarrierDto: {
+            version: number;
+            name: string;
+            places: number;
+            active: boolean;
+        };
+        PrerequisiteDto: {
+            /** @enum {string} */
+            kind: "program" | "fixture" | "sample" | "kit";
+            what: string;
+            modelId: string | null;
+            revision: string;
+        };
+        ChangePrerequisiteDto: {
+            version: number;
+            revision: string;
+            /** @enum {string} */
+            state: "draft" | "released" | "withdrawn";
+            note: string;
+        };
+        WoodDto: {
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            species: string;
+            /** @enum {string} */
+            use: "body" | "neck" | "top" | "fingerboard" | "sides";
+            volumeM3: number;
+            thicknessMm: number;
+        };
+        ModelDto: {
+            id: string;
+            code: string;
+            name: string;
+            construction: string;
+            batchSize: number;
+            scaleLengthMm: number;
+            clearanceLowMm: number;
+            clearanceTargetMm: number;
+            clearanceHighMm: number;
+            wood: components["schemas"]["WoodDto"][];
         };
         PassTimeDto: {
             hours: number;
@@ -2080,181 +3106,6 @@ export interface operations {
             };
         };
     };
-    Batches_startWork: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WorkDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Batches_pause: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PauseDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Batches_resume: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WorkDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Batches_finish: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FinishDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Batches_move: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MoveDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Batches_hold: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["HoldDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Batches_release: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["VersionDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
     Batches_coat: {
         parameters: {
             query?: never;
@@ -2275,7 +3126,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DoneView"];
+                    "application/json": components["schemas"]["BatchDoneView"];
                 };
             };
         };
@@ -2300,7 +3151,850 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_startWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartWorkDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_pause: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PauseDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_resume: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_finishSome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PiecesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_accept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhenDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_signOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignOffDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_refuse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RefuseDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_scrap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScrapDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_split: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PiecesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_refit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RefitDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_send: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SendDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_receive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_hold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoldDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhenDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_call: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CallDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_reroute: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RerouteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Carriers_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarrierView"][];
+                };
+            };
+        };
+    };
+    Equipment_addCarrier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarrierDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
                     "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Carriers_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OneCarrierView"];
+                };
+            };
+        };
+    };
+    Equipment_changeCarrier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeCarrierDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Routes_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteVersionView"][];
+                };
+            };
+        };
+    };
+    Routes_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Routes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteView"];
+                };
+            };
+        };
+    };
+    Routes_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveDraftDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedDraftView"];
+                };
+            };
+        };
+    };
+    Routes_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoveOverView"][];
+                };
+            };
+        };
+    };
+    Routes_release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReleaseRouteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Routes_discard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiscardRouteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Stations_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationWorkView"];
                 };
             };
         };
@@ -2515,6 +4209,29 @@ export interface operations {
             };
         };
     };
+    Equipment_addZone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ZoneDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
     Setup_days: {
         parameters: {
             query?: {
@@ -2644,6 +4361,100 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeSerialDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Equipment_addStation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StationDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Equipment_addPrerequisite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrerequisiteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Equipment_changePrerequisite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangePrerequisiteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Equipment_addModel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModelDto"];
             };
         };
         responses: {

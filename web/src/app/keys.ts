@@ -21,6 +21,7 @@ export const DESKS = [
   { key: 'w', name: 'Flow', path: '/flow' },
   { key: 'o', name: 'Orders', path: '/orders' },
   { key: 'r', name: 'Records', path: '/records' },
+  { key: 't', name: 'Stations', path: '/stations' },
   { key: 's', name: 'Setup', path: '/setup' },
 ] as const;
 

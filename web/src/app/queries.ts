@@ -20,18 +20,27 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** What a move of a batch shows on. */
+const MOVEMENT = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations'];
+
 /** Which queries a change makes old, by the server's topic. */
 const CONCERNS: Record<string, string[]> = {
   lot: ['lots', 'morning', 'walk', 'setup'],
   reading: ['lots', 'morning', 'walk'],
   order: ['orders', 'morning'],
-  batch: ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'lots'],
-  work: ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow'],
-  coat: ['batches'],
-  measures: ['batches', 'fitting'],
-  instruments: ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'instruments'],
-  instrument: ['batches', 'floor', 'orders', 'morning', 'walk', 'flow', 'instruments'],
-  setup: ['setup', 'session', 'lots', 'batches', 'morning'],
+  batch: [...MOVEMENT, 'lots'],
+  work: MOVEMENT,
+  handover: MOVEMENT,
+  gate: MOVEMENT,
+  pieces: MOVEMENT,
+  parts: MOVEMENT,
+  stock: MOVEMENT,
+  entry: MOVEMENT,
+  coat: ['batches', 'stations'],
+  measures: ['batches', 'fitting', 'stations'],
+  instruments: [...MOVEMENT, 'instruments'],
+  instrument: [...MOVEMENT, 'instruments'],
+  setup: ['setup', 'session', 'lots', 'batches', 'morning', 'routes', 'carriers', 'stations'],
 };
 
 /** Keeps what is shown current: the server tells what changed, and only that is fetched again. */
@@ -75,6 +84,16 @@ export const useSessionQuery = () => useQuery({ queryKey: ['session'], queryFn: 
 export const useMorning = () => useQuery({ queryKey: ['morning'], queryFn: () => ask(client.GET('/api/morning')) });
 export const useWalk = () => useQuery({ queryKey: ['walk'], queryFn: () => ask(client.GET('/api/walk')) });
 export const useFloor = () => useQuery({ queryKey: ['floor'], queryFn: () => ask(client.GET('/api/floor')) });
+export const useCarriers = () => useQuery({ queryKey: ['carriers'], queryFn: () => ask(client.GET('/api/carriers')) });
+export const useCarrier = (id: string) =>
+  useQuery({ queryKey: ['carriers', id], queryFn: () => ask(client.GET('/api/carriers/{id}', { params: { path: { id } } })) });
+export const useStationWork = (code: string) =>
+  useQuery({ queryKey: ['stations', code], queryFn: () => ask(client.GET('/api/stations/{code}/work', { params: { path: { code } } })) });
+export const useRoutes = () => useQuery({ queryKey: ['routes'], queryFn: () => ask(client.GET('/api/routes')) });
+export const useRoute = (id: string, enabled = true) =>
+  useQuery({ queryKey: ['routes', id], queryFn: () => ask(client.GET('/api/routes/{id}', { params: { path: { id } } })), enabled });
+export const useWorkToMove = (id: string) =>
+  useQuery({ queryKey: ['batches', 'to move', id], queryFn: () => ask(client.GET('/api/routes/{id}/work', { params: { path: { id } } })) });
 export const useFlow = (days: number) =>
   useQuery({
     queryKey: ['flow', days],

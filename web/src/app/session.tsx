@@ -16,6 +16,8 @@ interface SessionContext {
   session: View<'SessionView'>;
   units: UnitChoice;
   nowMs: number;
+  /** the factory's time this moment; `nowMs` may be some seconds old */
+  exactNow: () => number;
   /** "Tue 10 Mar 07:05" */
   dateTime: (ms: number) => string;
   date: (ms: number) => string;
@@ -49,6 +51,7 @@ export function SessionProvider({
       session,
       units: session.units,
       nowMs,
+      exactNow: () => session.nowMs + Math.max(0, Date.now() - fetchedMs),
       dateTime: (ms) => local(ms).format('ddd D MMM HH:mm'),
       date: (ms) => local(ms).format('D MMM YYYY'),
       clock: (ms) => {
@@ -58,7 +61,7 @@ export function SessionProvider({
       },
       may: (role) => ROLES.indexOf(session.role) >= ROLES.indexOf(role),
     };
-  }, [session, nowMs]);
+  }, [session, nowMs, fetchedMs]);
   return <Context value={value}>{children}</Context>;
 }
 

@@ -13,7 +13,7 @@ import { Finding, FindingList } from '../parts/Finding.tsx';
 import { RouteLine } from '../parts/RouteLine.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
-import { pieces, statusWords } from '../parts/words.ts';
+import { carriersOf, pieces, statusWords } from '../parts/words.ts';
 import { BatchAct } from './BatchAct.tsx';
 import { TABS, type CardTab } from './tabs.ts';
 
@@ -110,7 +110,31 @@ function Headline({ card }: { card: View<'CardView'> }) {
               </Link>
             </>
           )}
-          {batch.carrier !== null && <> · {batch.carrier}</>}
+          {batch.placements.length > 0 && <> · {carriersOf(batch)}</>}
+          {card.options.length > 0 && <> · {card.options.join(', ')}</>}
+          {batch.trial && <> · trial, kept out of the statistics</>}
+          {batch.parentId !== null && (
+            <>
+              {' '}
+              · from{' '}
+              <Link component={RouterLink} to={`/batches/${batch.parentId}`}>
+                {batch.parentId}
+              </Link>
+            </>
+          )}
+          {batch.awayTo !== null && (
+            <>
+              {' '}
+              · at {batch.awayTo}
+              {batch.dueBackMs !== null && <>, due back {date(batch.dueBackMs)}</>}
+            </>
+          )}
+          {card.stationPasses > 1 && (
+            <>
+              {' '}
+              · visit {card.stationPass} of {card.stationPasses} to this station
+            </>
+          )}
           {card.fittedInto.length > 0 && (
             <>
               {' '}

@@ -13,7 +13,10 @@ const PIECE_WORDS: Record<View<'PieceView'>['state'], string> = {
   good: 'good',
   rework: 'to be reworked',
   scrapped: 'scrapped',
+  joined: 'joined',
+  drawn: 'drawn',
   fitted: 'fitted',
+  apart: 'its halves apart',
   shipped: 'shipped',
 };
 const HEIGHT = 340;
@@ -29,17 +32,21 @@ export default function CardTables({ card, tab }: { card: View<'CardView'>; tab:
   switch (tab) {
     case 'Pieces': {
       const columns: GridColDef<View<'PieceView'>>[] = [
-        { field: 'id', headerName: 'Piece', width: 130, renderCell: ({ row }) => <Id>{row.id}</Id> },
+        { field: 'id', headerName: 'Piece', width: 105, renderCell: ({ row }) => <Id>{row.id}</Id> },
         {
           field: 'state',
           headerName: 'State',
-          width: 130,
+          width: 105,
           valueFormatter: (value: View<'PieceView'>['state']) => PIECE_WORDS[value],
         },
+        { field: 'grit', headerName: 'Grit', type: 'number', width: 60 },
+        { field: 'coats', headerName: 'Coats', type: 'number', width: 65 },
+        { field: 'setId', headerName: 'Cut from', width: 90 },
         {
           field: 'serial',
           headerName: 'Instrument',
           flex: 1,
+          minWidth: 100,
           renderCell: ({ row }) =>
             row.serial === null ? null : (
               <Link component={RouterLink} to={`/records/${row.serial}`}>

@@ -1,11 +1,11 @@
 import { Button, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, problemOf, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
+import { problemOf, type View } from '../app/api.ts';
 import { useSession } from '../app/session.tsx';
 import { Figure } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { FindingList } from '../parts/Finding.tsx';
+import { useBatchCommand } from './useBatchCommand.ts';
 
 /** Logs one coat; the window since the last and the booth's air are judged first. */
 export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'CoatPlanView'> }) {
@@ -13,10 +13,7 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
   const { may } = useSession();
   const [wet, setWet] = useState(String(plan.wetUm));
   const [reason, setReason] = useState('');
-  const log = useCommand(
-    (body: View<'CoatDto'>, headers) => ask(client.POST('/api/batches/{id}/coats', { params: { path: { id: batch.id } }, body, headers })),
-    () => setReason(''),
-  );
+  const log = useBatchCommand('coats', batch, `Coat of ${plan.materialName}, ${wet} µm wet`, () => setReason(''));
   const wetUm = Number(wet.replace(',', '.'));
   const refused = log.error ? problemOf(log.error).findings !== undefined : false;
   return (
@@ -50,7 +47,7 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
           variant="outlined"
           disabled={!(wetUm > 0)}
           loading={log.isPending}
-          onClick={() => log.mutate({ version: batch.version, wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) })}
+          onClick={() => log.mutate({ wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) })}
         >
           Log coat
         </Button>

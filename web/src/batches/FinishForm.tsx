@@ -1,10 +1,10 @@
 import { DEFECTS, type DefectKind } from '@ample-crane/core';
 import { Box, Button, MenuItem, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
+import type { View } from '../app/api.ts';
 import { Figure, Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { useBatchCommand } from './useBatchCommand.ts';
 
 type Outcome = 'good' | 'rework' | 'scrap';
 interface Judged {
@@ -15,12 +15,12 @@ interface Judged {
 }
 
 /** Finishing a step: every piece is good unless said otherwise; what is not good needs a defect and where it comes from. */
-export function FinishForm({ card }: { card: View<'CardView'> }) {
+export function FinishForm({ card, act, folded = false }: { card: View<'CardView'>; act: 'finish' | 'receive'; folded?: boolean }) {
   const { batch, inPass, originChoices } = card;
   const [judged, setJudged] = useState<Record<string, Judged>>({});
-  const finish = useCommand((body: View<'FinishDto'>, headers) =>
-    ask(client.POST('/api/batches/{id}/finish', { params: { path: { id: batch.id } }, body, headers })),
-  );
+  const [open, setOpen] = useState(!folded);
+  const finish = useBatchCommand(act, batch, `${act === 'finish' ? 'Finish' : 'Receive'} ${batch.operationName.toLowerCase()}`);
+  const verb = act === 'finish' ? 'Finish' : 'Receive';
   const of = (id: string): Judged => judged[id] ?? { outcome: 'good', defect: null, originOperationId: batch.operationId, note: '' };
   const change = (id: string, fields: Partial<Judged>) => setJudged({ ...judged, [id]: { ...of(id), ...fields } });
   const count = (outcome: Outcome) => inPass.filter((id) => of(id).outcome === outcome).length;
@@ -28,7 +28,6 @@ export function FinishForm({ card }: { card: View<'CardView'> }) {
   const incomplete = bad.some((id) => of(id).defect === null);
   const submit = () =>
     finish.mutate({
-      version: batch.version,
       good: count('good'),
       rework: count('rework'),
       scrap: count('scrap'),
@@ -40,13 +39,13 @@ export function FinishForm({ card }: { card: View<'CardView'> }) {
   return (
     <Stack spacing={1} component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, m: 0 }}>
       <Typography component="legend" variant="h3" sx={{ px: 0.5 }}>
-        Finish {batch.pass > 1 ? `pass ${batch.pass}` : batch.operationName.toLowerCase()}
+        {verb} {batch.pass > 1 ? `pass ${batch.pass}` : batch.operationName.toLowerCase()}
       </Typography>
-      {inPass.map((id) => {
+      {(open ? inPass : []).map((id) => {
         const j = of(id);
         return (
           <Box key={id} sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', gap: 1 }}>
-            <Box sx={{ width: 92 }}>
+            <Box sx={{ minWidth: 104 }}>
               <Id>{id}</Id>
             </Box>
             <ToggleButtonGroup
@@ -96,12 +95,17 @@ export function FinishForm({ card }: { card: View<'CardView'> }) {
       })}
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', pt: 0.5 }}>
         <Button variant="contained" size="large" disabled={incomplete} loading={finish.isPending} onClick={submit}>
-          Finish
+          {open ? verb : inPass.length === 1 ? `${verb}, good` : `${verb}, all ${inPass.length} good`}
         </Button>
-        <Typography>
+        <Typography hidden={!open}>
           <Figure>{count('good')}</Figure> good · <Figure>{count('rework')}</Figure> rework · <Figure>{count('scrap')}</Figure> scrap
         </Typography>
       </Stack>
+      {!open && (
+        <Button size="large" variant="outlined" onClick={() => setOpen(true)} sx={{ alignSelf: 'start' }}>
+          Not all are good…
+        </Button>
+      )}
       {incomplete && <Typography color="text.secondary">Say what is wrong with each piece that is not good.</Typography>}
       {finish.error && <ErrorNote error={finish.error} />}
     </Stack>

@@ -1,19 +1,15 @@
 import { Button, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
+import type { View } from '../app/api.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { parseNumbers, QuickEntry } from '../parts/QuickEntry.tsx';
+import { useBatchCommand } from './useBatchCommand.ts';
 
 /** Measures of a step: one row of values per characteristic, in the order of the pieces. */
 export function MeasuresForm({ card }: { card: View<'CardView'> }) {
   const { batch, characteristics, inPass, unmeasured } = card;
   const [texts, setTexts] = useState<Record<string, string>>({});
-  const take = useCommand(
-    (body: View<'MeasuresDto'>, headers) =>
-      ask(client.POST('/api/batches/{id}/measures', { params: { path: { id: batch.id } }, body, headers })),
-    () => setTexts({}),
-  );
+  const take = useBatchCommand('measures', batch, `Measures of ${batch.operationName.toLowerCase()}`, () => setTexts({}));
   const rows = characteristics.map((c) => {
     const parsed = parseNumbers(texts[c.id] ?? '', 2);
     const tooMany = parsed.values.length > inPass.length ? [`${parsed.values.length} values for ${inPass.length} pieces`] : [];
@@ -52,7 +48,7 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
         sx={{ alignSelf: 'start' }}
         disabled={wrong || values.length === 0}
         loading={take.isPending}
-        onClick={() => take.mutate({ version: batch.version, measures: values })}
+        onClick={() => take.mutate({ measures: values })}
       >
         Save measures
       </Button>

@@ -24,7 +24,7 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
-import { counted, pieces } from '../parts/words.ts';
+import { carriersOf, counted, pieces } from '../parts/words.ts';
 
 type FitSet = View<'FittingSetView'>;
 
@@ -65,7 +65,7 @@ export default function FittingScreen() {
                           <Id>{b.id}</Id>
                         </Link>
                         {pieces(b.quantity, b.component)} of {b.modelName}
-                        {b.carrier !== null && `, ${b.carrier}`}
+                        {b.placements.length > 0 && `, ${carriersOf(b)}`}
                       </Box>
                     }
                   />

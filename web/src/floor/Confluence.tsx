@@ -5,7 +5,7 @@ import { MONO } from '../app/theme.ts';
 import { DwellRing } from '../parts/DwellRing.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { pieces, statusWords } from '../parts/words.ts';
-import { HEIGHT, hoursAt, LANE_Y, PLACES, thickness, tokensAt, WIDTH, type Place, type Token } from './layout.ts';
+import { HEIGHT, hoursAt, LANE_Y, laneOf, LANES, PLACES, thickness, tokensAt, WIDTH, type Place, type Token } from './layout.ts';
 
 interface Props {
   floor: View<'FloorView'>;
@@ -17,7 +17,7 @@ export function Confluence({ floor, onPlace }: Props) {
   const { tokens } = useTheme();
   const { batches, constraint } = floor;
   const limiting = floor.stations.find((s) => s.code === constraint?.stationCode);
-  const narrow = PLACES.find((p) => limiting && p.stages.includes(limiting.stage) && p.lane === laneOf(limiting, batches));
+  const narrow = PLACES.find((p) => limiting && p.stages.includes(limiting.stage) && p.lane === laneOfStation(limiting, batches));
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
@@ -26,7 +26,7 @@ export function Confluence({ floor, onPlace }: Props) {
       aria-label="The floor: bodies above, necks below, joining at fitting"
       style={{ display: 'block', maxHeight: 'calc(100vh - 250px)' }}
     >
-      {(['body', 'neck', 'instrument'] as const).map((lane) => (
+      {LANES.map((lane) => (
         <Stream key={lane} lane={lane} batches={batches} colour={tokens[lane]} />
       ))}
       {narrow && limiting && <Narrow place={narrow} name={limiting.name} colour={tokens.attention} ground={tokens.ground} />}
@@ -41,9 +41,9 @@ export function Confluence({ floor, onPlace }: Props) {
 }
 
 /** The lane in which most of a station's work stands. */
-function laneOf(station: View<'StationFlowView'>, batches: readonly View<'BatchView'>[]) {
+function laneOfStation(station: View<'StationFlowView'>, batches: readonly View<'BatchView'>[]) {
   const here = batches.filter((b) => b.stationCode === station.code);
-  const count = (lane: string) => here.filter((b) => b.component === lane).length;
+  const count = (lane: string) => here.filter((b) => laneOf(b.component) === lane).length;
   if (here.length === 0)
     return station.stage === 'necks' ? 'neck' : ['roughMill', 'machining', 'bodies'].includes(station.stage) ? 'body' : 'instrument';
   return (['instrument', 'body', 'neck'] as const).reduce((best, lane) => (count(lane) > count(best) ? lane : best), 'instrument' as const);
@@ -104,7 +104,7 @@ function PlaceLabel({ at, batches, onOpen }: { at: Place; batches: readonly View
   const { tokens } = useTheme();
   const hours = hoursAt(at, batches);
   const y = at.lane === 'neck' ? HEIGHT - 16 : at.lane === 'body' ? 20 : HEIGHT - 96;
-  const count = batches.filter((b) => b.component === at.lane && at.stages.includes(b.stage)).length;
+  const count = batches.filter((b) => laneOf(b.component) === at.lane && at.stages.includes(b.stage)).length;
   return (
     <g
       role="button"

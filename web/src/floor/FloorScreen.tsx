@@ -6,7 +6,7 @@ import { BatchTable } from '../parts/BatchTable.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { Confluence } from './Confluence.tsx';
-import { PLACES } from './layout.ts';
+import { laneOf, PLACES } from './layout.ts';
 
 /** The confluence: what is where, what waits, and where the factory is narrow. */
 export default function FloorScreen() {
@@ -33,7 +33,7 @@ export default function FloorScreen() {
                 <Section title={`${at.name}, ${at.lane} stream`}>
                   <BatchTable
                     label={`Batches at ${at.name}`}
-                    batches={floor.batches.filter((b) => b.component === at.lane && at.stages.includes(b.stage))}
+                    batches={floor.batches.filter((b) => laneOf(b.component) === at.lane && at.stages.includes(b.stage))}
                     height={300}
                   />
                 </Section>

@@ -5,18 +5,24 @@ export const WIDTH = 1200;
 export const HEIGHT = 500;
 export const CELL = 42;
 
-export const LANE_Y: Record<Component, number> = { body: 118, neck: 392, instrument: 255 };
+export const LANES = ['body', 'neck', 'instrument'] as const;
+export type Lane = (typeof LANES)[number];
+export const LANE_Y: Record<Lane, number> = { body: 118, neck: 392, instrument: 255 };
+
+/** The stream a component flows in: what is joined to a neck comes along the necks, all else along the bodies. */
+export const laneOf = (component: Component): Lane =>
+  component === 'instrument' ? 'instrument' : component === 'neck' || component === 'fingerboard' ? 'neck' : 'body';
 
 export interface Place {
   key: string;
   name: string;
   x: number;
-  lane: Component;
+  lane: Lane;
   perRow: number;
   stages: readonly Stage[];
 }
 
-const place = (key: string, name: string, x: number, lane: Component, perRow: number, ...stages: Stage[]): Place => ({
+const place = (key: string, name: string, x: number, lane: Lane, perRow: number, ...stages: Stage[]): Place => ({
   key,
   name,
   x,
@@ -52,7 +58,7 @@ export interface Token {
 
 /** Puts the batches of a place in rows about its lane. */
 export function tokensAt(at: Place, batches: readonly View<'BatchView'>[]): Token[] {
-  const here = batches.filter((b) => b.component === at.lane && at.stages.includes(b.stage));
+  const here = batches.filter((b) => laneOf(b.component) === at.lane && at.stages.includes(b.stage));
   const rows = Math.ceil(here.length / at.perRow);
   return here.map((batch, i) => {
     const row = Math.floor(i / at.perRow);
@@ -68,7 +74,7 @@ export function tokensAt(at: Place, batches: readonly View<'BatchView'>[]): Toke
 /** Hours of work waiting at a place. */
 export const hoursAt = (at: Place, batches: readonly View<'BatchView'>[]) =>
   batches
-    .filter((b) => b.component === at.lane && at.stages.includes(b.stage) && b.status === 'queued')
+    .filter((b) => laneOf(b.component) === at.lane && at.stages.includes(b.stage) && b.status === 'queued')
     .reduce((sum, b) => sum + b.touchMinutes / 60, 0);
 
 const LEAST = 14;

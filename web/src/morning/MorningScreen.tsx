@@ -14,6 +14,7 @@ const SEVERITY: Record<View<'DecisionView'>['act'], Severity> = {
   move: 'ready',
   release: 'ready',
   hold: 'stop',
+  decide: 'attention',
   look: 'attention',
 };
 const LATE_SHOWN = 8;

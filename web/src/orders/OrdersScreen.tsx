@@ -1,7 +1,7 @@
 import { Box, Button, Link } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { Link as RouterLink } from 'react-router';
+import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { View } from '../app/api.ts';
 import { useOrders } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
@@ -9,6 +9,7 @@ import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
+import { OrderDrawer } from './OrderDrawer.tsx';
 import { PlaceOrderDialog } from './PlaceOrderDialog.tsx';
 import { StartBatchDialog } from './StartBatchDialog.tsx';
 
@@ -20,6 +21,7 @@ export default function OrdersScreen() {
   const { may } = useSession();
   const [placing, setPlacing] = useState(false);
   const [startingId, setStartingId] = useState<string | null>(null);
+  const [search, setSearch] = useSearchParams();
   return (
     <Screen
       title="Orders"
@@ -35,6 +37,7 @@ export default function OrdersScreen() {
       {(orders) => {
         const late = orders.filter((o) => (o.lateDays ?? 0) > 0).length;
         const starting = orders.find((o) => o.id === startingId);
+        const opened = orders.find((o) => o.id === search.get('order'));
         const unstarted = orders.filter((o) => o.batchIds.length === 0).length;
         return (
           <>
@@ -42,7 +45,18 @@ export default function OrdersScreen() {
               {counted(orders.length, 'order is', 'orders are')} open, <Figure>{unstarted}</Figure> not started; <Figure>{late}</Figure>{' '}
               {late === 1 ? 'is' : 'are'} late even at the earliest.
             </Answer>
-            <OrderTable orders={orders} onStart={may('lead') ? (order) => setStartingId(order.id) : undefined} />
+            <OrderTable
+              orders={orders}
+              onStart={may('lead') ? (order) => setStartingId(order.id) : undefined}
+              onOpen={(order) => setSearch({ order: order.id })}
+            />
+            {opened && (
+              <OrderDrawer
+                order={opened}
+                onStart={may('lead') ? () => setStartingId(opened.id) : undefined}
+                onClose={() => setSearch({})}
+              />
+            )}
             {placing && <PlaceOrderDialog onClose={() => setPlacing(false)} onPlaced={setStartingId} />}
             {starting && <StartBatchDialog key={starting.id} order={starting} onClose={() => setStartingId(null)} />}
           </>
@@ -52,7 +66,13 @@ export default function OrdersScreen() {
   );
 }
 
-function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((order: Order) => void) | undefined }) {
+interface TableProps {
+  orders: readonly Order[];
+  onStart: ((order: Order) => void) | undefined;
+  onOpen: (order: Order) => void;
+}
+
+function OrderTable({ orders, onStart, onOpen }: TableProps) {
   const { date } = useSession();
   const columns: GridColDef<Order>[] = [
     { field: 'id', headerName: 'Order', width: 74, renderCell: ({ row }) => <Id>{row.id}</Id> },
@@ -63,7 +83,13 @@ function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((
       width: 78,
       valueFormatter: (value: number, { quantity }) => `${value} of ${quantity}`,
     },
-    { field: 'customer', headerName: 'For', width: 158 },
+    {
+      field: 'options',
+      headerName: 'Options',
+      width: 150,
+      valueFormatter: (value: string[]) => value.map((v) => v.replace(/^[^:]*: /, '')).join(', '),
+    },
+    { field: 'customer', headerName: 'For', width: 140 },
     { field: 'dueMs', headerName: 'Due', width: 102, valueFormatter: (value: number) => date(value) },
     {
       field: 'earliestMs',
@@ -97,7 +123,13 @@ function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((
             filterable: false,
             disableExport: true,
             renderCell: ({ row }: { row: Order }) => (
-              <Button onClick={() => onStart(row)} aria-label={`Start a batch for ${row.id}`}>
+              <Button
+                onClick={(event) => {
+                  event.stopPropagation();
+                  onStart(row);
+                }}
+                aria-label={`Start a batch for ${row.id}`}
+              >
                 Start a batch
               </Button>
             ),
@@ -111,6 +143,7 @@ function OrderTable({ orders, onStart }: { orders: readonly Order[]; onStart: ((
       rows={orders}
       columns={columns}
       getRowId={(o) => o.id}
+      onOpen={onOpen}
       height="calc(100vh - 210px)"
       empty="No open order. Place one to begin."
     />

@@ -1,6 +1,7 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField } from '@mui/material';
 import dayjs from 'dayjs';
-import { Controller, useForm } from 'react-hook-form';
+import { useState } from 'react';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand, useSetup } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
@@ -26,7 +27,8 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
       onPlaced(id);
     },
   );
-  const models = setup.data?.models ?? [];
+  // Small parts are made ahead and not sold.
+  const models = (setup.data?.models ?? []).filter((m) => m.steps.some((s) => s.kind === 'dispatch'));
   const { register, control, handleSubmit, formState } = useForm<Fields>({
     defaultValues: {
       modelId: '',
@@ -36,11 +38,16 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
     },
   });
   const { errors } = formState;
+  const [choices, setChoices] = useState<Record<string, string>>({});
+  const modelId = useWatch({ control, name: 'modelId' });
+  const options = models.find((m) => m.id === modelId)?.options ?? [];
   const submit = (f: Fields) =>
     place.mutate({
       modelId: f.modelId,
       quantity: Number(f.quantity),
       customer: f.customer,
+      // Only what this model offers: another may have been chosen in between.
+      choices: Object.fromEntries(options.map((o) => [o.id, choices[o.id] ?? o.values[0]?.id ?? ''])),
       dueMs: dayjs.tz(`${f.due}T15:00`, session.timeZone).valueOf(),
     });
   return (
@@ -63,6 +70,21 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
                 </TextField>
               )}
             />
+            {options.map((o) => (
+              <TextField
+                key={o.id}
+                select
+                label={o.name}
+                value={choices[o.id] ?? o.values[0]?.id ?? ''}
+                onChange={(event) => setChoices({ ...choices, [o.id]: event.target.value })}
+              >
+                {o.values.map((v) => (
+                  <MenuItem key={v.id} value={v.id}>
+                    {v.name}
+                  </MenuItem>
+                ))}
+              </TextField>
+            ))}
             <TextField
               label="Instruments"
               type="number"

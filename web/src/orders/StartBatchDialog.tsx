@@ -2,10 +2,11 @@ import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Link,
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { ask, client, type View } from '../app/api.ts';
-import { useCommand, useLots, useSetup } from '../app/queries.ts';
+import { useCarriers, useCommand, useLots, useSetup } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
-import { formatLumber } from '@ample-crane/core';
+import { formatLumber, type Component } from '@ample-crane/core';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { plural } from '../parts/words.ts';
 
 /** Starts bodies or necks for an order from a released lot of the right wood, and offers their cards. */
 export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>; onClose: () => void }) {
@@ -13,18 +14,20 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const setup = useSetup();
   const lots = useLots(['released']);
   const model = setup.data?.models.find((m) => m.id === order.modelId);
-  const [component, setComponent] = useState<'body' | 'neck'>('body');
+  const [component, setComponent] = useState<View<'StartBatchDto'>['component']>('body');
   const [quantity, setQuantity] = useState(String(Math.min(40, order.quantity)));
   const [lotId, setLotId] = useState('');
-  const [carrier, setCarrier] = useState('');
+  const [carrierId, setCarrierId] = useState('');
+  const carriers = useCarriers();
   const [started, setStarted] = useState<string[]>([]);
   const start = useCommand(
     (body: View<'StartBatchDto'>, headers) => ask(client.POST('/api/batches', { body, headers })),
     ({ id }) => setStarted((before) => [...before, id]),
   );
-  const need = component === 'body' ? model?.bodyWood : model?.neckWood;
+  const need = model?.wood.find((w) => w.component === component);
   const fitting = (lots.data ?? []).filter((l) => need && l.species === need.species && l.use === need.use && l.leftM3 > 0);
   const count = Number(quantity);
+  const racks = (carriers.data ?? []).filter((c) => c.kind === 'rack' && c.places - c.taken >= count);
   const lot = fitting.find((l) => l.id === lotId) ?? fitting[0];
   const submit = () =>
     lot &&
@@ -34,7 +37,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
       quantity: count,
       lotId: lot.id,
       orderId: order.id,
-      carrier: carrier.trim() === '' ? null : carrier.trim(),
+      ...(carrierId === '' ? {} : { placements: [{ carrierId, pieces: count }] }),
     });
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="start-title">
@@ -49,25 +52,26 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
               label="Of what"
               value={component}
               onChange={(event) => {
-                setComponent(event.target.value === 'neck' ? 'neck' : 'body');
+                setComponent(event.target.value as View<'StartBatchDto'>['component']);
                 setLotId('');
               }}
               fullWidth
             >
               {(model?.components ?? ['body']).map((c) => (
                 <MenuItem key={c} value={c}>
-                  {c === 'body' ? 'bodies' : 'necks'}
+                  {plural(c as Component)}
                 </MenuItem>
               ))}
             </TextField>
             <TextField label="Pieces" type="number" value={quantity} onChange={(event) => setQuantity(event.target.value)} fullWidth />
-            <TextField
-              label="Carrier"
-              value={carrier}
-              onChange={(event) => setCarrier(event.target.value)}
-              placeholder="Rack 12"
-              fullWidth
-            />
+            <TextField select label="On" value={carrierId} onChange={(event) => setCarrierId(event.target.value)} fullWidth>
+              <MenuItem value="">no carrier yet</MenuItem>
+              {racks.map((c) => (
+                <MenuItem key={c.id} value={c.id}>
+                  {c.name}, {c.places - c.taken} free
+                </MenuItem>
+              ))}
+            </TextField>
           </Stack>
           {fitting.length === 0 ? (
             <Alert severity="warning" variant="outlined">

@@ -8,7 +8,7 @@ import { Id } from './Answer.tsx';
 import { DataTable } from './DataTable.tsx';
 import { DwellRing } from './DwellRing.tsx';
 import { StreamGlyph } from './StreamGlyph.tsx';
-import { statusWords } from './words.ts';
+import { carriersOf, statusWords } from './words.ts';
 
 type Batch = View<'BatchView'>;
 
@@ -58,7 +58,7 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
       width: 105,
       valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
     },
-    { field: 'carrier', headerName: 'Carrier', width: 80 },
+    { field: 'placements', headerName: 'Carrier', width: 110, valueGetter: (_, row) => carriersOf(row) },
   ];
   return (
     <DataTable

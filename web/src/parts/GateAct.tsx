@@ -12,21 +12,24 @@ interface Props {
   version: number;
   label: string;
   variant?: 'contained' | 'outlined';
+  /** the answer to a loop that runs until somebody accepts */
+  accepted?: boolean;
 }
 
 /**
  * Passing a gate: moves a batch or releases a lot. A refusal shows its findings; whoever may override it can, with a
  * reason that stays on the record.
  */
-export function GateAct({ subject, id, version, label, variant = 'outlined' }: Props) {
+export function GateAct({ subject, id, version, label, variant = 'outlined', accepted }: Props) {
   const { may } = useSession();
   const [reason, setReason] = useState<string | null>(null);
   const pass = useCommand(
     ({ overrideReason }: { overrideReason?: string }, headers) => {
       const body = { version, ...(overrideReason === undefined ? {} : { overrideReason }) };
       const params = { path: { id } };
+      const answer = accepted === undefined ? {} : { accepted };
       return subject === 'batch'
-        ? ask(client.POST('/api/batches/{id}/move', { params, body, headers }))
+        ? ask(client.POST('/api/batches/{id}/move', { params, body: { ...body, ...answer }, headers }))
         : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
     },
     () => setReason(null),

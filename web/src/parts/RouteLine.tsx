@@ -25,11 +25,11 @@ export function RouteLine({ visits, forecast }: Props) {
       merge: false,
     })),
     ...forecast.map((f, i) => ({
-      key: f.operationId,
+      key: `${f.operationId}/${i}`,
       name: f.operationName,
       time: f.leaveMs,
       when: i === 0 ? ('now' as const) : ('ahead' as const),
-      merge: f.kind === 'fit',
+      merge: f.kind === 'fit' || f.kind === 'join' || f.kind === 'refit',
     })),
   ];
   return (

@@ -1,7 +1,17 @@
 import type { Component } from '@ample-crane/core';
 import { useTheme } from '@mui/material/styles';
 
-const NAMES: Record<Component, string> = { body: 'body', neck: 'neck', instrument: 'instrument' };
+/** The stream whose colour a component wears. */
+export const STREAM: Record<Component, 'body' | 'neck' | 'instrument'> = {
+  body: 'body',
+  top: 'body',
+  back: 'body',
+  sides: 'body',
+  'small part': 'body',
+  neck: 'neck',
+  fingerboard: 'neck',
+  instrument: 'instrument',
+};
 
 const BODY =
   'M16 3c3 0 4.500 1.500 5 4 .4 2-.6 3.200-.6 5 0 2.200 3.600 4 3.600 9 0 4.600-3.800 8-8 8s-8-3.400-8-8c0-5 3.600-6.800 3.600-9 0-1.800-1-3-.6-5 .5-2.500 2-4 5-4z';
@@ -13,9 +23,15 @@ const INSTRUMENT_BODY =
 export function StreamGlyph({ of, size = 22 }: { of: Component; size?: number }) {
   const { tokens } = useTheme();
   return (
-    <svg width={size} height={size} viewBox="0 0 32 32" role="img" aria-label={NAMES[of]} style={{ flexShrink: 0 }} fill={tokens[of]}>
+    <svg width={size} height={size} viewBox="0 0 32 32" role="img" aria-label={of} style={{ flexShrink: 0 }} fill={tokens[STREAM[of]]}>
       {of === 'body' && <path d={BODY} />}
       {of === 'neck' && <path d={NECK} />}
+      {of === 'fingerboard' && (
+        <path d="M13.500 3h5l1 26h-7zM14 9h4.200v1H14zM13.700 15h4.800v1h-4.800zM13.400 21h5.300v1h-5.300z" fillRule="evenodd" />
+      )}
+      {(of === 'top' || of === 'back') && <path d={BODY} fill="none" stroke={tokens[STREAM[of]]} strokeWidth={of === 'top' ? 2 : 3.5} />}
+      {of === 'sides' && <path d="M9 5c-4 7-4 15 0 22M23 5c4 7 4 15 0 22" fill="none" stroke={tokens.body} strokeWidth={3} />}
+      {of === 'small part' && <path d="M7 9h18v4H7zM10 19h12v4H10z" />}
       {of === 'instrument' && (
         <>
           <path d="M15 1.500h2l.7 3.500-.5.9.3 10h-3l.3-10-.5-.9z" />

@@ -1,6 +1,22 @@
 import type { Component } from '@ample-crane/core';
 
-const PLURALS: Record<Component, string> = { body: 'bodies', neck: 'necks', instrument: 'instruments' };
+const PLURALS: Record<Component, string> = {
+  body: 'bodies',
+  neck: 'necks',
+  fingerboard: 'fingerboards',
+  top: 'tops',
+  back: 'backs',
+  sides: 'pairs of sides',
+  'small part': 'small parts',
+  instrument: 'instruments',
+};
+
+/** "bodies", "fingerboards" */
+export const plural = (component: Component) => PLURALS[component];
+
+/** "Rack 3", "Neck table 1 (6), Neck table 2 (2)"; nothing when it sits on none */
+export const carriersOf = ({ placements }: { placements: readonly { carrierName: string; pieces: number }[] }) =>
+  placements.map((p) => (placements.length === 1 ? p.carrierName : `${p.carrierName} (${p.pieces})`)).join(', ');
 
 /** "6 bodies", "1 neck" */
 export const pieces = (count: number, component: Component) => `${count} ${count === 1 ? component : PLURALS[component]}`;
@@ -14,6 +30,8 @@ const STATUS_WORDS: Record<string, string> = {
   paused: 'paused',
   finished: 'done here, at its gate',
   dwelling: 'dwelling',
+  away: 'away',
+  stocked: 'in stock until called',
   held: 'held',
   done: 'done',
 };

@@ -1,7 +1,7 @@
 import { formatLength } from '@ample-crane/core';
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, Button, Link, MenuItem, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { useSearchParams } from 'react-router';
+import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { View } from '../app/api.ts';
 import { useSession } from '../app/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
@@ -13,8 +13,17 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
   const { units } = useSession();
   const [search, setSearch] = useSearchParams();
   const model = models.find((m) => m.id === search.get('model')) ?? models[0];
-  if (!model) return <Typography color="text.secondary">No model yet.</Typography>;
-  const wood = (w: View<'WoodView'>) => `${w.species}, ${formatLength(w.thicknessMm, units)}`;
+  if (!model)
+    return (
+      <Typography color="text.secondary">
+        No model yet. Add one under{' '}
+        <Link component={RouterLink} to="/setup/routes">
+          Routes
+        </Link>
+        .
+      </Typography>
+    );
+  const wood = (w: View<'WoodView'>) => `${w.component} ${w.species}, ${formatLength(w.thicknessMm, units)}`;
   const columns: GridColDef<View<'RouteStepView'>>[] = [
     { field: 'component', headerName: 'Stream', width: 74 },
     { field: 'name', headerName: 'Step', width: 160 },
@@ -48,10 +57,13 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
           ))}
         </TextField>
         <Typography color="text.secondary">
-          {model.code} · {model.construction} · scale {formatLength(model.scaleLengthMm, units)} · batches of {model.batchSize} · body{' '}
-          {wood(model.bodyWood)}
-          {model.neckWood && ` · neck ${wood(model.neckWood)}`} · route version {model.routeVersion}
+          {model.code} · {model.construction} · scale {formatLength(model.scaleLengthMm, units)} · batches of {model.batchSize} ·{' '}
+          {model.wood.map(wood).join(' · ')} ·{' '}
+          {model.routeVersion === null ? 'no route in force yet' : `route version ${model.routeVersion}`}
         </Typography>
+        <Button component={RouterLink} to="/setup/routes" variant="outlined">
+          Routes and their versions
+        </Button>
       </Box>
       <DataTable
         label={`Route of ${model.name}`}

@@ -11,12 +11,24 @@ import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
+import { Carriers, Prerequisites, ZoneDialog } from './Equipment.tsx';
+import { NewStationDialog } from './EquipmentDialogs.tsx';
 import { Models } from './Models.tsx';
 import { PersonDialog } from './PersonDialog.tsx';
 import { Rules } from './Rules.tsx';
 import { StationDialog } from './StationDialog.tsx';
 
-const TABS = ['People', 'Skills', 'Stations', 'Models', 'Bands and rules', 'Materials', 'Calendar'] as const;
+const TABS = [
+  'People',
+  'Skills',
+  'Stations',
+  'Carriers',
+  'Programs and kits',
+  'Models',
+  'Bands and rules',
+  'Materials',
+  'Calendar',
+] as const;
 type TabName = (typeof TABS)[number];
 
 /** What the factory has decided for itself. */
@@ -50,7 +62,9 @@ export default function SetupScreen() {
             </Tabs>
             {tab === 'People' && <People people={setup.people} />}
             {tab === 'Skills' && <Skills skills={setup.skills} />}
-            {tab === 'Stations' && <Stations stations={setup.stations} zones={setup.zones} />}
+            {tab === 'Stations' && <Stations setup={setup} />}
+            {tab === 'Carriers' && <Carriers setup={setup} />}
+            {tab === 'Programs and kits' && <Prerequisites setup={setup} />}
             {tab === 'Models' && <Models models={setup.models} />}
             {tab === 'Bands and rules' && <Rules setup={setup} />}
             {tab === 'Materials' && <Materials materials={setup.materials} />}
@@ -138,8 +152,10 @@ function Skills({ skills }: { skills: readonly View<'SkillView'>[] }) {
   return <DataTable label="Skills" rows={skills} columns={columns} getRowId={(s) => s.skill} height={TABLE_HEIGHT} />;
 }
 
-function Stations({ stations, zones }: { stations: readonly View<'StationView'>[]; zones: readonly View<'ZoneView'>[] }) {
+function Stations({ setup }: { setup: View<'SetupView'> }) {
+  const { stations, zones } = setup;
   const { may } = useSession();
+  const [adding, setAdding] = useState<'station' | 'zone' | null>(null);
   const [edited, setEdited] = useState<View<'StationView'> | null>(null);
   const columns: GridColDef<View<'StationView'>>[] = [
     { field: 'code', headerName: 'Code', width: 80 },
@@ -156,6 +172,18 @@ function Stations({ stations, zones }: { stations: readonly View<'StationView'>[
   ];
   return (
     <>
+      {may('manager') && (
+        <>
+          <Button variant="outlined" onClick={() => setAdding('station')} sx={{ mb: 1, mr: 1 }}>
+            Add a station
+          </Button>
+          <Button onClick={() => setAdding('zone')} sx={{ mb: 1 }}>
+            Add a climate zone
+          </Button>
+        </>
+      )}
+      {adding === 'station' && <NewStationDialog setup={setup} onClose={() => setAdding(null)} />}
+      {adding === 'zone' && <ZoneDialog onClose={() => setAdding(null)} />}
       <DataTable
         label="Stations"
         rows={stations}

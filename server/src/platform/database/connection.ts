@@ -20,6 +20,8 @@ export function connection(classes: Classes, role?: string): DataSourceOptions {
     namingStrategy: new SnakeNaming(),
     extra: {
       max: POOL,
+      // A transaction's beginning and end travel with its first and last statement.
+      pipeline: true,
       connectionTimeoutMillis: 5000,
       ...(role === undefined ? {} : { options: `-c role=${role}` }),
     },

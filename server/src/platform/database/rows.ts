@@ -1,4 +1,6 @@
-import type { EntityManager, EntityTarget, ObjectLiteral } from 'typeorm';
+import type pg from 'pg';
+import type { DataSource, EntityManager, EntityTarget, ObjectLiteral, ValueTransformer } from 'typeorm';
+import { prepared } from './prepared.ts';
 
 const CHUNK = 4000;
 
@@ -8,6 +10,8 @@ export interface TableRows<T extends ObjectLiteral = ObjectLiteral> {
   rows: readonly T[];
   /** the database numbers them, in their order */
   numbered?: boolean;
+  /** keys of rows to take away */
+  gone?: readonly string[];
 }
 
 /** Inserts rows, or brings those with the same key up to date. */
@@ -19,57 +23,106 @@ export const insertRows = <T extends ObjectLiteral>(manager: EntityManager, enti
   write(manager, { entity, rows }, false);
 
 /** Brings several tables up to date and tells a channel, in one statement; few rows of each. */
-export async function upsertAndNotify(
-  manager: EntityManager,
-  tables: readonly TableRows[],
-  channel: string,
-  message: object,
-): Promise<void> {
-  const parts = tables.map((table, i) => `t${i} as (${statement(manager, table, `$${i + 3}`, true)})`);
-  await manager.query(`${parts.length === 0 ? '' : `with ${parts.join(', ')} `}select pg_notify($1, $2)`, [
+export function upsertAndNotify(database: DataSource, tables: readonly TableRows[], channel: string, message: object): pg.QueryConfig {
+  const parts: string[] = [];
+  const values: unknown[] = [];
+  const add = (part: (parameter: string) => string, value: unknown) => {
+    values.push(value);
+    parts.push(`t${values.length} as (${part(`$${values.length + 2}`)})`);
+  };
+  for (const { entity, rows, numbered, gone = [] } of tables) {
+    const plan = planOf(database, entity);
+    if (rows.length > 0) add((parameter) => statement(plan, parameter, true, numbered), records(plan, rows));
+    if (gone.length > 0) add((parameter) => removal(plan, parameter), gone);
+  }
+  return prepared(`${parts.length === 0 ? '' : `with ${parts.join(', ')} `}select pg_notify($1, $2)`, [
     channel,
     JSON.stringify(message),
-    ...tables.map((table) => records(manager, table)),
+    ...values,
   ]);
+}
+
+/** Rows that have one of these values in a column, in the column's order. */
+export async function selectRows<T extends ObjectLiteral>(
+  { database, client }: { database: DataSource; client: pg.ClientBase },
+  entity: EntityTarget<T>,
+  property: keyof T & string,
+  values: readonly unknown[],
+  { lock = false, order = property } = {},
+): Promise<T[]> {
+  if (values.length === 0) return [];
+  const plan = planOf(database, entity);
+  const nameOf = (wanted: string) => plan.columns.find((c) => c.property === wanted)?.name ?? '';
+  const names = plan.columns.map((c) => c.name).join(', ');
+  const text = `select ${names} from ${plan.table} where ${nameOf(property)} = any($1) order by ${nameOf(order)}${lock ? ' for update' : ''}`;
+  const { rows } = await client.query<unknown[]>({ ...prepared(text, [values]), rowMode: 'array' });
+  return rows.map((row) => Object.fromEntries(plan.columns.map((c, i) => [c.property, c.fromDatabase(row[i])])) as T);
 }
 
 /** A few thousand rows a statement. */
 async function write<T extends ObjectLiteral>(manager: EntityManager, { entity, rows }: TableRows<T>, replace: boolean): Promise<void> {
-  for (let i = 0; i < rows.length; i += CHUNK) {
-    const part = { entity, rows: rows.slice(i, i + CHUNK) };
-    await manager.query(statement(manager, part, '$1', replace), [records(manager, part)]);
-  }
+  const plan = planOf(manager.connection, entity);
+  for (let i = 0; i < rows.length; i += CHUNK)
+    await manager.query(statement(plan, '$1', replace), [records(plan, rows.slice(i, i + CHUNK))]);
 }
 
 /** An insert of rows that come as one JSON parameter. */
-function statement<T extends ObjectLiteral>(
-  manager: EntityManager,
-  { entity, numbered }: TableRows<T>,
-  parameter: string,
-  replace: boolean,
-): string {
-  const { tableName, columns, primaryColumns } = manager.connection.getMetadata(entity);
-  const names = columns.filter((c) => !(numbered && c.isPrimary)).map((c) => `"${c.databaseName}"`);
-  const keys = primaryColumns.map((c) => `"${c.databaseName}"`);
+function statement({ table, columns }: TablePlan, parameter: string, replace: boolean, numbered = false): string {
+  const names = columns.filter((c) => !(numbered && c.isKey)).map((c) => c.name);
+  const keys = columns.filter((c) => c.isKey).map((c) => c.name);
   const updates = names.filter((n) => !keys.includes(n)).map((n) => `${n} = excluded.${n}`);
   const onConflict =
     !replace || numbered
       ? ''
       : `on conflict (${keys.join(', ')}) do ${updates.length === 0 ? 'nothing' : `update set ${updates.join(', ')}`}`;
-  return `insert into "${tableName}" (${names.join(', ')})
-    select ${names.join(', ')} from jsonb_populate_recordset(null::"${tableName}", ${parameter}::jsonb) ${onConflict}`;
+  return `insert into ${table} (${names.join(', ')})
+    select ${names.join(', ')} from jsonb_populate_recordset(null::${table}, ${parameter}::jsonb) ${onConflict}`;
 }
 
-function records<T extends ObjectLiteral>(manager: EntityManager, { entity, rows }: TableRows<T>): string {
-  const { columns } = manager.connection.getMetadata(entity);
-  return JSON.stringify(
-    rows.map((row) =>
-      Object.fromEntries(
-        columns.map((c) => {
-          const value: unknown = c.getEntityValue(row, true);
-          return [c.databaseName, value instanceof Date ? value.toISOString() : (value ?? null)];
-        }),
-      ),
-    ),
-  );
+const removal = ({ table, columns }: TablePlan, parameter: string) =>
+  `delete from ${table} where ${columns.find((c) => c.isKey)?.name ?? ''} = any(${parameter})`;
+
+const records = ({ columns }: TablePlan, rows: readonly ObjectLiteral[]): string =>
+  JSON.stringify(rows.map((row) => Object.fromEntries(columns.map((c) => [c.key, c.toDatabase(row[c.property])]))));
+
+interface TablePlan {
+  table: string;
+  columns: readonly {
+    property: string;
+    /** as it stands in SQL, and as a key of a JSON record */
+    name: string;
+    key: string;
+    isKey: boolean;
+    toDatabase(value: unknown): unknown;
+    fromDatabase(value: unknown): unknown;
+  }[];
+}
+
+const plans = new WeakMap<DataSource, Map<EntityTarget<ObjectLiteral>, TablePlan>>();
+
+/** How an entity's rows are written down: read from its metadata once. */
+function planOf(database: DataSource, entity: EntityTarget<ObjectLiteral>): TablePlan {
+  const known = plans.get(database) ?? new Map<EntityTarget<ObjectLiteral>, TablePlan>();
+  plans.set(database, known);
+  const plan = known.get(entity) ?? makePlan(database, entity);
+  known.set(entity, plan);
+  return plan;
+}
+
+function makePlan(database: DataSource, entity: EntityTarget<ObjectLiteral>): TablePlan {
+  const { tableName, columns } = database.getMetadata(entity);
+  return {
+    table: `"${tableName}"`,
+    columns: columns.map(({ propertyName, databaseName, isPrimary, transformer }) => {
+      const { to, from } = (transformer ?? {}) as Partial<ValueTransformer>;
+      return {
+        property: propertyName,
+        name: `"${databaseName}"`,
+        key: databaseName,
+        isKey: isPrimary,
+        toDatabase: (value: unknown) => (to ? (to(value) as unknown) : value) ?? null,
+        fromDatabase: (value: unknown) => (from ? (from(value) as unknown) : value),
+      };
+    }),
+  };
 }

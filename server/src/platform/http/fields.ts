@@ -8,6 +8,7 @@ import {
   IsIn,
   IsInt,
   IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   Length,
@@ -76,6 +77,16 @@ export const InFlag = (options: Presence = {}) => make(...presence(options), IsB
 export const InOneOf = <T extends string>(values: readonly T[], options: Presence = {}) =>
   make(...presence(options), IsIn([...values]), ApiProperty({ type: String, enum: [...values], ...doc(options) }));
 
+/** Some of a set of words; may be left out. */
+export const InEach = (values: readonly string[]) =>
+  make(
+    IsOptional(),
+    IsArray(),
+    ArrayMaxSize(values.length),
+    IsIn([...values], { each: true }),
+    ApiProperty({ type: String, enum: [...values], isArray: true, required: false }),
+  );
+
 export const InTexts = (options: Presence & { max: number }) =>
   make(
     ...presence(options),
@@ -106,3 +117,13 @@ export const OutList = (of: () => Class | typeof String | typeof Number) => ApiP
 export const OutPart = (of: () => Class) => ApiProperty({ type: () => of() });
 export const OutEnum = (values: readonly string[]) => ApiProperty({ type: String, enum: [...values] });
 export const OutEnumOrNull = (values: readonly string[]) => ApiProperty({ type: String, enum: [...values], nullable: true });
+
+/** A choice of a value for each of some options. */
+export const InChoices = (options: Presence = {}) =>
+  make(
+    ...presence(options),
+    IsObject(),
+    ApiProperty({ type: 'object', additionalProperties: { type: 'string' }, selfRequired: options.optional !== true }),
+  );
+
+export const OutChoices = () => ApiProperty({ type: 'object', additionalProperties: { type: 'string' } });

@@ -19,6 +19,11 @@ export class DoneView {
   @Out() id: string;
 }
 
+/** The batch a command changed, and its version since. */
+export class BatchDoneView extends DoneView {
+  @Out() version: number;
+}
+
 export class OverrideView {
   @Out() atMs: number;
   @Out() by: string;

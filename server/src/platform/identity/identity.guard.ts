@@ -23,7 +23,7 @@ export class IdentityGuard implements CanActivate {
     const needed = this.reflector.getAllAndOverride<Role | 'public' | undefined>(ALLOWED, [context.getHandler(), context.getClass()]);
     if (needed === 'public') return true;
     const token: unknown = (request.cookies as Record<string, unknown> | undefined)?.[SESSION_COOKIE];
-    const person = typeof token === 'string' ? await this.identity.personOf(token) : null;
+    const person = typeof token === 'string' ? await this.identity.signedIn(token) : null;
     if (!person) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
     if (needed === undefined || !mayActAs(person.role, needed))
       throw new Problem(403, 'not-allowed', 'Not allowed', `This needs the role ${needed ?? 'nobody has'}; you are ${person.role}.`);

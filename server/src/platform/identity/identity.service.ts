@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common';
 import { hash, verify } from '@node-rs/argon2';
 import { METRIC } from '@ample-crane/core';
 import { DataSource } from 'typeorm';
+import { ask } from '../database/prepared.ts';
 import { Problem } from '../problems/problems.ts';
 import { PersonEntity, SessionEntity } from './person.entity.ts';
 
@@ -15,6 +16,8 @@ export const hashToken = (token: string) => createHash('sha256').update(token).d
 export const newToken = () => randomBytes(32).toString('base64url');
 /** argon2id with the library's defaults (19 MiB, 2 passes). */
 export const hashPassword = (password: string) => hash(password);
+
+export type SignedIn = Pick<PersonEntity, 'id' | 'name' | 'role'>;
 
 @Injectable()
 export class IdentityService {
@@ -57,6 +60,17 @@ export class IdentityService {
       .getOne();
   }
 
+  /** Who is signed in with this token; asked at every request, so no more than a request needs. */
+  async signedIn(token: string): Promise<SignedIn | null> {
+    const [person] = await ask<SignedIn>(
+      this.database,
+      `select p.id, p.name, p.role from session s join person p on p.id = s.person_id
+       where p.active and s.token_hash = $1 and s.expires_at > $2`,
+      [hashToken(token), new Date()],
+    );
+    return person ?? null;
+  }
+
   async needsFirstAdministrator(): Promise<boolean> {
     return (await this.database.getRepository(PersonEntity).count()) === 0;
   }
@@ -94,6 +108,7 @@ export function newPerson(given: Pick<PersonEntity, 'login' | 'name' | 'role' | 
   return {
     id: login,
     skills: [],
+    skillLevels: {},
     away: [],
     active: true,
     units: METRIC,

@@ -10,6 +10,8 @@ export class PersonEntity {
   @Text() name: string;
   @Text() role: Role;
   @Json() skills: string[];
+  /** 1 learns it, 2 does it alone, 3 teaches it; 2 where nothing is said */
+  @Json() skillLevels: Readonly<Record<string, number>>;
   @Json() away: { fromMs: number; toMs: number }[];
   @Text() passwordHash: string;
   @Flag() active: boolean;

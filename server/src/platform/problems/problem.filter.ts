@@ -1,15 +1,19 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Request, Response } from 'express';
-import { QueryFailedError } from 'typeorm';
 import { Problem } from './problems.ts';
 
 const UNIQUE_VIOLATION = '23505';
 const CHECK_VIOLATION = '23514';
+const FOREIGN_KEY_VIOLATION = '23503';
+const OVER_FILLED = 'carrier_not_over_filled';
 const DATABASE_GONE = /ECONNREFUSED|ECONNRESET|terminat|shutting down|starting up|Connection ended|timeout exceeded/i;
 
 function codeOf(error: unknown): unknown {
   return typeof error === 'object' && error !== null && 'code' in error ? error.code : undefined;
 }
+
+const constraintOf = (error: unknown): unknown =>
+  typeof error === 'object' && error !== null && 'constraint' in error ? error.constraint : undefined;
 
 /** Turns whatever went wrong into a problem document; says nothing of the inside. */
 @Catch()
@@ -43,8 +47,10 @@ export class ProblemFilter implements ExceptionFilter {
       return new Problem(status, status === 404 ? 'not-found' : 'http', error.name.replace(/Exception$/, ''), error.message);
     }
     const code = codeOf(error);
-    if (error instanceof QueryFailedError && (code === UNIQUE_VIOLATION || code === CHECK_VIOLATION)) {
-      this.logger.warn(`${request.method} ${request.path}: ${error.message}`);
+    if (code === UNIQUE_VIOLATION || code === CHECK_VIOLATION || code === FOREIGN_KEY_VIOLATION) {
+      this.logger.warn(`${request.method} ${request.path}: ${error instanceof Error ? error.message : ''}`);
+      if (constraintOf(error) === OVER_FILLED)
+        return new Problem(409, 'places', 'No place left', 'Someone else has just taken these places. Nothing was saved; choose others.');
       return new Problem(409, 'conflict', 'Already taken', 'This clashes with something already recorded. Nothing was saved.');
     }
     const message = error instanceof Error ? error.message : String(error);

@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
+import { ask } from '../database/prepared.ts';
 import { Clock } from '../clock/clock.ts';
 
 /** Findings speak of minutes; an answer older than this is worked out again though nothing was logged. */
@@ -47,8 +48,10 @@ export class Snapshots {
 
   private async position(): Promise<string> {
     const slot = Math.floor(this.clock.nowMs() / SLOT_MS);
-    const rows: { last: string; sum: string }[] = await this.database.query(
-      `select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook order by id desc limit ${LATE_ENTRIES}) recent`,
+    const rows = await ask<{ last: string; sum: string }>(
+      this.database,
+      'select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook order by id desc limit $1) recent',
+      [LATE_ENTRIES],
     );
     return `${slot}/${rows[0]?.last ?? ''}/${rows[0]?.sum ?? ''}`;
   }

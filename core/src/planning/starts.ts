@@ -1,0 +1,138 @@
+import type { Random } from '../maths/index.ts';
+import { before, resolveRoute, startedComponents, type Component, type Route, type RouteFacts } from '../routing/index.ts';
+import type { Floor } from './floor.ts';
+import type { Mover } from './mover.ts';
+import type { Recorder } from './recorder.ts';
+import type { Sales } from './sales.ts';
+import type { Scenario, ScenarioModel, WoodNeed } from './scenario.ts';
+import type { WoodSupply } from './woodSupply.ts';
+
+/** Sets of small parts below which a campaign of them is begun. */
+const SETS_IN_STOCK = 3;
+
+interface Part {
+  component: Component;
+  need: WoodNeed;
+  quantity: number;
+}
+
+/** What is begun, and from which wood. */
+export class Starts {
+  constructor(
+    private readonly scenario: Scenario,
+    private readonly recorder: Recorder,
+    private readonly mover: Mover,
+    private readonly wood: WoodSupply,
+    private readonly floor: Floor,
+    private readonly random: Random,
+  ) {}
+
+  /** Begins everything one order asks for: its bodies, its necks, and what is joined to them. */
+  set(sales: Sales, atMs: number): void {
+    const order = sales.take((model) => this.parts(model, atMs).every((p) => this.wood.lotFor(p.need, p.quantity)));
+    if (!order) return;
+    const { dueMs, choices } = this.recorder.state.get('order', order.orderId);
+    const trial = this.random.chance(this.scenario.trialShare);
+    for (const part of this.parts(order.model, atMs))
+      this.begin(order.model, part, { orderId: order.orderId, dueMs, choices, trial }, atMs);
+  }
+
+  /** Begins small parts of which there are few left. */
+  campaigns(atMs: number): void {
+    for (const model of this.scenario.models.filter((m) => m.weight === 0)) {
+      const underWay = this.recorder.state
+        .all('batch')
+        .filter((b) => b.modelId === model.id && b.status !== 'done')
+        .reduce((sum, b) => sum + b.quantity, 0);
+      const [component, need] = (Object.entries(model.wood) as [Component, WoodNeed][])[0] ?? [];
+      if (!component || !need || underWay > SETS_IN_STOCK * this.drawnAtOnce(model, atMs) || !this.wood.lotFor(need, model.batchSize))
+        continue;
+      this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null, dueMs: atMs, choices: {}, trial: false }, atMs);
+    }
+  }
+
+  /** How many of these small parts one batch draws. */
+  private drawnAtOnce(model: ScenarioModel, atMs: number): number {
+    return Math.max(
+      0,
+      ...this.scenario.models.flatMap((m) =>
+        this.route(m, atMs).operations.flatMap((o) =>
+          (o.draws ?? []).filter((d) => d.modelId === model.id).map((d) => d.perPiece * m.batchSize),
+        ),
+      ),
+    );
+  }
+
+  private parts(model: ScenarioModel, atMs: number): Part[] {
+    const route = this.route(model, atMs);
+    const started = startedComponents(resolveRoute(route, this.facts(model, {})));
+    const shared = sharedSets(route);
+    return (Object.entries(model.wood) as [Component, WoodNeed][]).flatMap(([component, need]) =>
+      started.includes(component)
+        ? [
+            {
+              component,
+              need,
+              // Unpaired stock at the bench is used up before more is made, but what is cut from one block is cut together.
+              quantity: shared.has(component) ? model.batchSize : Math.max(3, model.batchSize - this.floor.leftovers(model.id, component)),
+            },
+          ]
+        : [],
+    );
+  }
+
+  private begin(
+    model: ScenarioModel,
+    { component, need, quantity }: Part,
+    order: { orderId: string | null; dueMs: number; choices: Readonly<Record<string, string>>; trial: boolean },
+    atMs: number,
+  ): void {
+    const lot = this.wood.lotFor(need, quantity);
+    if (!lot) return;
+    const number = this.mover.nextBatchNumber();
+    const route = this.route(model, atMs);
+    const block = sharedSets(route).has(component) ? (order.orderId ?? `B${number}`) : `B${number}`;
+    this.recorder.record(
+      'batch.started',
+      atMs,
+      null,
+      { batchId: `B${number}`, lotId: lot.id },
+      {
+        number,
+        modelId: model.id,
+        component,
+        routeId: route.id,
+        orderId: order.orderId,
+        lotId: lot.id,
+        quantity,
+        dueMs: order.orderId === null ? null : order.dueMs,
+        volumeM3: lot.volumeM3,
+        facts: this.facts(model, order.choices),
+        ...(order.trial ? { trial: true } : {}),
+        setIds: Array.from({ length: quantity }, (_, i) => `${block}-${i + 1}`),
+      },
+    );
+    this.floor.placeOnRack(`B${number}`, atMs);
+    this.floor.arrived(`B${number}`, atMs);
+  }
+
+  private facts({ species, construction }: ScenarioModel, choices: Readonly<Record<string, string>>): RouteFacts {
+    return { choices, species, construction };
+  }
+
+  private route({ id, versions }: ScenarioModel, atMs: number): Route {
+    const inForce = versions.findLast((v) => v.fromMs <= atMs)?.routeId ?? '';
+    const route = this.scenario.routes.get(inForce);
+    if (!route) throw new Error(`No route of ${id} is in force`);
+    return route;
+  }
+}
+
+/** The components that are cut from one block, since they are joined again with their own. */
+function sharedSets(route: Route): Set<Component> {
+  return new Set(
+    route.operations
+      .filter((o) => o.kind === 'join' && o.matchedSet)
+      .flatMap((o) => [o.component, ...before(route, o.id).map((b) => b.component)]),
+  );
+}

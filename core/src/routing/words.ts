@@ -1,0 +1,74 @@
+import { formatDuration, MINUTE_MS } from '../units/index.ts';
+import type { Condition, RouteOption } from './condition.ts';
+import type { Operation } from './operation.ts';
+import type { Rule } from './rules.ts';
+
+/** A rule as one would say it to somebody at the bench. */
+export function ruleInWords(rule: Rule): string {
+  switch (rule.kind) {
+    case 'elapsed': {
+      const most = rule.maximumMinutes === undefined ? '' : `, at most ${formatDuration(rule.maximumMinutes * MINUTE_MS)}`;
+      return `${rule.what} at least ${formatDuration(rule.minimumMinutes * MINUTE_MS)}${most}`;
+    }
+    case 'equivalent':
+      return `${rule.what} ${rule.minimumDays} days at ${rule.law.referenceTempC} °C`;
+    case 'inBand':
+      return `${rule.what} within ${rule.low}–${rule.high} ${rule.unit}`;
+    case 'spread':
+      return `Spread up to ${rule.limit} ${rule.unit}`;
+    case 'gradient':
+      return `Core and shell within ${rule.limit} points`;
+    case 'stable':
+      return `Changing less than ${rule.limitPerDay} points a day`;
+    case 'window':
+      return `Recoat after ${formatDuration(rule.minimumMinutes * MINUTE_MS)}, before ${formatDuration(rule.maximumMinutes * MINUTE_MS)}`;
+    case 'climate':
+      return 'Air fit to spray';
+    case 'signOff':
+      return `Accepted by someone with ${rule.skill}`;
+    case 'parts':
+      return 'Kit complete';
+  }
+}
+
+/** A condition in words: "Binding both faces or top only". */
+export function conditionInWords(condition: Condition, options: readonly RouteOption[] = []): string {
+  switch (condition.kind) {
+    case 'option': {
+      const option = options.find((o) => o.id === condition.option);
+      const values = condition.in.map((id) => option?.values.find((v) => v.id === id)?.name ?? id);
+      return `${option?.name ?? condition.option} ${values.join(' or ')}`;
+    }
+    case 'species':
+      return `${condition.component} of ${condition.in.join(' or ')}`;
+    case 'construction':
+      return condition.in.join(' or ');
+    case 'not':
+      return `not ${conditionInWords(condition.of, options)}`;
+    case 'all':
+      return condition.of.map((c) => conditionInWords(c, options)).join(', and ');
+    case 'any':
+      return condition.of.map((c) => conditionInWords(c, options)).join(', or ');
+  }
+}
+
+/** What is special about a step, in a few words each. */
+export function stepMarks(step: Operation, options: readonly RouteOption[] = []): string[] {
+  const { repeat } = step;
+  return [
+    ...(step.when ? [`if ${conditionInWords(step.when, options)}`] : []),
+    ...(repeat?.kind === 'count' ? [repeat.timesByOption ? 'rounds by option' : `${repeat.times} rounds`] : []),
+    ...(repeat?.kind === 'until accepted' ? [`until accepted, ${repeat.maximum} rounds at most`] : []),
+    ...(step.noWait ? ['no waiting after'] : []),
+    ...(step.place ? [`in a ${step.place.kind}`] : []),
+    ...(step.handOver ? ['taken over'] : []),
+    ...(step.matchedSet ? ['own set only'] : []),
+    ...(step.ways && step.ways.length > 0 ? [`${step.ways.length + 1} ways`] : []),
+    ...(step.needs ?? []).map((n) => `needs ${n.kind}`),
+    ...(step.draws && step.draws.length > 0 ? ['draws small parts'] : []),
+  ];
+}
+
+/** What was chosen on an order, in words: "Binding: both faces". */
+export const choicesInWords = (options: readonly RouteOption[], choices: Readonly<Record<string, string>>): string[] =>
+  options.map((o) => `${o.name}: ${o.values.find((v) => v.id === choices[o.id])?.name ?? o.values[0]?.name ?? ''}`);

@@ -1,0 +1,195 @@
+import { capture } from '../lib/run.mjs';
+import { line, quantile, seconds, TARGETS } from './report.mjs';
+
+const ENTRIES = 1_000_000;
+const CLOCK_AT = Date.parse('2026-03-10T07:10:00Z');
+const STEPS = 120;
+const PIECES = 40;
+const DECISIONS = 5_000;
+
+/** The demo's own history, over and over with other numbers: entries as a factory writes them, in their usual mix. */
+export async function* longHistory(core) {
+  const { demoScenario } = await import('../../server/dist/demo/scenario.js');
+  const text = JSON.stringify(core.simulate(demoScenario(CLOCK_AT)).entries);
+  let written = 0;
+  for (let k = 1; written < ENTRIES; k++) {
+    const shifted = text
+      .replace(/\b([BLO])(\d+)/g, (_, letter, n) => letter + (Number(n) + k * 1_000_000))
+      .replace(/"(number|bodyNumber|neckNumber)":(\d+)/g, (_, field, n) => `"${field}":${Number(n) + k * 1_000_000}`)
+      .replace(/\b(\d{5}[A-Z]{2}\d{3})\b/g, (serial) => `${k}-${serial}`);
+    // The racks are there once: only the first history sits on them.
+    const entries = JSON.parse(shifted).filter((e) => k === 1 || e.kind !== 'batch.placed');
+    written += entries.length;
+    yield entries;
+  }
+}
+
+/** A plain route of many steps and a large batch somewhere along it, judged again and again. */
+export function benchDecide(core) {
+  const step = (i) => ({
+    id: `s${i}`,
+    name: `Step ${i}`,
+    stage: 'bodies',
+    component: i < STEPS - 2 ? 'body' : 'instrument',
+    kind: i === STEPS - 1 ? 'dispatch' : i === STEPS - 2 ? 'fit' : i % 4 === 3 ? 'dwell' : 'work',
+    stationCode: `S${i % 20}`,
+    skill: 'bench',
+    setupMinutes: 5,
+    minutesPerPiece: 10,
+    gate: i % 4 === 3 ? [{ kind: 'elapsed', what: 'Waited', minimumMinutes: 60 }] : [],
+    next: i === STEPS - 1 ? [] : [`s${i + 1}`],
+    ...(i % 10 === 5 ? { place: { kind: 'rack' } } : {}),
+    ...(i % 7 === 2 ? { when: { kind: 'option', option: 'extra', in: ['yes'] } } : {}),
+  });
+  const option = { id: 'extra', name: 'Extra', values: ['yes', 'no'].map((id) => ({ id, name: id })) };
+  const route = {
+    id: 'long-1',
+    modelId: 'long',
+    version: 1,
+    options: [option],
+    operations: Array.from({ length: STEPS }, (_, i) => step(i)),
+  };
+  const carriers = Array.from({ length: 60 }, (_, i) => ({
+    id: `R${i}`,
+    name: `Rack ${i}`,
+    kind: 'rack',
+    places: 50,
+    zoneId: 'z',
+    outline: null,
+  }));
+  const facts = { choices: { extra: 'yes' }, species: {}, construction: '' };
+  const state = new core.ShopState(new Map([[route.id, route]]));
+  const record = (kind, atMs, subject, payload) =>
+    core.applyEntry(state, {
+      kind,
+      atMs,
+      personId: 'ann',
+      lotId: null,
+      batchId: null,
+      serial: null,
+      schemaVersion: 1,
+      ...subject,
+      payload,
+    });
+  const lot = {
+    id: 'L1',
+    number: 1,
+    species: 'ash',
+    form: 'boards',
+    use: 'body',
+    thicknessMm: 45,
+    volumeM3: 9,
+    supplier: '',
+    origin: '',
+    permit: null,
+    restricted: false,
+    zoneId: 'z',
+  };
+  record('lot.received', 0, { lotId: 'L1' }, { lot });
+  const started = {
+    number: 1,
+    modelId: 'long',
+    component: 'body',
+    routeId: route.id,
+    orderId: null,
+    lotId: 'L1',
+    quantity: PIECES,
+    dueMs: null,
+    volumeM3: 1,
+    facts,
+  };
+  record('batch.started', 0, { batchId: 'B1' }, started);
+  const times = [];
+  let nowMs = 0;
+  let entries = 0;
+  for (let i = 0; i < DECISIONS; i++) {
+    const batch = state.get('batch', 'B1');
+    const command =
+      batch.status === 'queued'
+        ? { kind: 'start', personId: 'ann' }
+        : batch.status === 'running'
+          ? { kind: 'finish', good: PIECES, rework: 0, scrap: 0, outcomes: [] }
+          : { kind: 'move' };
+    nowMs += 3_600_000;
+    const at = process.hrtime.bigint();
+    const context = core.contextOf(state, batch, command, { evidence: { nowMs }, holdsSkill: () => true, carriers, nextBatchNumber: 2 });
+    const decision = core.decide(batch, command, context);
+    times.push(Number(process.hrtime.bigint() - at) / 1e6);
+    if (decision.kind === 'refuse') {
+      // The end of the line: begin again.
+      if (batch.operationId !== `s${STEPS - 2}`) throw new Error(decision.because.map((f) => f.sentence).join('; '));
+      state.change('batch', 'B1', { operationId: 's0', status: 'queued', visitId: 'B1/s0/1', pass: 1 });
+    } else for (const e of decision.entries) record(e.kind, nowMs, { batchId: 'B1' }, e.payload);
+    entries += decision.kind === 'accept' ? decision.entries.length : 0;
+  }
+  if (entries < DECISIONS) throw new Error('Hardly anything was decided');
+  times.sort((a, b) => a - b);
+  const p50 = quantile(times, 0.5);
+  line(
+    `decide, ${STEPS} steps, batch of ${PIECES}, ${carriers.length} carriers`,
+    `p50 ${p50.toFixed(3)} p95 ${quantile(times, 0.95).toFixed(3)} ms`,
+    `${TARGETS.decideMs} ms`,
+    p50 < TARGETS.decideMs,
+  );
+}
+
+export async function benchReplay(core, unit) {
+  const { demoScenario } = await import('../../server/dist/demo/scenario.js');
+  const all = [];
+  for await (const entries of longHistory(core)) for (const e of entries) all.push(e);
+  globalThis.gc?.();
+  const state = new core.ShopState(demoScenario(CLOCK_AT).routes, true);
+  const s = seconds(() => all.forEach((e) => core.applyEntry(state, e)));
+  line(
+    `Replay of ${all.length} logbook entries in core`,
+    `${s.toFixed(2)} s, ${((s / all.length) * 1e6).toFixed(1)} µs each, ${(s / unit).toFixed(1)} × base`,
+    `${TARGETS.replayS} s`,
+    s < TARGETS.replayS,
+  );
+}
+
+/** `npm run rebuild` over a database with a long logbook: told again, and compared row for row with the tables. */
+export async function benchRebuild(core) {
+  const { throwAwayCluster } = await import('../lib/cluster.mjs');
+  const cluster = await throwAwayCluster();
+  try {
+    const env = { ...process.env, DATABASE_URL: await cluster.createDatabase('long_history') };
+    process.env.DATABASE_URL = env.DATABASE_URL;
+    await fill(core);
+    const rebuild = async (...args) => {
+      const began = Date.now();
+      const ran = await capture(process.execPath, ['server/dist/rebuild.js', ...args], { env });
+      if (ran.code !== 0) throw new Error(ran.out + ran.err);
+      return { said: ran.out.trim().split('\n')[0], s: (Date.now() - began) / 1000 };
+    };
+    await rebuild('--write');
+    const { said, s } = await rebuild();
+    line(`npm run rebuild: ${said}`, `${s.toFixed(0)} s`, `${TARGETS.rebuildS} s`, s < TARGETS.rebuildS);
+  } finally {
+    await cluster.stop();
+  }
+}
+
+/** The demo factory as it is set up, with the long logbook and nothing that follows from it. */
+async function fill(core) {
+  await import('reflect-metadata');
+  const { migrate, ownerDataSource } = await import('../../server/dist/database.js');
+  const { loadFactory } = await import('../../server/dist/demo/load.js');
+  const { insertRows } = await import('../../server/dist/platform/database/rows.js');
+  const { LogbookEntity } = await import('../../server/dist/logbook/logbook.entity.js');
+  await migrate();
+  const owner = await ownerDataSource().initialize();
+  try {
+    await loadFactory(owner.manager, CLOCK_AT, 'nobody signs in');
+    let id = 0;
+    for await (const entries of longHistory(core))
+      await insertRows(
+        owner.manager,
+        LogbookEntity,
+        entries.map((e) => ({ ...e, id: ++id, recordedMs: e.atMs })),
+      );
+    await owner.query('analyze');
+  } finally {
+    await owner.destroy();
+  }
+}

@@ -1,0 +1,18 @@
+import type pg from 'pg';
+import type { DataSource } from 'typeorm';
+import type { PostgresDriver } from 'typeorm/driver/postgres/PostgresDriver.js';
+
+const names = new Map<string, string>();
+
+/** A query that each connection parses and plans once, and keeps under a name of its own. */
+export function prepared(text: string, values: unknown[]): pg.QueryConfig {
+  const name = names.get(text) ?? `q${names.size}`;
+  names.set(text, name);
+  return { name, text, values };
+}
+
+/** The rows of a query that is asked at every request. */
+export async function ask<R extends pg.QueryResultRow>(database: DataSource, text: string, values: unknown[]): Promise<R[]> {
+  const pool = (database.driver as PostgresDriver).master as pg.Pool;
+  return (await pool.query<R>(prepared(text, values))).rows;
+}

@@ -1,0 +1,246 @@
+import {
+  checkRoute,
+  compareRoutes,
+  decide,
+  pathFrom,
+  sameStepIn,
+  type Batch,
+  type Operation,
+  type Route,
+  type RouteProblem,
+  type RouteWorld,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource, Not } from 'typeorm';
+import { Clock } from '../platform/clock/clock.ts';
+import type { Actor } from '../platform/identity/actor.ts';
+import { badInput, notFound, refused, stale } from '../platform/problems/problems.ts';
+import { ChangesService } from '../setup/changes.service.ts';
+import { RouteEntity, type ModelEntity } from '../setup/setup.entity.ts';
+import { factsOf, operationAt, routeInForce, routeOf, ShopService, skillLevels, type Shop } from '../setup/shop.service.ts';
+import { EvidenceService } from './evidence.service.ts';
+import type { RouteGraphDto } from './route.dto.ts';
+import type { DraftDto, MoveOverView, ReleaseRouteDto, RouteVersionView, RouteView, SaveDraftDto, SavedDraftView } from './routes.view.ts';
+import { BatchEntity, PieceEntity } from './routing.entity.ts';
+
+const CHANGES_TOLD = 3;
+
+@Injectable()
+export class RoutesService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+    private readonly changes: ChangesService,
+    private readonly evidence: EvidenceService,
+    private readonly clock: Clock,
+  ) {}
+
+  async list(): Promise<RouteVersionView[]> {
+    const shop = await this.shops.load();
+    const counts: { route_id: string; n: number }[] = await this.database.query(
+      `select route_id, count(*)::int as n from batch where status <> 'done' group by route_id`,
+    );
+    const inWork = new Map(counts.map((c) => [c.route_id, c.n]));
+    return shop.versions
+      .map((v): RouteVersionView => {
+        const model = modelOf(shop, v.modelId);
+        return {
+          ...v,
+          modelName: model.name,
+          inForce: routeInForce(shop, model, this.clock.nowMs())?.id === v.id,
+          steps: shop.routes.get(v.id)?.operations.length ?? 0,
+          inWork: inWork.get(v.id) ?? 0,
+        };
+      })
+      .sort((a, b) => a.modelName.localeCompare(b.modelName) || b.version - a.version);
+  }
+
+  async get(id: string): Promise<RouteView> {
+    const [shop, versions] = await Promise.all([this.shops.load(), this.list()]);
+    const version = versions.find((v) => v.id === id);
+    if (!version) throw notFound('route', id);
+    const route = routeOf(shop, { routeId: id });
+    // What is stored came in through the same shape.
+    const { operations, options } = route as unknown as RouteGraphDto;
+    return { version, graph: { operations, ...(options ? { options } : {}) }, problems: problemsOf(route, shop) };
+  }
+
+  /** A draft of the next version, one at a time for each model. */
+  async draft(actor: Actor, { modelId, fromRouteId }: DraftDto): Promise<{ id: string }> {
+    const shop = await this.shops.load();
+    const model = modelOf(shop, modelId);
+    const from = fromRouteId === undefined ? undefined : shop.routes.get(fromRouteId);
+    if (fromRouteId !== undefined && from?.modelId !== modelId) throw badInput('fromRouteId', `${model.name} has no route ${fromRouteId}`);
+    return this.changes.make(actor, 'route', modelId, { fromRouteId }, async (manager) => {
+      const routes = await manager.find(RouteEntity, { where: { modelId }, lock: { mode: 'pessimistic_write' } });
+      const open = routes.find((r) => r.state === 'draft');
+      if (open) throw badInput('modelId', `${model.name} has a draft already: version ${open.version}`);
+      const version = Math.max(0, ...routes.map((r) => r.version)) + 1;
+      const id = `${modelId}-${version}`;
+      const graph: Route = { operations: [], ...from, id, modelId, version };
+      await manager.insert(RouteEntity, {
+        id,
+        modelId,
+        version,
+        graph,
+        state: 'draft',
+        effectiveMs: null,
+        reason: '',
+        revision: 1,
+      } as never);
+      return { before: null, after: { id, from: fromRouteId ?? null }, answer: { id } };
+    });
+  }
+
+  /** Keeps a draft as it is, sound or not. @returns what keeps it from being released */
+  async save(actor: Actor, id: string, { revision, ...given }: SaveDraftDto): Promise<SavedDraftView> {
+    const shop = await this.shops.load();
+    return this.changes.make<SavedDraftView>(actor, 'route', id, { revision, ...given }, async (manager) => {
+      const row = await this.openDraft(manager, id, revision);
+      const graph = graphOf(row, given);
+      await manager.update(RouteEntity, { id }, { graph, revision: revision + 1 });
+      const changed = compareRoutes(row.graph, graph).filter((c) => c.kind !== 'same');
+      return {
+        before: { revision, steps: row.graph.operations.length },
+        after: { revision: revision + 1, changes: changed.map((c) => `${c.kind} ${c.operationId}`) },
+        answer: { id, revision: revision + 1, problems: problemsOf(graph, shop) },
+      };
+    });
+  }
+
+  /** New work is started on it from a date on; what is in work stays where it is. */
+  async release(actor: Actor, id: string, { revision, reason, effectiveMs }: ReleaseRouteDto): Promise<{ id: string }> {
+    const shop = await this.shops.load();
+    return this.changes.make(actor, 'route', id, { revision, reason, effectiveMs }, async (manager, nowMs) => {
+      const row = await this.openDraft(manager, id, revision);
+      const problems = problemsOf(row.graph, shop);
+      if (row.graph.operations.length === 0) throw badInput('revision', 'The route has no step yet');
+      if (problems.length > 0)
+        throw refused(problems.map((p) => ({ rule: 'state' as const, verdict: 'stop' as const, sentence: p.message })));
+      const at = effectiveMs ?? nowMs;
+      if (at < nowMs) throw badInput('effectiveMs', 'A version comes into force now or later');
+      await manager.update(RouteEntity, { id }, { state: 'released', effectiveMs: at, reason: reason.trim() });
+      return { before: { state: 'draft' }, after: { state: 'released', effectiveMs: at, reason } };
+    });
+  }
+
+  async discard(actor: Actor, id: string, revision: number): Promise<{ id: string }> {
+    return this.changes.make(actor, 'route', id, { revision, discard: true }, async (manager) => {
+      const row = await this.openDraft(manager, id, revision);
+      await manager.update(RouteEntity, { id }, { state: 'retired', reason: 'Draft set aside' });
+      return { before: { state: 'draft', graph: row.graph }, after: { state: 'retired' } };
+    });
+  }
+
+  /** Work in progress on other versions of the model, and where each batch would stand on this one. */
+  async workToMove(id: string): Promise<MoveOverView[]> {
+    const shop = await this.shops.load();
+    const version = shop.versions.find((v) => v.id === id);
+    if (!version) throw notFound('route', id);
+    const batches = await this.database
+      .getRepository(BatchEntity)
+      .find({ where: { modelId: version.modelId, status: Not('done'), routeId: Not(id) }, order: { number: 'ASC' } });
+    const evidence = await this.evidence.gather(batches, shop);
+    const pieces = await this.database.getRepository(PieceEntity).find({ where: batches.map((b) => ({ batchId: b.id })) });
+    return batches.map((batch) => {
+      const from = routeOf(shop, batch);
+      const toRoute = routeOf(shop, { routeId: id, facts: batch.facts });
+      const to = sameStepIn(from, batch.operationId, toRoute);
+      const decision = decide(
+        batch,
+        { kind: 'reroute', operationId: to?.id ?? '', reason: 'preview' },
+        {
+          route: from,
+          toRoute,
+          pieces: pieces.filter((p) => p.batchId === batch.id),
+          evidence: evidence.get(batch.id) ?? { nowMs: this.clock.nowMs() },
+          holdsSkill: () => true,
+        },
+      );
+      return toMoveOver(batch, shop, { from, toRoute, to: to?.id, possible: decision.kind === 'accept', because: whyNot(decision) });
+    });
+  }
+
+  private async openDraft(manager: DataSource['manager'], id: string, revision: number): Promise<RouteEntity> {
+    const row = await manager.findOne(RouteEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
+    if (!row) throw notFound('route', id);
+    if (row.state !== 'draft') throw badInput('id', `Version ${row.version} is ${row.state}; only a draft can be changed`);
+    if (row.revision !== revision) throw stale(`Version ${row.version}`, { revision: row.revision });
+    return row;
+  }
+}
+
+const whyNot = (decision: ReturnType<typeof decide>) =>
+  decision.kind === 'refuse' ? decision.because.map((f) => f.sentence).join('; ') : '';
+
+function modelOf(shop: Shop, modelId: string): ModelEntity {
+  const model = shop.models.get(modelId);
+  if (!model) throw badInput('modelId', `There is no model ${modelId}`);
+  return model;
+}
+
+const graphOf = ({ id, modelId, version }: RouteEntity, { operations, options }: RouteGraphDto): Route => ({
+  id,
+  modelId,
+  version,
+  ...(options && options.length > 0 ? { options } : {}),
+  operations,
+});
+
+/** The factory a route of a model is to be run in. */
+export function worldOf(shop: Shop, model: ModelEntity): RouteWorld {
+  const { species, construction } = factsOf(model);
+  return {
+    stationCodes: new Set(shop.stations.keys()),
+    skillLevels: skillLevels(shop),
+    carriers: [...shop.carriers.values()].filter((c) => c.active),
+    facts: { species, construction },
+  };
+}
+
+function problemsOf(route: Route, shop: Shop): RouteProblem[] {
+  const model = modelOf(shop, route.modelId);
+  const problems = checkRoute(route, worldOf(shop, model));
+  for (const o of route.operations)
+    for (const { modelId } of o.draws ?? [])
+      if (!shop.models.has(modelId)) problems.push({ operationId: o.id, message: `"${o.name}" draws ${modelId}, which is no model` });
+  return problems;
+}
+
+/** A step without what it leads to: that shows in the steps that come or go. */
+const inItself = (o: Operation) => JSON.stringify({ ...o, next: [] });
+
+function toMoveOver(
+  batch: Batch,
+  shop: Shop,
+  move: { from: Route; toRoute: Route; to: string | undefined; possible: boolean; because: string },
+): MoveOverView {
+  const { from, toRoute, to, possible, because } = move;
+  const ahead = pathFrom(from, batch.operationId);
+  const then = to === undefined ? [] : pathFrom(toRoute, to);
+  const name = (id: string, route: Route) => route.operations.find((o) => o.id === id)?.name ?? id;
+  const gone = ahead.filter((o) => !then.some((t) => t.id === o.id)).map((o) => `without ${o.name.toLowerCase()}`);
+  const come = then.filter((t) => !ahead.some((o) => o.id === t.id)).map((t) => `with ${t.name.toLowerCase()}`);
+  const changed = then
+    .filter((t) => ahead.some((o) => o.id === t.id && inItself(o) !== inItself(t)))
+    .map((t) => `${t.name.toLowerCase()} done otherwise`);
+  const told = [...gone, ...come, ...changed];
+  const more = told.length - CHANGES_TOLD;
+  const sentence =
+    told.length === 0 ? 'Nothing changes for it' : told.slice(0, CHANGES_TOLD).join(', ') + (more > 0 ? ` and ${more} more` : '');
+  return {
+    batchId: batch.id,
+    version: batch.version,
+    component: batch.component,
+    quantity: batch.quantity,
+    fromVersion: from.version,
+    stage: batch.stage,
+    operationName: operationAt(shop, batch).name,
+    toOperationId: possible && to !== undefined ? to : null,
+    toOperationName: to === undefined ? null : name(to, toRoute),
+    stepsAhead: ahead.length,
+    stepsAheadThen: then.length,
+    sentence: possible ? sentence : because,
+    possible,
+  };
+}

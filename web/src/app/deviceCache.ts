@@ -1,0 +1,55 @@
+import { dehydrate, hydrate, type DehydratedState, type Query, type QueryClient } from '@tanstack/react-query';
+
+// What a station needs when the network is gone: who is signed in, its queue, the cards in it.
+const KEPT = 'last seen';
+const KEPT_FOR_MS = 48 * 3_600_000;
+const KEPT_CARDS = 30;
+const SAVE_EVERY_MS = 2_000;
+const STATION_QUERIES: ReadonlySet<unknown> = new Set(['session', 'stations', 'setup', 'walk', 'zones', 'carriers']);
+
+type KeptIn = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
+
+const isCard = ({ queryKey }: Query) => queryKey[0] === 'batches' && queryKey[1] === 'card';
+const isKept = (query: Query) => query.state.data !== undefined && (STATION_QUERIES.has(query.queryKey[0]) || isCard(query));
+
+/** Shows again what this device saw last, and keeps what it sees from now on. */
+export function keepOnDevice(queries: QueryClient, storage: KeptIn = localStorage): void {
+  const text = storage.getItem(KEPT);
+  if (text !== null) {
+    const { atMs, state } = JSON.parse(text) as { atMs: number; state: DehydratedState };
+    if (Date.now() - atMs < KEPT_FOR_MS) {
+      hydrate(queries, state);
+      // However young: what changed since was told to nobody.
+      void queries.invalidateQueries({ refetchType: 'none' });
+    }
+  }
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  queries.getQueryCache().subscribe(({ type }) => {
+    if (type !== 'updated' || timer !== undefined) return;
+    timer = setTimeout(() => {
+      timer = undefined;
+      save(queries, storage);
+    }, SAVE_EVERY_MS);
+  });
+}
+
+function save(queries: QueryClient, storage: KeptIn): void {
+  const cards = new Set(
+    queries
+      .getQueryCache()
+      .getAll()
+      .filter(isCard)
+      .sort((a, b) => b.state.dataUpdatedAt - a.state.dataUpdatedAt)
+      .slice(0, KEPT_CARDS),
+  );
+  const state = dehydrate(queries, { shouldDehydrateQuery: (query) => isKept(query) && (!isCard(query) || cards.has(query)) });
+  try {
+    storage.setItem(KEPT, JSON.stringify({ atMs: Date.now(), state }));
+  } catch {
+    // A full device keeps what it kept before: the entries that wait to be sent matter more.
+    storage.removeItem(KEPT);
+  }
+}
+
+/** Forgets what was seen, as when somebody signs out. */
+export const forgetOnDevice = (storage: KeptIn = localStorage): void => storage.removeItem(KEPT);

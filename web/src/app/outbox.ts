@@ -1,0 +1,155 @@
+import { useSyncExternalStore } from 'react';
+import { problemOf, type ProblemDocument } from './api.ts';
+import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from './batchCommands.ts';
+
+/** Something a person did at a station that the server has to be told. */
+export interface OutboxEntry<K extends BatchCommandName = BatchCommandName> {
+  /** the Idempotency-Key: however often it is sent, it is carried out once */
+  key: string;
+  personId: string;
+  batchId: string;
+  command: K;
+  given: BatchGiven<K>;
+  /** the version it rests on; null where it rests on the entry before it */
+  version: number | null;
+  /** when it happened, by the factory's clock */
+  atMs: number;
+  /** what it says, for whoever waits for it to be sent */
+  sentence: string;
+  /** waiting: to be sent · conflict: the server said no, and somebody has to choose · aside: kept, not sent */
+  state: 'waiting' | 'conflict' | 'aside';
+  problem?: ProblemDocument;
+}
+
+interface Storage {
+  getItem(key: string): string | null;
+  setItem(key: string, value: string): void;
+}
+
+export type Sending = (entry: OutboxEntry, version: number) => Promise<{ version: number }>;
+
+const STORED = 'outbox';
+/** What the server has not decided for good: not reached, not signed in, broken, too many at once. */
+const isForLater = (problem: ProblemDocument) =>
+  problem.status <= 0 || problem.status === 401 || problem.status === 429 || problem.status >= 500;
+
+/**
+ * Entries that wait on the device until the server has them: kept across reloads, sent in order, once each. A refusal
+ * stops the entries of its batch and waits for somebody's choice; nothing is dropped on its own.
+ */
+export class Outbox {
+  private list: readonly OutboxEntry[];
+  private readonly listeners = new Set<() => void>();
+  private sending: Promise<void> | undefined;
+
+  constructor(
+    private readonly storage: Storage,
+    private readonly send: Sending,
+    /** told when an entry has been carried out */
+    private readonly onSent: (entry: OutboxEntry) => void = () => undefined,
+  ) {
+    const text = storage.getItem(STORED);
+    this.list = text === null ? [] : (JSON.parse(text) as OutboxEntry[]);
+  }
+
+  readonly entries = (): readonly OutboxEntry[] => this.list;
+
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Takes an entry in. It rests on what the person saw, or on the entry before it that is not sent yet. */
+  add(entry: Omit<OutboxEntry, 'state' | 'version' | 'problem'>, seenVersion: number): void {
+    const follows = this.list.some((e) => e.batchId === entry.batchId && e.state !== 'aside');
+    this.put([...this.list, { ...entry, version: follows ? null : seenVersion, state: 'waiting' }]);
+  }
+
+  /** A refused entry is tried again on the batch as it is now. */
+  retry(key: string, versionNow: number): void {
+    this.change(key, ({ problem, ...entry }) => ({ ...entry, state: 'waiting', version: versionNow }));
+  }
+
+  /** A refused entry is kept on the device, out of the way of those after it. */
+  setAside(key: string): void {
+    this.change(key, (entry) => ({ ...entry, state: 'aside' }));
+  }
+
+  /** Forgets an entry that was set aside, because somebody said so. */
+  forget(key: string): void {
+    this.put(this.list.filter((e) => e.key !== key || e.state !== 'aside'));
+  }
+
+  /** Sends what can be sent by this person; resolves when nothing more can be. */
+  flush(personId: string): Promise<void> {
+    this.sending ??= this.sendAll(personId).finally(() => {
+      this.sending = undefined;
+    });
+    return this.sending;
+  }
+
+  private async sendAll(personId: string): Promise<void> {
+    for (let next = this.next(personId); next; next = this.next(personId)) {
+      const { version } = next;
+      if (version === null) {
+        // What it rested on was set aside: only the batch as it is now can tell.
+        this.refuse(next.key, { status: 409, title: 'Rests on an entry that was not sent', detail: 'The entry before it was set aside.' });
+        continue;
+      }
+      try {
+        const done = await this.send(next, version);
+        this.sent(next, done.version);
+      } catch (error) {
+        const problem = problemOf(error);
+        if (isForLater(problem)) return;
+        this.refuse(next.key, problem);
+      }
+    }
+  }
+
+  /** What comes after it for the same batch rests on what it left. */
+  private sent(entry: OutboxEntry, version: number): void {
+    const left = this.list.filter((e) => e.key !== entry.key);
+    const after = left.find((e) => e.batchId === entry.batchId && e.state === 'waiting');
+    this.put(left.map((e) => (e === after && e.version === null ? { ...e, version } : e)));
+    this.onSent(entry);
+  }
+
+  /** The first entry of this person that nothing before it holds up. */
+  private next(personId: string): OutboxEntry | undefined {
+    return this.list.find(
+      (e, i) =>
+        e.state === 'waiting' &&
+        e.personId === personId &&
+        !this.list.slice(0, i).some((b) => b.batchId === e.batchId && b.state !== 'aside'),
+    );
+  }
+
+  private refuse(key: string, problem: ProblemDocument): void {
+    this.change(key, (entry) => ({ ...entry, state: 'conflict', problem }));
+  }
+
+  private change(key: string, how: (entry: OutboxEntry) => OutboxEntry): void {
+    this.put(this.list.map((e) => (e.key === key ? how(e) : e)));
+  }
+
+  private put(list: readonly OutboxEntry[]): void {
+    this.list = list;
+    this.storage.setItem(STORED, JSON.stringify(list));
+    for (const tell of this.listeners) tell();
+  }
+}
+
+/** Sends an entry as the command it stands for. */
+export function sendEntry(entry: OutboxEntry, version: number): Promise<{ version: number }> {
+  const { command, given, atMs, batchId, key } = entry;
+  // A command and what it says belong together; TypeScript loses that in the union.
+  const send = SEND[command] as (
+    id: string,
+    body: BatchBodies[BatchCommandName],
+    headers: { 'Idempotency-Key': string },
+  ) => Promise<{ version: number }>;
+  return send(batchId, { ...given, version, atMs }, { 'Idempotency-Key': key });
+}
+
+export const useOutbox = (outbox: Outbox): readonly OutboxEntry[] => useSyncExternalStore(outbox.subscribe, outbox.entries, outbox.entries);

@@ -1,0 +1,25 @@
+import { useEffect } from 'react';
+import { useLostConnection } from './connection.ts';
+import { Outbox, sendEntry } from './outbox.ts';
+import { queryClient } from './queries.ts';
+
+const RETRY_MS = 5_000;
+
+/** What was done at this device's stations and waits to be sent. */
+export const stationOutbox = new Outbox(localStorage, sendEntry, () => void queryClient.invalidateQueries());
+
+/** Sends what waits: now, when the connection comes back, and every few seconds while something waits. */
+export function useSending(personId: string | undefined): void {
+  const lost = useLostConnection();
+  useEffect(() => {
+    if (personId === undefined) return;
+    const send = () => void stationOutbox.flush(personId);
+    send();
+    const timer = setInterval(() => stationOutbox.entries().some((e) => e.state === 'waiting') && send(), RETRY_MS);
+    window.addEventListener('online', send);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener('online', send);
+    };
+  }, [personId, lost]);
+}

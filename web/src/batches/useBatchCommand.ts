@@ -1,0 +1,50 @@
+import { createContext, use } from 'react';
+import type { View } from '../app/api.ts';
+import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from '../app/batchCommands.ts';
+import { useCommand } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { stationOutbox } from '../app/stationOutbox.ts';
+
+/** Whether commands go through the device's outbox, as at a station whose network may be gone. */
+export const ByOutbox = createContext(false);
+
+interface BatchCommand<K extends BatchCommandName> {
+  mutate: (given: BatchGiven<K>) => void;
+  isPending: boolean;
+  error: Error | null;
+  reset: () => void;
+}
+
+/**
+ * A command on a batch, on the version that is on screen: sent at once and answered, or, at a station, put in the outbox.
+ *
+ * @param sentence what the entry says while it waits to be sent
+ */
+export function useBatchCommand<K extends BatchCommandName>(
+  command: K,
+  batch: Pick<View<'BatchView'>, 'id' | 'version'>,
+  sentence: string,
+  done?: () => void,
+): BatchCommand<K> {
+  const queued = use(ByOutbox);
+  const { session, exactNow } = useSession();
+  const direct = useCommand(
+    (given: BatchGiven<K>, headers) => SEND[command](batch.id, { ...given, version: batch.version } as unknown as BatchBodies[K], headers),
+    done,
+  );
+  if (!queued) return direct;
+  return {
+    isPending: false,
+    error: null,
+    reset: () => undefined,
+    mutate: (given) => {
+      const { personId } = session;
+      stationOutbox.add(
+        { key: crypto.randomUUID(), personId, batchId: batch.id, command, given, atMs: exactNow(), sentence },
+        batch.version,
+      );
+      void stationOutbox.flush(personId);
+      done?.();
+    },
+  };
+}

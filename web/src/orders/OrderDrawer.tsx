@@ -1,0 +1,92 @@
+import { walkThrough } from '@ample-crane/core';
+import { Box, Button, Drawer, Link, Stack, Typography } from '@mui/material';
+import { useMemo, useState } from 'react';
+import { Link as RouterLink } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useRoute, useSetup } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Id } from '../parts/Answer.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { WalkSummary } from '../parts/WalkSummary.tsx';
+
+type Order = View<'OrderView'>;
+
+/** One order: what its customer could be told, where it is, and the route that its options make. */
+export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart: (() => void) | undefined; onClose: () => void }) {
+  const { date } = useSession();
+  return (
+    <Drawer
+      anchor="right"
+      open
+      onClose={onClose}
+      slotProps={{ paper: { role: 'dialog', 'aria-label': `Order ${order.id}`, sx: { width: { xs: '100%', sm: 470 }, p: 2.5 } } }}
+    >
+      <Stack spacing={2}>
+        <Typography variant="h2">
+          <Id>{order.id}</Id> {order.quantity} × {order.modelName} for {order.customer}
+        </Typography>
+        <Told sentence={order.tell} />
+        <Typography>
+          Due {date(order.dueMs)}
+          {order.earliestMs !== null && `; at the earliest ${date(order.earliestMs)}, by work and waits alone`}. {order.status}.
+        </Typography>
+        {order.options.length > 0 && <Typography>{order.options.join(', ')}</Typography>}
+        <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
+          {order.batchIds.map((id) => (
+            <Link key={id} component={RouterLink} to={`/batches/${id}`}>
+              {id}
+            </Link>
+          ))}
+          {onStart && (
+            <Button variant="outlined" onClick={onStart}>
+              Start a batch
+            </Button>
+          )}
+        </Stack>
+        <DerivedRoute order={order} />
+        <Button onClick={onClose} sx={{ alignSelf: 'flex-start' }}>
+          Close
+        </Button>
+      </Stack>
+    </Drawer>
+  );
+}
+
+/** The sentence for whoever ordered it, ready to be passed on. */
+function Told({ sentence }: { sentence: string }) {
+  const [copied, setCopied] = useState(false);
+  const copy = () => void navigator.clipboard.writeText(sentence).then(() => setCopied(true));
+  return (
+    <Box component="figure" sx={{ m: 0, pl: 1.5, borderLeft: 3, borderColor: 'divider' }}>
+      <Typography component="figcaption" variant="body2" color="text.secondary">
+        For the customer
+      </Typography>
+      <Typography>{sentence}</Typography>
+      <Button onClick={copy}>{copied ? 'Copied' : 'Copy'}</Button>
+    </Box>
+  );
+}
+
+/** The route as this order goes through it, before or while it is made. */
+function DerivedRoute({ order }: { order: Order }) {
+  const route = useRoute(order.routeId);
+  const setup = useSetup();
+  const model = setup.data?.models.find((m) => m.id === order.modelId);
+  const walk = useMemo(() => {
+    if (!route.data || !model) return undefined;
+    const { version, graph } = route.data;
+    const facts = {
+      choices: order.choices,
+      species: Object.fromEntries(model.wood.map((w) => [w.component, w.species])),
+      construction: model.construction,
+    };
+    return walkThrough({ id: version.id, modelId: version.modelId, version: version.version, ...graph }, facts, order.quantity);
+  }, [route.data, model, order.choices, order.quantity]);
+  return (
+    <>
+      <Typography variant="h2">The way it is built</Typography>
+      {route.error && <ErrorNote error={route.error} onRetry={() => void route.refetch()} />}
+      {walk && <WalkSummary walk={walk} />}
+    </>
+  );
+}
