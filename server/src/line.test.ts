@@ -283,7 +283,7 @@ describe('fitting to dispatch', () => {
       neckVersion: null,
       pairs: [{ bodyId: `${bodies}-01`, neckId: null }],
     });
-    expect(refused.body.detail).toMatch(/separate necks/);
+    expect(refused.body.detail).toMatch(/Necks come here of their own/);
   });
 });
 
