@@ -109,7 +109,7 @@ const weirstone: DemoModel = {
       coldCheck,
       ...outfit(0.22, 1.8, 1.5, 105),
     ],
-    [option('ageing', 'Ageing', ['none', 'none'], ['checked', 'cold-checked'])],
+    [option('ageing', 'Ageing', ['none', 'not aged'], ['checked', 'cold-checked'])],
   ),
 };
 

@@ -44,6 +44,5 @@ export function useDraft(saved: Route, revision: number) {
       return after ? { past: [...was.past, was.present], present: after, future: rest } : was;
     });
   }, []);
-  const revert = useCallback(() => change(saved), [change, saved]);
-  return { route: present, change, undo, redo, revert, dirty, canUndo: past.length > 0, canRedo: future.length > 0 };
+  return { route: present, change, undo, redo, dirty, canUndo: past.length > 0, canRedo: future.length > 0 };
 }
