@@ -75,10 +75,13 @@ function draws(batch: Batch, operation: Operation, context: DecisionContext): Ba
       left -= count;
     }
     if (left > 0)
-      return refuse(`${wanted - left} of ${wanted} ${context.modelName?.(modelId) ?? modelId} in stock for ${operation.name.toLowerCase()}`, {
-        rule: 'parts',
-        remedy: 'Run a campaign of them, or split the batch',
-      });
+      return refuse(
+        `${wanted - left} of ${wanted} ${context.modelName?.(modelId) ?? modelId} in stock for ${operation.name.toLowerCase()}`,
+        {
+          rule: 'parts',
+          remedy: 'Run a campaign of them, or split the batch',
+        },
+      );
   }
   return entries;
 }
