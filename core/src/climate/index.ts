@@ -1,1 +1,3 @@
 export * from './air.ts';
+export * from './emcTrace.ts';
+export * from './loggerFile.ts';

@@ -4,3 +4,4 @@ export * from './calendar.ts';
 export * from './interval.ts';
 export * from './random.ts';
 export * from './statistics.ts';
+export * from './wallClock.ts';

@@ -41,3 +41,20 @@ export function slope(xs: readonly number[], ys: readonly number[]): number {
   });
   return below === 0 ? 0 : above / below;
 }
+
+/** Middle of the values. @throws RangeError on an empty list */
+export const median = (values: readonly number[]): number => quantile(values, 0.5);
+
+/**
+ * Which values stand apart from the rest: modified z-score above 3.5. They are told, never dropped.
+ *
+ * @param leastScale deviations smaller than the instrument can tell do not make an outlier
+ * @returns positions; none among fewer than four values, which cannot tell
+ * @source Iglewicz & Hoaglin, How to Detect and Handle Outliers, 1993
+ */
+export function outliers(values: readonly number[], leastScale = 0): number[] {
+  if (values.length < 4) return [];
+  const middle = median(values);
+  const scale = Math.max(leastScale, median(values.map((v) => Math.abs(v - middle))) / 0.6745);
+  return values.flatMap((v, i) => ((scale > 0 ? Math.abs(v - middle) / scale > 3.5 : v !== middle) ? [i] : []));
+}

@@ -139,6 +139,7 @@ export class WoodSupply {
         nowMs: atMs,
         receivedMs: row.receivedMs,
         thicknessMm: row.thicknessMm,
+        volumeM3: row.volumeM3,
         readings,
         series: lot.series,
         papers: row.restricted ? (row.permit === null ? 'missing' : 'present') : 'not needed',

@@ -39,3 +39,31 @@ export function moistureFromMassPct(massG: number, dryMassG: number): number {
   if (!(dryMassG > 0)) throw new RangeError('The dry mass must be above zero');
   return ((massG - dryMassG) / dryMassG) * 100;
 }
+
+/**
+ * Oven-dry mass of a sample board whose moisture was known once, from an oven test of slices cut beside it.
+ *
+ * @param massG mass at that time
+ * @param moisturePct moisture at that time
+ * @throws RangeError for a mass or moisture no board has
+ */
+export function dryMassG(massG: number, moisturePct: number): number {
+  if (!(massG > 0)) throw new RangeError('The mass must be above zero');
+  if (!(moisturePct >= 0 && moisturePct <= 200)) throw new RangeError(`Wood does not hold ${moisturePct} % moisture`);
+  return massG / (1 + moisturePct / 100);
+}
+
+/**
+ * A pinless meter answers to density as well as water: it reads high in denser wood.
+ *
+ * @param readingPct what it showed
+ * @param densityOffsetPct points to take off, from the meter's table for the species
+ */
+export function pinlessMoisturePct(readingPct: number, densityOffsetPct: number): number {
+  if (!(readingPct >= METER_RANGE_PCT.low && readingPct <= METER_RANGE_PCT.high))
+    throw new RangeError(`A meter shows ${METER_RANGE_PCT.low} to ${METER_RANGE_PCT.high} %, not ${readingPct}`);
+  return readingPct - densityOffsetPct;
+}
+
+/** Corrected outliers of a session closer than this to the rest are the meter's own noise. */
+export const METER_NOISE_PCT = 0.3;

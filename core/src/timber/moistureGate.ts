@@ -7,8 +7,10 @@ export type ReadySchool = 'calendar' | 'meter' | 'both';
 
 export interface MoistureGateSettings {
   school: ReadySchool;
-  /** readings needed in the latest session */
+  /** readings needed in the latest session of a small lot */
   readingsNeeded: number;
+  /** more of them for each m³ */
+  readingsPerM3: number;
   spreadLimitPct: number;
   gradientLimitPct: number;
   stableLimitPctPerDay: number;
@@ -18,12 +20,13 @@ export interface MoistureGateSettings {
 }
 
 /**
- * Defaults a factory edits. Five readings show a lot's spread; 2 points of spread and 1.5 of gradient are where
+ * Defaults a factory edits. Five readings show a small lot's spread, and four more for each m³ a large one's; 2 points of spread and 1.5 of gradient are where
  * glued-up panels start to cup; 0.05 points a day is within a meter's own noise over two weeks.
  */
 export const DEFAULT_MOISTURE_GATE: MoistureGateSettings = {
   school: 'meter',
   readingsNeeded: 5,
+  readingsPerM3: 4,
   spreadLimitPct: 2,
   gradientLimitPct: 1.5,
   stableLimitPctPerDay: 0.05,
@@ -35,12 +38,24 @@ export interface LotEvidence {
   nowMs: number;
   receivedMs: number;
   thicknessMm: number;
+  volumeM3: number;
   /** corrected readings of the latest session */
   readings: readonly { correctedPct: number; depth: 'shell' | 'core' }[];
   /** session means over time */
   series: readonly { atMs: number; value: number }[];
   /** a species that needs a permit, and whether its papers are here */
   papers: 'not needed' | 'present' | 'missing';
+}
+
+/** More than this many readings of one lot in a session tell nothing more. */
+const MOST_READINGS = 20;
+
+/** Readings a session of a lot needs, by its size. */
+export function readingsNeeded(settings: Pick<MoistureGateSettings, 'readingsNeeded' | 'readingsPerM3'>, volumeM3: number): number {
+  return Math.min(
+    Math.max(MOST_READINGS, settings.readingsNeeded),
+    settings.readingsNeeded + Math.floor(settings.readingsPerM3 * volumeM3),
+  );
 }
 
 /**
@@ -72,7 +87,7 @@ export function judgeLot(evidence: LotEvidence, band: Band, settings: MoistureGa
       what: 'readings',
       low: band.low,
       high: band.high,
-      needed: settings.readingsNeeded,
+      needed: readingsNeeded(settings, evidence.volumeM3),
       unit: '%',
       tooHigh: 'Too wet: it will shrink after it is glued or finished. Let it dry',
       tooLow: 'Too dry: it will swell later, it checks, and glue starves on it. Let it take up moisture',

@@ -113,6 +113,7 @@ describe('release gate', () => {
     nowMs,
     receivedMs: 40 * DAY_MS,
     thicknessMm: 50,
+    volumeM3: 0.2,
     readings: [8.4, 8.6, 8.5, 8.7]
       .map((correctedPct) => ({ correctedPct, depth: 'shell' as const }))
       .concat([{ correctedPct: 9, depth: 'core' as never }]),

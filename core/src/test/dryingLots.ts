@@ -1,0 +1,57 @@
+import type { AirSample, EmcTrace } from '../climate/index.ts';
+import { emcTrace } from '../climate/index.ts';
+import { approach, mean, type Random } from '../maths/index.ts';
+import { sessionErrorPct, type RatePrior, type SessionMean } from '../timber/index.ts';
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
+
+/** A room that is held, more or less, and leans with the season and the weather. */
+export function aRoom(random: Random, days: number): EmcTrace {
+  const phase = random.next() * 2 * Math.PI;
+  let weather = 0;
+  const samples: AirSample[] = [];
+  for (let hour = 0; hour <= days * 24; hour += 3) {
+    weather = weather * 0.97 + random.normal(0, 0.006);
+    const season = 0.03 * Math.sin(phase + (2 * Math.PI * hour) / (24 * 365));
+    samples.push({
+      atMs: hour * HOUR_MS,
+      tempC: 21 + 1.5 * Math.sin((2 * Math.PI * hour) / 24),
+      relativeHumidity: Math.min(0.8, Math.max(0.2, 0.45 + season + weather)),
+    });
+  }
+  return emcTrace(samples, 0, days * DAY_MS);
+}
+
+/** True moisture at the end of each hour. */
+export function trueCurve(startPct: number, ratePerDay: number, trace: EmcTrace): number[] {
+  let m = startPct;
+  return [...trace.emcPct].map((emc) => (m = approach(m, emc, ratePerDay, 1 / 24)));
+}
+
+export interface SyntheticLot {
+  ratePerDay: number;
+  curve: number[];
+  sessions: SessionMean[];
+}
+
+const READINGS = 8;
+
+/** A lot that is read every so often, with pieces that differ and a meter that is not perfect. */
+export function aLot(
+  random: Random,
+  trace: EmcTrace,
+  prior: RatePrior,
+  startPct: number,
+  everyDays: number,
+  untilDays: number,
+): SyntheticLot {
+  const ratePerDay = prior.ratePerDay * Math.exp(random.normal(0, prior.logSd));
+  const curve = trueCurve(startPct, ratePerDay, trace);
+  const sessions: SessionMean[] = [];
+  for (let day = 1; day <= untilDays; day += everyDays) {
+    const truth = curve[day * 24 - 1] ?? 0;
+    const slip = random.normal(0, 0.12);
+    const values = Array.from({ length: READINGS }, () => truth + slip + random.normal(0, 0.4));
+    sessions.push({ atMs: day * DAY_MS, meanPct: mean(values), errorPct: sessionErrorPct(values) });
+  }
+  return { ratePerDay, curve, sessions };
+}

@@ -1,0 +1,66 @@
+import { DAY_MS } from '../units/index.ts';
+
+/** A kind of wood: what it is and what it is for. */
+export interface WoodKind {
+  species: string;
+  use: string;
+}
+
+/** Wood on hand or on its way to being so. */
+export interface Supply {
+  volumeM3: number;
+  /** when it can be cut: now or earlier for released wood; null when that cannot be told */
+  readyMs: number | null;
+}
+
+/** Wood that will be asked for. */
+export interface Need {
+  volumeM3: number;
+  atMs: number;
+}
+
+export interface Cover {
+  /** days until what is ready, or will be by then, runs short; null when it does not within the horizon */
+  days: number | null;
+  shortMs: number | null;
+  /** how much is short by the end of the horizon */
+  shortM3: number;
+  /** when wood bought green of this kind must be here to be dry in time; in the past when it is late already */
+  buyByMs: number | null;
+  /** the first lot to be cut is the one that has been ready longest */
+  readyM3: number;
+  dryingM3: number;
+}
+
+/**
+ * How long wood of one kind lasts against what is asked for, with what is drying counted from the day it is ready.
+ *
+ * @param needs what orders ask for, and what is used beyond them, in any order
+ * @param leadDays from buying to ready: delivery and drying
+ * @param horizonDays how far ahead it looks
+ */
+export function coverOf(supplies: readonly Supply[], needs: readonly Need[], nowMs: number, leadDays: number, horizonDays = 365): Cover {
+  const endMs = nowMs + horizonDays * DAY_MS;
+  const events = [
+    ...supplies.flatMap((s) => (s.readyMs === null ? [] : [{ atMs: Math.max(nowMs, s.readyMs), m3: s.volumeM3 }])),
+    ...needs.map((n) => ({ atMs: Math.max(nowMs, n.atMs), m3: -n.volumeM3 })),
+  ]
+    .filter((e) => e.atMs <= endMs)
+    // Wood that becomes ready on a day can be cut that day.
+    .sort((a, b) => a.atMs - b.atMs || b.m3 - a.m3);
+  let left = 0;
+  let shortMs: number | null = null;
+  for (const event of events) {
+    left += event.m3;
+    if (left < -1e-9 && shortMs === null) shortMs = event.atMs;
+  }
+  const sum = (of: readonly Supply[]) => of.reduce((total, s) => total + s.volumeM3, 0);
+  return {
+    days: shortMs === null ? null : (shortMs - nowMs) / DAY_MS,
+    shortMs,
+    shortM3: Math.max(0, -left),
+    buyByMs: shortMs === null ? null : shortMs - leadDays * DAY_MS,
+    readyM3: sum(supplies.filter((s) => s.readyMs !== null && s.readyMs <= nowMs)),
+    dryingM3: sum(supplies.filter((s) => s.readyMs === null || s.readyMs > nowMs)),
+  };
+}

@@ -1,0 +1,3 @@
+export * from './board.ts';
+export * from './guillotine.ts';
+export * from './plan.ts';

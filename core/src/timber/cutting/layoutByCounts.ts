@@ -1,0 +1,104 @@
+import type { PlacedBlank } from './board.ts';
+import type { CuttingGrid, Part } from './grid.ts';
+import type { Layout } from './layoutByWorth.ts';
+
+/** A way to cut a part: what it gives, counted by blank up to what is wanted, and where it comes from. */
+interface Way {
+  counts: readonly number[];
+  value: number;
+  from: { shape: number; part: Part } | { first: Way; second: Way } | null;
+}
+
+/** Ways kept of a part; the most valuable stay. */
+const KEPT = 24;
+
+/** Work beyond which this way of looking takes too long, in pairs of ways. */
+const MOST_PAIRS = 2e7;
+
+/** Is a board small enough to be looked at by counts? */
+export const canCount = (grid: CuttingGrid): boolean => grid.size * KEPT ** 2 < MOST_PAIRS;
+
+/**
+ * Lays out one board within tight limits: of each part the counts of blanks that can be had are kept, those that no
+ * others beat, so that what one part takes is not wanted of its neighbour.
+ */
+export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, number>): Layout {
+  const kinds = [...new Set(grid.shapes.map((s) => s.blank.id))];
+  const most = kinds.map((id) => Math.max(0, left.get(id) ?? 0));
+  const worth = kinds.map((id) => grid.shapes.find((s) => s.blank.id === id)?.blank.value ?? 0);
+  const nothing: Way = { counts: most.map(() => 0), value: 0, from: null };
+  const m = grid.ys.length;
+  const known: Way[][] = [];
+  const cell = ({ fromX, toX, fromY, toY }: Part) => ((fromX * grid.xs.length + toX) * m + fromY) * m + toY;
+  const waysOf = (part: Part) => known[cell(part)] ?? [nothing];
+  const way = (counts: readonly number[], from: Way['from']): Way => ({
+    counts,
+    value: counts.reduce((sum, n, i) => sum + n * (worth[i] ?? 0), 0),
+    from,
+  });
+
+  const look = (part: Part): Way[] => {
+    const { fromX, toX, fromY, toY } = part;
+    const found = new Map<string, Way>();
+    const keep = (candidate: Way) => {
+      const key = candidate.counts.join();
+      if (!found.has(key)) found.set(key, candidate);
+    };
+    grid.shapes.forEach((shape, k) => {
+      const fits = shape.lengthMm <= grid.lengthMm(fromX, toX) && shape.widthMm <= grid.widthMm(fromY, toY);
+      if (fits && grid.mayLie(k, fromX, fromY))
+        keep(
+          way(
+            kinds.map((id, i) => (id === shape.blank.id ? Math.min(most[i] ?? 0, shape.leaves) : 0)),
+            { shape: k, part },
+          ),
+        );
+    });
+    const join = (firsts: readonly Way[], seconds: readonly Way[]) => {
+      for (const first of firsts)
+        for (const second of seconds)
+          keep(
+            way(
+              first.counts.map((n, i) => Math.min(most[i] ?? 0, n + (second.counts[i] ?? 0))),
+              { first, second },
+            ),
+          );
+    };
+    for (let k = fromX + 1; k < toX; k++) join(waysOf({ ...part, toX: k }), waysOf({ ...part, fromX: k }));
+    for (let k = fromY + 1; k < toY; k++) join(waysOf({ ...part, toY: k }), waysOf({ ...part, fromY: k }));
+    const kept: Way[] = [];
+    for (const candidate of [...found.values()].sort((a, b) => b.value - a.value)) {
+      if (kept.length === KEPT) break;
+      if (!kept.some((better) => better.counts.every((n, i) => n >= (candidate.counts[i] ?? 0)))) kept.push(candidate);
+    }
+    return kept.length > 0 ? kept : [nothing];
+  };
+
+  const { toX, toY } = grid.whole;
+  for (let span = 1; span <= toX; span++)
+    for (let fromX = 0; fromX + span <= toX; fromX++)
+      for (let height = 1; height <= toY; height++)
+        for (let fromY = 0; fromY + height <= toY; fromY++) {
+          const part = { fromX, toX: fromX + span, fromY, toY: fromY + height };
+          known[cell(part)] = look(part);
+        }
+
+  const [best = nothing] = waysOf(grid.whole);
+  const open = new Map(left);
+  const placed: PlacedBlank[] = [];
+  const collect = ({ from }: Way): void => {
+    if (from === null) return;
+    if ('first' in from) {
+      collect(from.first);
+      collect(from.second);
+      return;
+    }
+    const shape = grid.shapes[from.shape];
+    const wanted = shape ? (open.get(shape.blank.id) ?? 0) : 0;
+    if (!shape || wanted <= 0) return;
+    open.set(shape.blank.id, wanted - shape.leaves);
+    placed.push(grid.place(shape, from.part));
+  };
+  collect(best);
+  return { placed, value: grid.worth(placed, left) };
+}
