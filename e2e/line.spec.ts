@@ -23,7 +23,7 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await dialog.getByRole('textbox', { name: 'Origin' }).fill('Belize');
     await dialog.getByRole('button', { name: 'Receive', exact: true }).click();
     await expect(dialog.getByText('A figure above zero')).toBeVisible();
-    await dialog.getByRole('textbox', { name: 'Volume, m³' }).fill('0,4');
+    await dialog.getByRole('textbox', { name: 'Volume, m³' }).fill('0,24');
     await dialog.getByRole('button', { name: 'Receive', exact: true }).click();
     await expect(page).toHaveURL(/\/lots\/L\d+$/);
     lotUrl = page.url();

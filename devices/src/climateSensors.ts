@@ -14,6 +14,8 @@ export interface RoomProfile {
   setHumidity: number;
   /** 0: perfectly conditioned, 1: open to the weather */
   leak: number;
+  /** times at which the room was not as it should be */
+  troubles?: readonly { fromMs: number; toMs: number; humidityBy: number }[];
 }
 
 const HOUR_MS = 3_600_000;
@@ -49,7 +51,9 @@ export function roomAir(profile: RoomProfile, atMs: number, seed: number): Clima
   const outside = outdoorAir(atMs - 3 * HOUR_MS, seed);
   const tempC = profile.setTempC + profile.leak * (outside.tempC - profile.setTempC) + 0.3 * swing(atMs, 0.31, seed);
   const leaked = Math.min(0.95, Math.max(0.15, broughtTo(tempC, outside)));
+  const trouble = profile.troubles?.find((t) => atMs >= t.fromMs && atMs < t.toMs)?.humidityBy ?? 0;
   const relativeHumidity =
+    trouble +
     profile.setHumidity + profile.leak * 0.8 * (leaked - profile.setHumidity) + 0.006 * swing(atMs, 0.47, seed * 1.3);
   return {
     tempC: Math.round(tempC * 100) / 100,

@@ -8,7 +8,7 @@ import helmet from 'helmet';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { Problem, type FieldProblem } from './platform/problems/problems.ts';
 
-const BODY_LIMIT = '3mb';
+const BODY_LIMIT = '8mb';
 
 /** What every instance has, whether it serves, is tested or only describes itself. */
 export function furnish(app: INestApplication): void {

@@ -6,6 +6,7 @@ import { InstrumentEntity } from './fitting/instrument.entity.ts';
 import { LogbookEntity } from './logbook/logbook.entity.ts';
 import { APPLICATION_ROLE, FirstPlan1700000000000 } from './migrations/1700000000000-first-plan.ts';
 import { Routes1700000000001 } from './migrations/1700000000001-routes.ts';
+import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { OrderEntity } from './orders/order.entity.ts';
 import { connection } from './platform/database/connection.ts';
 import { PersonEntity, SessionEntity } from './platform/identity/person.entity.ts';
@@ -20,7 +21,15 @@ import {
   VisitEntity,
 } from './routing/routing.entity.ts';
 import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from './setup/setup.entity.ts';
-import { LotEntity, ReadingEntity, ReadingSessionEntity } from './timber/timber.entity.ts';
+import {
+  BlankEntity,
+  BoardEntity,
+  CuttingPlanEntity,
+  LotEntity,
+  PictureEntity,
+  ReadingEntity,
+  ReadingSessionEntity,
+} from './timber/timber.entity.ts';
 
 const classes = {
   entities: [
@@ -50,8 +59,12 @@ const classes = {
     DefectEntity,
     OverrideEntity,
     PlacementEntity,
+    BoardEntity,
+    BlankEntity,
+    CuttingPlanEntity,
+    PictureEntity,
   ],
-  migrations: [FirstPlan1700000000000, Routes1700000000001],
+  migrations: [FirstPlan1700000000000, Routes1700000000001, Wood1700000000002],
 };
 
 /** As the server works: it may only append to the logbook. */

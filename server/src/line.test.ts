@@ -111,14 +111,14 @@ describe('a lot', () => {
   test('readings from a file: bad lines are told, good ones taken once', async () => {
     const { id } = (await manager.post('/lots', lotBody)).body;
     factory.clock.pass(DAY);
-    const at = new Date(factory.clock.nowMs() - 3_600_000).toISOString();
+    const at = (minutesAgo: number) => new Date(factory.clock.nowMs() - minutesAgo * 60_000).toISOString();
     const csv = [
       'lot,date,wood_temp_c,readings',
-      `${id},${at},20,"8.4 8.6 c9.1"`,
-      `L9999,${at},20,8.4`,
+      `${id},${at(60)},20,"8.4 8.6 c9.1"`,
+      `L9999,${at(50)},20,8.4`,
       `${id},soon,20,8.4`,
-      `${id},${at},99,8.4`,
-      `${id},${at},20,8.4 nine`,
+      `${id},${at(40)},99,8.4`,
+      `${id},${at(30)},20,8.4 nine`,
       `${id},2001-01-01T00:00:00Z,20,8.4`,
     ].join('\n');
     const preview = (await operator.post('/lots/readings/preview', { csv })).body;
@@ -126,7 +126,7 @@ describe('a lot', () => {
     expect(preview.rows.map((r: { problem: string | null }) => r.problem)).toEqual([
       null,
       'There is no lot L9999',
-      expect.stringContaining('not a date'),
+      expect.stringContaining('not a time'),
       expect.stringContaining('Wood temperature'),
       '"nine" is not a reading',
       'The lot was received after that',
@@ -138,7 +138,9 @@ describe('a lot', () => {
     });
     await operator.post('/lots/readings/import', { csv }, key);
     expect((await manager.get(`/lots/${id}`)).body.sessions).toHaveLength(1);
-    expect((await operator.post('/lots/readings/preview', { csv: 'a,b\n1,2' })).body.detail).toMatch(/missing: lot, date/);
+    expect((await operator.post('/lots/readings/preview', { csv: 'a,b\n1,2' })).body.detail).toMatch(
+      /which columns hold lot, time and readings; the file has a, b/,
+    );
   });
 });
 

@@ -1,3 +1,4 @@
 export * from './air.ts';
 export * from './emcTrace.ts';
 export * from './loggerFile.ts';
+export * from './stays.ts';

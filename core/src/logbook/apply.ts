@@ -2,7 +2,17 @@ import { isInBand } from '../assembly/index.ts';
 import { piecesInPass } from '../routing/index.ts';
 import { MINUTE_MS } from '../units/index.ts';
 import { instrumentShipped, instrumentsFitted } from './applyInstruments.ts';
-import { lotRead, readingStruck } from './applyLots.ts';
+import {
+  blanksReserved,
+  blanksWeighed,
+  boardsCut,
+  boardsMeasured,
+  lotDescribed,
+  lotMoved,
+  lotRead,
+  lotReceived,
+  readingStruck,
+} from './applyLots.ts';
 import {
   batchCalled,
   batchHeld,
@@ -28,18 +38,13 @@ type Apply = { readonly [K in EntryKind]: (state: ShopState, entry: EntryOf<K>) 
 
 /** What each kind of entry does to the state. */
 const APPLY: Apply = {
-  'lot.received': (state, { payload, atMs }) =>
-    state.put('lot', {
-      leftM3: payload.lot.volumeM3,
-      receivedMs: atMs,
-      state: 'drying',
-      releasedMs: null,
-      meanPct: null,
-      lastReadMs: null,
-      sessions: 0,
-      version: 1,
-      ...payload.lot,
-    }),
+  'lot.received': lotReceived,
+  'lot.described': lotDescribed,
+  'lot.moved': lotMoved,
+  'boards.measured': boardsMeasured,
+  'boards.cut': boardsCut,
+  'blanks.weighed': blanksWeighed,
+  'blanks.reserved': blanksReserved,
   'lot.read': lotRead,
   'reading.struck': readingStruck,
   'lot.released': (state, entry) => {

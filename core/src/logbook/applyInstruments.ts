@@ -21,6 +21,7 @@ export function instrumentsFitted(state: ShopState, entry: EntryOf<'instruments.
       ordinal: i + 1,
       state: 'good',
       lotId: bodyPiece.lotId,
+      blankId: bodyPiece.blankId,
       serial: pair.serial,
       intoId: null,
       setId: null,

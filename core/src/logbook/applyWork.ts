@@ -11,24 +11,30 @@ import {
   type Route,
 } from '../routing/index.ts';
 import type { Disposition } from '../routing/index.ts';
+import { takeWood } from './applyLots.ts';
 import type { EntryOf } from './entry.ts';
 import { arrive, changeBatch, keepOverride, leave, lessPieces, newBatch } from './rows.ts';
 import type { ShopState } from './state.ts';
 
 export function batchStarted(state: ShopState, entry: EntryOf<'batch.started'>): void {
-  const { volumeM3, setIds, facts, trial, ...p } = entry.payload;
+  const { volumeM3, setIds, blankIds = [], facts, trial, ...p } = entry.payload;
   const id = `B${p.number}`;
   const batch = newBatch({ id, startedMs: entry.atMs, facts: facts ?? NO_FACTS, trial: trial ?? false, ...p });
   const operation = firstOperation(state.routeOf(batch), p.component);
-  for (let ordinal = 1; ordinal <= p.quantity; ordinal++)
+  for (let ordinal = 1; ordinal <= p.quantity; ordinal++) {
+    const pieceId = `${id}-${String(ordinal).padStart(2, '0')}`;
+    const blankId = blankIds[ordinal - 1];
+    const blank = blankId === undefined ? null : state.get('blank', blankId);
+    if (blank) state.amend('blank', blank, { state: 'started', pieceId, version: blank.version + 1 });
     state.put('piece', {
-      id: `${id}-${String(ordinal).padStart(2, '0')}`,
+      id: pieceId,
       batchId: id,
       component: p.component,
       modelId: p.modelId,
       ordinal,
       state: 'good',
-      lotId: p.lotId,
+      lotId: blank?.lotId ?? p.lotId,
+      blankId: blank?.id ?? null,
       serial: null,
       intoId: null,
       setId: setIds?.[ordinal - 1] ?? null,
@@ -36,14 +42,10 @@ export function batchStarted(state: ShopState, entry: EntryOf<'batch.started'>):
       coats: 0,
       trail: [{ batchId: id, fromMs: entry.atMs }],
     });
+  }
   arrive(state, batch, operation, entry.atMs);
-  const lot = state.get('lot', p.lotId);
-  const leftM3 = Math.max(0, Math.round((lot.leftM3 - volumeM3) * 1e6) / 1e6);
-  state.change('lot', lot.id, {
-    leftM3,
-    version: lot.version + 1,
-    ...(leftM3 === 0 ? { state: 'used up' } : {}),
-  });
+  // Blanks were taken out of their lot when they were cut.
+  if (blankIds.length === 0) takeWood(state, p.lotId, volumeM3);
 }
 
 export function openRun(state: ShopState, batch: Batch, atMs: number, workerId: string): void {

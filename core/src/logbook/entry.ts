@@ -1,19 +1,33 @@
 import type { Order } from './order.ts';
 import type { PairChoice } from '../fitting/index.ts';
 import type { BatchPayloads, Component, Finding, Override, RouteFacts } from '../routing/index.ts';
-import type { Depth, Lot } from '../timber/index.ts';
+import type { Blank, Depth, Lot, LotReceipt, SpeciesCoefficients, StockBoard } from '../timber/index.ts';
 
 /** What each kind of entry says, version 1 of each. */
 export interface Payloads extends BatchPayloads {
-  'lot.received': {
-    lot: Omit<Lot, 'leftM3' | 'state' | 'releasedMs' | 'meanPct' | 'lastReadMs' | 'sessions' | 'version' | 'receivedMs'>;
-  };
+  'lot.received': { lot: LotReceipt };
+  /** papers, grade, place: what is known of it better than before */
+  'lot.described': Partial<Pick<Lot, 'papersPct' | 'grade' | 'place' | 'permit'>>;
+  /** to another room, or into a kiln on a schedule */
+  'lot.moved': { zoneId: string; place: string | null; scheduleId: string | null };
   'lot.read': {
     sessionId: string;
     meter: string;
     woodTempC: number;
-    readings: { depth: Depth; rawPct: number; correctedPct: number }[];
+    readings: { depth: Depth; rawPct: number; correctedPct: number; massG?: number; dryMassG?: number }[];
+    /** what the meter's handbook says of the species, where it was corrected for that */
+    species?: SpeciesCoefficients & { densityOffsetPct: number };
+    /** dry masses of sample boards begun with this session */
+    samples?: Readonly<Record<string, number>>;
   };
+  'boards.measured': { boards: Omit<StockBoard, 'lotId' | 'state'>[] };
+  'boards.cut': {
+    boardIds: string[];
+    volumeM3: number;
+    blanks: Pick<Blank, 'id' | 'boardId' | 'modelId' | 'component' | 'lengthMm' | 'widthMm' | 'thicknessMm' | 'setId' | 'look'>[];
+  };
+  'blanks.weighed': { blanks: { id: string; massG: number; moisturePct: number }[] };
+  'blanks.reserved': { blankIds: string[]; orderId: string | null };
   'reading.struck': { sessionId: string; seq: number; reason: string; meanPct: number; spreadPct: number };
   'lot.released': { override: Override | null; findings: readonly Finding[] };
   'order.placed': { order: Pick<Order, 'id' | 'number' | 'modelId' | 'quantity' | 'customer' | 'dueMs'> & Partial<Pick<Order, 'choices'>> };
@@ -33,6 +47,8 @@ export interface Payloads extends BatchPayloads {
     trial?: boolean;
     /** the block each piece was cut from, in the pieces' order */
     setIds?: readonly (string | null)[];
+    /** the blank each piece is made of, in the pieces' order */
+    blankIds?: readonly string[];
   };
   'coat.logged': {
     coatId: string;

@@ -13,7 +13,7 @@ import {
   type Run,
   type Visit,
 } from '../routing/index.ts';
-import type { Lot, Reading, ReadingSession } from '../timber/index.ts';
+import type { Blank, Lot, Reading, ReadingSession, StockBoard } from '../timber/index.ts';
 import type { Order } from './order.ts';
 
 /** An override as it stays on the record. */
@@ -41,6 +41,8 @@ export interface Rows {
   lot: Lot;
   session: ReadingSession;
   reading: Reading;
+  board: StockBoard;
+  blank: Blank;
   order: Order;
   batch: Batch;
   piece: Piece;
@@ -60,6 +62,8 @@ export const keyOf: { [K in RowKind]: (row: Rows[K]) => string } = {
   lot: (r) => r.id,
   session: (r) => r.id,
   reading: (r) => r.id,
+  board: (r) => r.id,
+  blank: (r) => r.id,
   order: (r) => r.id,
   batch: (r) => r.id,
   piece: (r) => r.id,

@@ -14,6 +14,29 @@ export interface WoodNeed {
   use: LotUse;
   volumeM3: number;
   thicknessMm: number;
+  /** the blank it is made of, where boards are measured and planned */
+  blank?: BlankSize;
+  /** what the finished instrument should weigh, where blanks are allotted by weight */
+  weight?: WeightTarget;
+}
+
+/** A blank as it leaves the rough mill. */
+export interface BlankSize {
+  lengthMm: number;
+  widthMm: number;
+  thicknessMm: number;
+  /** consecutive leaves resawn for one piece; 0 where nothing is resawn */
+  leavesEach: number;
+}
+
+/** Finished weight, and what of it this part leaves and the rest weighs. */
+export interface WeightTarget {
+  lowG: number;
+  highG: number;
+  /** wood left of the blank in the finished part */
+  partVolumeCm3: number;
+  /** the other half, hardware and finish */
+  otherMassG: number;
 }
 
 export type ModelWood = Partial<Record<Component, WoodNeed>>;
@@ -55,6 +78,8 @@ export interface ScenarioSupplier {
   /** origin by species sold */
   sells: Readonly<Record<string, string>>;
   arrivesAtPct: number;
+  /** what its papers say */
+  papersPct: number;
 }
 
 /** A factory and its circumstances, complete enough to be run forward. */
@@ -78,6 +103,8 @@ export interface Scenario {
   climate: (zoneId: string, atMs: number) => Air;
   woodRoomZoneId: string;
   shedZoneId: string;
+  /** where some lots are dried by a schedule */
+  kiln: { zoneId: string; scheduleId: string } | null;
   suppliers: readonly ScenarioSupplier[];
   customers: readonly string[];
   /** where outside work is done */
@@ -86,6 +113,8 @@ export interface Scenario {
   setsPerDay: number;
   promiseDays: number;
   lotEveryDays: number;
+  /** from then on boards are measured before they are cut, and blanks kept */
+  boardsFromMs: number;
   moistureGate: MoistureGateSettings;
   bandHalfWidthPct: number;
   serialPattern: SerialPattern;

@@ -87,7 +87,8 @@ export class Starts {
     order: { orderId: string | null; dueMs: number; choices: Readonly<Record<string, string>>; trial: boolean },
     atMs: number,
   ): void {
-    const lot = this.wood.lotFor(need, quantity);
+    const cut = this.wood.blanksFor(need, model.id, component, quantity, atMs);
+    const lot = cut ? { id: cut.lotId, volumeM3: 0 } : this.wood.lotFor(need, quantity);
     if (!lot) return;
     const number = this.mover.nextBatchNumber();
     const route = this.route(model, atMs);
@@ -109,6 +110,7 @@ export class Starts {
         volumeM3: lot.volumeM3,
         facts: this.facts(model, order.choices),
         ...(order.trial ? { trial: true } : {}),
+        ...(cut ? { blankIds: cut.ids } : {}),
         setIds: Array.from({ length: quantity }, (_, i) => `${block}-${i + 1}`),
       },
     );

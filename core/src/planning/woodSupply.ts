@@ -1,10 +1,26 @@
 import { equilibriumMoisturePct } from '../climate/index.ts';
 import { mean, type Random } from '../maths/index.ts';
 import { worst } from '../routing/index.ts';
-import { correctedMoisturePct, dryThrough, judgeLot, priorDryingRatePerDay, shopBand, type Depth } from '../timber/index.ts';
+import {
+  blanksOf,
+  boardVolumeM3,
+  correctedMoisturePct,
+  DEFAULT_CUTTING,
+  densityOf,
+  dryThrough,
+  judgeLot,
+  planCutting,
+  priorDryingRatePerDay,
+  readingsNeeded,
+  shopBand,
+  type CuttingPlan,
+  type Depth,
+  type Lot,
+  type StockBoard,
+} from '../timber/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import type { Recorder } from './recorder.ts';
-import type { Scenario, WoodNeed } from './scenario.ts';
+import type { BlankSize, Scenario, WoodNeed } from './scenario.ts';
 
 interface DryingLot {
   id: string;
@@ -16,7 +32,6 @@ interface DryingLot {
 }
 
 const READING_NOISE_PCT = 0.2;
-const SHELL_READINGS = 6;
 
 /** Lots arriving, drying in the climate of their zone, being read and released. */
 export class WoodSupply {
@@ -73,9 +88,9 @@ export class WoodSupply {
     const { suppliers, people, woodRoomZoneId, shedZoneId } = this.scenario;
     const need = this.scarcest();
     const supplier = this.random.pick(
-      suppliers.flatMap(({ name, arrivesAtPct, sells }) => {
+      suppliers.flatMap(({ name, arrivesAtPct, papersPct, sells }) => {
         const origin = sells[need.species];
-        return origin === undefined ? [] : [{ name, arrivesAtPct, origin }];
+        return origin === undefined ? [] : [{ name, arrivesAtPct, papersPct, origin }];
       }),
     );
     const id = `L${++this.number}`;
@@ -100,15 +115,21 @@ export class WoodSupply {
           permit: restricted ? `P-${this.random.integer(10000, 99999)}` : null,
           restricted,
           zoneId,
+          papersPct: Math.round(this.random.normal(supplier.papersPct, 0.3) * 2) / 2,
+          grade: this.random.weighted(['A', 'B', 'C'], (grade) => ({ A: 3, B: 5, C: 2 })[grade] ?? 0),
+          place: `Bay ${(this.number % 6) + 1}`,
         },
       },
     );
+    const { kiln } = this.scenario;
+    const inKiln = kiln !== null && !inShed && this.number % KILN_EVERY === 0;
+    if (inKiln) this.recorder.record('lot.moved', atMs, null, { lotId: id }, { ...kiln, place: null });
     this.lots.set(id, {
       id,
       truePct: this.random.normal(supplier.arrivesAtPct, 0.8),
       atMs,
       ratePerDay: priorDryingRatePerDay(need.species, need.thicknessMm) * Math.exp(this.random.normal(0, 0.15)),
-      zoneId,
+      zoneId: inKiln ? kiln.zoneId : zoneId,
       series: [],
     });
     return id;
@@ -123,8 +144,10 @@ export class WoodSupply {
     lot.atMs = atMs;
     const gradient = 0.25 * (lot.truePct - (emc.at(-1) ?? lot.truePct));
     const woodTempC = Math.round(this.scenario.climate(lot.zoneId, atMs).tempC * 2) / 2;
-    const readings = Array.from({ length: SHELL_READINGS + 1 }, (_, i) => {
-      const depth: Depth = i < SHELL_READINGS ? 'shell' : 'core';
+    const { volumeM3 } = this.recorder.state.get('lot', id);
+    const shell = readingsNeeded(this.scenario.moistureGate, volumeM3);
+    const readings = Array.from({ length: shell + 1 }, (_, i) => {
+      const depth: Depth = i < shell ? 'shell' : 'core';
       const truePct = lot.truePct + (depth === 'core' ? gradient : 0) + this.random.normal(0, READING_NOISE_PCT);
       const rawPct = Math.round(rawFor(truePct, woodTempC) * 10) / 10;
       return { depth, rawPct, correctedPct: Math.round(correctedMoisturePct(rawPct, woodTempC) * 100) / 100 };
@@ -156,14 +179,105 @@ export class WoodSupply {
   /** The oldest released lot with wood for a batch. */
   lotFor(need: WoodNeed, quantity: number): { id: string; volumeM3: number } | undefined {
     const wanted = Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
-    const lot = this.recorder.state
-      .all('lot')
-      .find((l) => l.state === 'released' && l.species === need.species && l.use === need.use && l.leftM3 >= wanted);
+    const [lot] = this.lotsOf(need, wanted);
     if (!lot) return undefined;
     // What is too little for another batch is offcut.
     return { id: lot.id, volumeM3: lot.leftM3 - wanted < wanted / 2 ? lot.leftM3 : wanted };
   }
+
+  private lotsOf(need: WoodNeed, wantedM3: number): Lot[] {
+    return this.recorder.state
+      .all('lot')
+      .filter((l) => l.state === 'released' && l.species === need.species && l.use === need.use && l.leftM3 >= wantedM3);
+  }
+
+  /** Blanks for a batch, cut from measured boards by plan; nothing where boards are not measured or do not suffice. */
+  blanksFor(
+    need: WoodNeed,
+    modelId: string,
+    component: string,
+    quantity: number,
+    atMs: number,
+  ): { lotId: string; ids: string[] } | undefined {
+    const { blank } = need;
+    if (!blank || atMs < this.scenario.boardsFromMs) return undefined;
+    for (const lot of this.lotsOf(need, need.volumeM3 * quantity)) {
+      const boards = this.boardsOf(lot, blank, atMs);
+      const wanted = { id: component, ...blank, count: quantity + SPARE_BLANKS, value: 1, anyGrain: false };
+      const plan = planCutting(boards.slice(0, BOARDS_PLANNED), [wanted], DEFAULT_CUTTING);
+      if ((plan.got.get(component) ?? 0) >= quantity)
+        return { lotId: lot.id, ids: this.cut(lot, plan, need, modelId, component, atMs).slice(0, quantity) };
+    }
+    return undefined;
+  }
+
+  /** The whole boards of a lot, measured now if nobody did before. */
+  private boardsOf(lot: Lot, blank: BlankSize, atMs: number): StockBoard[] {
+    const known = this.recorder.state.all('board').filter((b) => b.lotId === lot.id);
+    if (known.length > 0) return known.filter((b) => b.state === 'whole');
+    const { random } = this;
+    const boards: Omit<StockBoard, 'lotId' | 'state'>[] = [];
+    for (let leftM3 = lot.leftM3, ordinal = 1; ; ordinal++) {
+      const lengthMm = random.integer(Math.ceil(1.15 * blank.lengthMm), Math.ceil(3.3 * blank.lengthMm));
+      const widthMm = random.integer(Math.ceil(1.08 * blank.widthMm), Math.ceil(1.9 * blank.widthMm));
+      const board = {
+        id: `${lot.id}-${ordinal}`,
+        ordinal,
+        lengthMm,
+        widthMm,
+        widthEndMm: widthMm + random.integer(-12, 12),
+        thicknessMm: lot.thicknessMm + random.integer(3, 6),
+        faults: Array.from({ length: random.weighted([0, 1, 2], (n) => 3 - n) }, () => ({
+          xMm: random.integer(0, lengthMm - 120),
+          yMm: random.integer(0, widthMm - 60),
+          lengthMm: random.integer(20, 110),
+          widthMm: random.integer(12, 55),
+        })),
+        grade: lot.grade,
+        massG: null,
+        setId: null,
+      };
+      leftM3 -= boardVolumeM3(board);
+      if (leftM3 < 0 || ordinal > BOARDS_MEASURED) break;
+      boards.push(board);
+    }
+    if (boards.length > 0) this.recorder.record('boards.measured', atMs, null, { lotId: lot.id }, { boards });
+    return this.recorder.state.all('board').filter((b) => b.lotId === lot.id);
+  }
+
+  /** Boards become blanks, which are weighed. @returns their ids */
+  private cut(lot: Lot, plan: CuttingPlan, need: WoodNeed, modelId: string, component: string, atMs: number): string[] {
+    const boards = plan.boards.map(({ boardId }) => this.recorder.state.get('board', boardId));
+    const blanks = blanksOf(
+      plan.boards,
+      [{ id: component, modelId, component, thicknessMm: need.blank?.thicknessMm ?? need.thicknessMm }],
+      lot.grade,
+    );
+    const volumeM3 = Math.min(lot.leftM3, Math.round(boards.reduce((sum, b) => sum + boardVolumeM3(b), 0) * 1e6) / 1e6);
+    this.recorder.record('boards.cut', atMs, null, { lotId: lot.id }, { boardIds: boards.map((b) => b.id), volumeM3, blanks });
+    const moisturePct = Math.round((lot.meanPct ?? 8.5) * 10) / 10;
+    this.recorder.record(
+      'blanks.weighed',
+      atMs,
+      null,
+      { lotId: lot.id },
+      {
+        blanks: blanks.map(({ id, lengthMm, widthMm, thicknessMm }) => ({
+          id,
+          massG: Math.round(((lengthMm * widthMm * thicknessMm) / 1000) * densityOf(need.species) * Math.exp(this.random.normal(0, 0.07))),
+          moisturePct,
+        })),
+      },
+    );
+    return blanks.map((b) => b.id);
+  }
 }
+
+/** Of the lots, those that go through the cabinet. */
+const KILN_EVERY = 12;
+const SPARE_BLANKS = 2;
+const BOARDS_PLANNED = 14;
+const BOARDS_MEASURED = 40;
 
 /** What a pin meter shows for a true moisture: the inverse of the correction. */
 function rawFor(truePct: number, woodTempC: number): number {

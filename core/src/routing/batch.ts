@@ -85,6 +85,8 @@ export interface Piece {
   ordinal: number;
   state: PieceState;
   lotId: string | null;
+  /** the blank it was made of, where blanks are kept */
+  blankId: string | null;
   /** the instrument it is part of; it never changes again */
   serial: string | null;
   /** the piece it was joined to */

@@ -158,13 +158,14 @@ const measured = (evidence: Evidence, characteristic: string | undefined): reado
 function inBand(rule: Of<'inBand'>, evidence: Evidence): Finding {
   const measurements = measured(evidence, rule.characteristic);
   const band = `${rule.low.toFixed(1)}–${rule.high.toFixed(1)} ${rule.unit}`;
-  if (measurements.length < rule.needed)
-    return missing('inBand', `${measurements.length} of ${rule.needed} ${rule.what} taken; the band is ${band}`);
   const high = measurements.filter((m) => m.value > rule.high);
   const low = measurements.filter((m) => m.value < rule.low);
   const within = measurements.length - high.length - low.length;
   const sentence = `${within} of ${measurements.length} ${rule.what} in ${band}`;
   const firstOut = high[0] ?? low[0];
+  // One that lies outside tells enough, however few were taken.
+  if (!firstOut && measurements.length < rule.needed)
+    return missing('inBand', `${measurements.length} of ${rule.needed} ${rule.what} taken; the band is ${band}`);
   if (!firstOut) return { rule: 'inBand', verdict: 'pass', sentence };
   return {
     rule: 'inBand',

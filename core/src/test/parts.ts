@@ -81,6 +81,7 @@ export const piecesOf = (count = 3, over: Partial<Piece> = {}): Piece[] =>
     ordinal: i + 1,
     state: 'good',
     lotId: null,
+    blankId: null,
     serial: null,
     intoId: null,
     setId: null,

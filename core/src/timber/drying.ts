@@ -1,4 +1,4 @@
-import { approach, daysToReach } from '../maths/index.ts';
+import { approach } from '../maths/index.ts';
 
 /** Drying rate k, 1/day, of 25 mm stock indoors. A prior only, until a lot has readings of its own. */
 const RATE_AT_25MM: Record<string, number> = {
@@ -34,26 +34,6 @@ export interface Band {
 /** A band that follows the shop: a part made at the humidity where it will live moves least. */
 export function shopBand(shopEmcPct: number, halfWidthPct: number): Band {
   return { low: shopEmcPct - halfWidthPct, high: shopEmcPct + halfWidthPct };
-}
-
-export type DryingForecast = { kind: 'in-band' } | { kind: 'in-days'; days: number } | { kind: 'never'; because: string };
-
-/**
- * When the mean of a lot enters its band in a steady climate.
- *
- * @param meanPct mean moisture now
- * @param emcPct the room's equilibrium moisture
- * @param ratePerDay k
- */
-export function forecastDrying(meanPct: number, emcPct: number, ratePerDay: number, band: Band): DryingForecast {
-  if (meanPct >= band.low && meanPct <= band.high) return { kind: 'in-band' };
-  const days = daysToReach(meanPct, emcPct, ratePerDay, meanPct > band.high ? band.high : band.low);
-  if (!Number.isFinite(days))
-    return {
-      kind: 'never',
-      because: `This room tends to ${emcPct.toFixed(1)} %, outside ${band.low.toFixed(1)}–${band.high.toFixed(1)} %`,
-    };
-  return { kind: 'in-days', days };
 }
 
 /**

@@ -10,5 +10,7 @@ export * from './meterFile.ts';
 export * from './moistureGate.ts';
 export * from './moistureRules.ts';
 export * from './readings.ts';
+export * from './session.ts';
 export * from './shrinkage.ts';
+export * from './stock.ts';
 export * from './weightAllotment.ts';

@@ -3,7 +3,7 @@ import type { Depth } from './readings.ts';
 export const LOT_STATES = ['drying', 'released', 'used up'] as const;
 export type LotState = (typeof LOT_STATES)[number];
 
-export const LOT_USES = ['body', 'neck', 'top', 'fingerboard', 'sides'] as const;
+export const LOT_USES = ['body', 'neck', 'top', 'back', 'sides', 'fingerboard'] as const;
 export type LotUse = (typeof LOT_USES)[number];
 
 /** Wood bought together. */
@@ -31,8 +31,26 @@ export interface Lot {
   meanPct: number | null;
   lastReadMs: number | null;
   sessions: number;
+  /** what the supplier's papers say of its moisture */
+  papersPct: number | null;
+  grade: string | null;
+  /** where in its zone it lies: a rack, a bay */
+  place: string | null;
+  /** the zones it has lain in, from when, the first from its receipt */
+  stays: readonly { zoneId: string; fromMs: number }[];
+  /** dry masses of its running sample boards */
+  samples: Readonly<Record<string, number>>;
+  /** the kiln schedule it is on */
+  scheduleId: string | null;
   version: number;
 }
+
+/** What a lot is bought as. */
+export type LotReceipt = Pick<
+  Lot,
+  'id' | 'number' | 'species' | 'form' | 'use' | 'thicknessMm' | 'volumeM3' | 'supplier' | 'origin' | 'permit' | 'restricted' | 'zoneId'
+> &
+  Partial<Pick<Lot, 'papersPct' | 'grade' | 'place'>>;
 
 /** Readings taken of a lot in one go. */
 export interface ReadingSession {
@@ -53,6 +71,9 @@ export interface Reading {
   depth: Depth;
   rawPct: number;
   correctedPct: number;
+  /** weighed, in an oven test or on a sample board */
+  massG: number | null;
+  dryMassG: number | null;
   /** why it does not count, when someone struck it out */
   struck: string | null;
 }

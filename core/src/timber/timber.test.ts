@@ -6,7 +6,8 @@ import {
   correctedMoisturePct,
   DEFAULT_MOISTURE_GATE,
   dryThrough,
-  forecastDrying,
+  fitDrying,
+  forecastLot,
   judgeLot,
   moistureFromMassPct,
   movementMm,
@@ -83,17 +84,38 @@ describe('drying', () => {
     expect(priorDryingRatePerDay('mahogany', 100)).toBeCloseTo(thin / 8, 9);
     expect(() => priorDryingRatePerDay('mahogany', 0)).toThrow(RangeError);
   });
+  const lot = (meanPct: number, emcPct: number, driftPct = 0) => {
+    const trace = { fromMs: 0, stepMs: DAY_MS / 24, emcPct: new Float64Array(24).fill(emcPct), gaps: [] };
+    const fit = fitDrying([{ atMs: 0, meanPct, errorPct: 1e-6 }], trace, { ratePerDay: 0.03, logSd: 0.2 });
+    return forecastLot(fit, trace, { nowMs: 0, band: { low: 7.5, high: 9.5 }, ahead: { emcPct, driftPct }, pieceSdPct: 0 });
+  };
+  const days = (ms: number | null) => (ms === null ? null : ms / DAY_MS);
   test('days to the band follow the exponential', () => {
     // 12 → 9.5 towards 8.5 at 0.03 a day: ln(3.5/1)/0.03
-    const forecast = forecastDrying(12, 8.5, 0.03, { low: 7.5, high: 9.5 });
-    expect(forecast.kind === 'in-days' ? forecast.days : NaN).toBeCloseTo(Math.log(3.5) / 0.03, 6);
+    expect(days(lot(12, 8.5).ready.likelyMs)).toBeCloseTo(Math.log(3.5) / 0.03, 3);
+    expect(lot(12, 8.5)).toMatchObject({ kind: 'on its way', pastBandMs: null });
+  });
+  test('the interval’s dates are where the fan’s edges cross the band', () => {
+    const { ready, fan } = lot(12, 8.5, 0.3);
+    const at = (edge: 'lowPct' | 'highPct') => fan.find((p) => p[edge] <= 9.5)?.atMs ?? Infinity;
+    expect(at('lowPct')).toBeGreaterThanOrEqual(ready.earlyMs ?? Infinity);
+    expect(at('lowPct') - (ready.earlyMs ?? 0)).toBeLessThanOrEqual(2 * DAY_MS);
+    expect(at('highPct')).toBeGreaterThanOrEqual(ready.lateMs ?? Infinity);
+    expect(ready.earlyMs).toBeLessThan(ready.likelyMs ?? 0);
+    expect(ready.lateMs).toBeGreaterThan(ready.likelyMs ?? Infinity);
   });
   test('in band is in band; a room outside the band never gets there', () => {
-    expect(forecastDrying(9, 8.5, 0.03, { low: 7.5, high: 9.5 }).kind).toBe('in-band');
-    expect(forecastDrying(12, 11, 0.03, { low: 7.5, high: 9.5 }).kind).toBe('never');
+    expect(lot(9, 8.5)).toMatchObject({ kind: 'in band', ready: { earlyMs: 0, likelyMs: 0, lateMs: 0 } });
+    expect(lot(12, 11)).toMatchObject({ kind: 'not in this room', ready: { likelyMs: null }, piecesReadyMs: null });
   });
   test('wood that is too dry takes moisture up', () => {
-    expect(forecastDrying(5, 8.5, 0.03, { low: 7.5, high: 9.5 }).kind).toBe('in-days');
+    expect(days(lot(5, 8.5).ready.likelyMs)).toBeCloseTo(Math.log(3.5) / 0.03, 3);
+  });
+  test('a room drier than the band passes through it, and says when', () => {
+    const { kind, ready, pastBandMs } = lot(12, 6.5);
+    expect(kind).toBe('on its way');
+    expect(days(ready.likelyMs)).toBeCloseTo(Math.log(5.5 / 3) / 0.03, 3);
+    expect(days(pastBandMs)).toBeCloseTo(Math.log(5.5 / 1) / 0.03, 3);
   });
   test('hour by hour in a steady room equals the closed form', () => {
     const hours = Array.from({ length: 240 }, () => 8.5);

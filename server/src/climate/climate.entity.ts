@@ -1,6 +1,6 @@
 import type { RoomProfile } from '@ample-crane/devices';
 import { Entity, PrimaryColumn } from 'typeorm';
-import { Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
+import { Count, Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
 
 @Entity('zone')
 export class ZoneEntity {
@@ -8,6 +8,8 @@ export class ZoneEntity {
   @Text() name: string;
   /** how the stand-in sensor behaves; nothing where a real one reports */
   @Json(OrNothing) standIn: RoomProfile | null;
+  /** counts what changed its past: readings taken in after the fact */
+  @Count({ default: 1 }) revision: number;
 }
 
 @Entity('zone_reading')

@@ -1,14 +1,26 @@
-import { DAY_MS, equilibriumMoisturePct, HOUR_MS, mean, type TemperatureSample } from '@ample-crane/core';
+import {
+  CLIMATE_FORTNIGHT_MS,
+  DAY_MS,
+  emcTrace,
+  equilibriumMoisturePct,
+  HOUR_MS,
+  mean,
+  meanEmcPct,
+  type EmcTrace,
+  type TemperatureSample,
+} from '@ample-crane/core';
 import { roomAir } from '@ample-crane/devices';
 import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { Between, DataSource, LessThanOrEqual, type EntityManager } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
+import { ask } from '../platform/database/prepared.ts';
 import { upsertRows } from '../platform/database/rows.ts';
 import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
 import { ZoneEntity, ZoneReadingEntity } from './climate.entity.ts';
 
+/** As far back as lots are followed. */
+const TRACE_DAYS = 800;
 const SENSOR_EVERY_MS = 10 * 60_000;
-const NORMAL = { tempC: 21, relativeHumidity: 0.45 };
 
 export interface ZoneNow {
   id: string;
@@ -19,10 +31,17 @@ export interface ZoneNow {
   atMs: number;
 }
 
+/** A zone's climate as wood feels it, and how often its past was changed. */
+export interface ZoneTrace {
+  emc: EmcTrace;
+  revision: number;
+}
+
 @Injectable()
 export class ClimateService implements OnApplicationBootstrap, OnApplicationShutdown {
   private readonly logger = new Logger('Climate');
   private timer: NodeJS.Timeout | undefined;
+  private readonly traces = new Map<string, { state: string; trace: Promise<ZoneTrace> }>();
 
   constructor(
     private readonly database: DataSource,
@@ -88,15 +107,43 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     return rows.map((r) => ({ atMs: Math.round(Number(r.at) * 1000), tempC: Number(r.temp) }));
   }
 
-  /** Mean EMC of a zone over the last two weeks; of ordinary shop air where no sensor reports. */
-  async meanEmcPct(zoneId: string, manager: EntityManager = this.database.manager): Promise<number> {
+  /** The equilibrium moisture of a zone over two years and a bit, by the hour; read anew when its log has changed. */
+  async trace(zoneId: string): Promise<ZoneTrace> {
     const nowMs = this.clock.nowMs();
-    const rows: { temp: number | null; rh: number | null }[] = await manager.query(
-      'select avg(temp_c) as temp, avg(relative_humidity) as rh from zone_reading where zone_id = $1 and at > $2 and at <= $3',
-      [zoneId, new Date(nowMs - 14 * DAY_MS), new Date(nowMs)],
+    const [zone] = await ask<{ revision: number; last: string | null }>(
+      this.database,
+      'select revision, (select max(at)::text from zone_reading where zone_id = zone.id and at <= $2) as last from zone where id = $1',
+      [zoneId, new Date(nowMs)],
     );
-    const [row] = rows;
-    return equilibriumMoisturePct(row?.temp ?? NORMAL.tempC, row?.rh ?? NORMAL.relativeHumidity);
+    const revision = zone?.revision ?? 0;
+    const hour = Math.floor(nowMs / HOUR_MS);
+    const state = `${revision} ${zone?.last ?? ''} ${hour}`;
+    const known = this.traces.get(zoneId);
+    if (known?.state === state) return known.trace;
+    const trace = this.readTrace(zoneId, (hour + 1) * HOUR_MS).then((emc) => ({ emc, revision }));
+    this.traces.set(zoneId, { state, trace });
+    // One that could not be read is no trace.
+    trace.catch(() => this.traces.delete(zoneId));
+    return trace;
+  }
+
+  private async readTrace(zoneId: string, toMs: number): Promise<EmcTrace> {
+    const earliestMs = toMs - TRACE_DAYS * DAY_MS;
+    const rows = await ask<{ at: number; temp: number; rh: number }>(
+      this.database,
+      'select extract(epoch from at)::float8 as at, temp_c as temp, relative_humidity as rh from zone_reading where zone_id = $1 and at > $2 and at <= $3 order by at',
+      [zoneId, new Date(earliestMs), new Date(this.clock.nowMs())],
+    );
+    const samples = rows.map(({ at, temp, rh }) => ({ atMs: Math.round(at * 1000), tempC: temp, relativeHumidity: rh }));
+    const firstMs = samples[0] === undefined ? toMs - HOUR_MS : Math.floor(samples[0].atMs / HOUR_MS) * HOUR_MS;
+    return emcTrace(samples, firstMs, toMs);
+  }
+
+  /** Mean EMC of a zone over the last two weeks; of ordinary shop air where no sensor reports. */
+  async meanEmcPct(zoneId: string): Promise<number> {
+    const nowMs = this.clock.nowMs();
+    const { emc } = await this.trace(zoneId);
+    return meanEmcPct(emc, nowMs - CLIMATE_FORTNIGHT_MS, nowMs);
   }
 
   /** Every zone, with or without a sensor. */

@@ -163,7 +163,7 @@ describe('records', () => {
 describe('the climate', () => {
   test('is told by zone, by day, as it was', async () => {
     const zones = await get('/zones');
-    expect(zones).toHaveLength(5);
+    expect(zones).toHaveLength(6);
     for (const z of zones) expect(factory.clock.nowMs() - z.atMs).toBeLessThan(2 * DAY);
     const days = await get('/zones/wood/days?days=30');
     expect(days.length).toBeGreaterThanOrEqual(29);

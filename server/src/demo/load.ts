@@ -13,7 +13,7 @@ import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEnt
 import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
-import { DEMO_WORK_WEEK, demoClimate, demoScenario, WOOD_HISTORY_DAYS } from './scenario.ts';
+import { DEMO_WORK_WEEK, demoClimate, demoScenario, demoZones, WOOD_HISTORY_DAYS } from './scenario.ts';
 import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
 import { DEMO_VERSIONS } from './versions.ts';
 
@@ -65,7 +65,7 @@ export async function loadFactory(manager: EntityManager, nowMs: number, passwor
   await insertRows(
     manager,
     ZoneEntity,
-    DEMO_ZONES.map(({ id, name, ...standIn }) => ({ id, name, standIn })),
+    demoZones(nowMs).map(({ id, name, ...standIn }) => ({ id, name, standIn, revision: 1 })),
   );
   const benchesNow = new Map(scenario.stations.map((s) => [s.code, s.benches.at(-1)?.count ?? 1]));
   await insertRows(
@@ -128,7 +128,8 @@ const toRow = (entry: LogbookEntry): LogbookEntity => ({ ...entry, recordedMs: e
 function climateHistory(nowMs: number): ZoneReadingEntity[] {
   const first = Math.ceil((nowMs - WOOD_HISTORY_DAYS * 24 * HOUR_MS) / HOUR_MS) * HOUR_MS;
   const rows: ZoneReadingEntity[] = [];
+  const climate = demoClimate(nowMs);
   for (const zone of DEMO_ZONES)
-    for (let atMs = first; atMs <= nowMs; atMs += HOUR_MS) rows.push({ zoneId: zone.id, atMs, ...demoClimate(zone.id, atMs) });
+    for (let atMs = first; atMs <= nowMs; atMs += HOUR_MS) rows.push({ zoneId: zone.id, atMs, ...climate(zone.id, atMs) });
   return rows;
 }

@@ -43,12 +43,16 @@ export interface DemoModel {
   route: Route;
 }
 
-const wood = (species: string, use: WoodNeed['use'], volumeM3: number, thicknessMm: number): WoodNeed => ({
+const wood = (species: string, use: WoodNeed['use'], volumeM3: number, thicknessMm: number, more: Partial<WoodNeed> = {}): WoodNeed => ({
   species,
   use,
   volumeM3,
   thicknessMm,
+  ...more,
 });
+/** One board for a body: crosscut in the middle, its halves are glued side by side. */
+const bodyBlank = (thicknessMm: number) => ({ lengthMm: 1050, widthMm: 178, thicknessMm, leavesEach: 0 });
+const neckBlank = { lengthMm: 720, widthMm: 100, thicknessMm: 27, leavesEach: 0 };
 const glued = { lowMm: 0.05, targetMm: 0.1, highMm: 0.2 };
 const bolted = { lowMm: 0.05, targetMm: 0.12, highMm: 0.25 };
 
@@ -62,7 +66,13 @@ const millrace: DemoModel = {
   batchSize: 8,
   scaleLengthMm: 645,
   clearance: bolted,
-  wood: { body: wood('red alder', 'body', 0.014, 45), neck: wood('sugar maple', 'neck', 0.006, 27) },
+  wood: {
+    body: wood('red alder', 'body', 0.014, 45, {
+      blank: bodyBlank(45),
+      weight: { lowG: 3350, highG: 3800, partVolumeCm3: 4200, otherMassG: 1750 },
+    }),
+    neck: wood('sugar maple', 'neck', 0.006, 27, { blank: neckBlank }),
+  },
   route: route(
     'millrace',
     [
@@ -96,7 +106,13 @@ const weirstone: DemoModel = {
   batchSize: 6,
   scaleLengthMm: 628,
   clearance: glued,
-  wood: { body: wood('mahogany', 'body', 0.015, 50), neck: wood('mahogany', 'neck', 0.008, 27) },
+  wood: {
+    body: wood('mahogany', 'body', 0.015, 50, {
+      blank: bodyBlank(50),
+      weight: { lowG: 3600, highG: 4050, partVolumeCm3: 3500, otherMassG: 1980 },
+    }),
+    neck: wood('mahogany', 'neck', 0.008, 27),
+  },
   route: route(
     'weirstone',
     [

@@ -7,7 +7,7 @@ import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
 import { demoAbsences } from './absences.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
-import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
+import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES, type DemoZone } from './stations.ts';
 import { DEMO_VERSIONS } from './versions.ts';
 
 dayjs.extend(utc);
@@ -27,10 +27,26 @@ export const DEMO_WORK_WEEK: WorkWeek = {
   holidays: [],
 };
 
-export function demoClimate(zoneId: string, atMs: number) {
-  const zone = DEMO_ZONES.find((z) => z.id === zoneId);
-  if (!zone) throw new Error(`No zone ${zoneId}`);
-  return roomAir(zone, atMs, DEMO_WEATHER_SEED);
+/** How long ago the wood room's humidifier ran on, and for how long. */
+const HUMIDIFIER_DAYS_AGO = 38;
+const HUMIDIFIER_DAYS = 12;
+const HUMIDIFIER_BY = 0.2;
+
+/** The rooms, and what went wrong in one of them. */
+export function demoZones(nowMs: number): DemoZone[] {
+  const fromMs = nowMs - HUMIDIFIER_DAYS_AGO * DAY_MS;
+  const ranOn = { fromMs, toMs: fromMs + HUMIDIFIER_DAYS * DAY_MS, humidityBy: HUMIDIFIER_BY };
+  return DEMO_ZONES.map((zone) => (zone.id === 'wood' ? { ...zone, troubles: [ranOn] } : zone));
+}
+
+/** The air of any room at any time, for a factory whose present is now. */
+export function demoClimate(nowMs: number): (zoneId: string, atMs: number) => ReturnType<typeof roomAir> {
+  const zones = new Map(demoZones(nowMs).map((z) => [z.id, z]));
+  return (zoneId, atMs) => {
+    const zone = zones.get(zoneId);
+    if (!zone) throw new Error(`No zone ${zoneId}`);
+    return roomAir(zone, atMs, DEMO_WEATHER_SEED);
+  };
 }
 
 const speciesOf = ({ wood }: (typeof DEMO_MODELS)[number]) =>
@@ -74,16 +90,23 @@ export function demoScenario(nowMs: number): Scenario {
     })),
     people: DEMO_PEOPLE.map((p, i) => ({ id: p.login, skills: p.skills, away: away[i] ?? [] })),
     carriers: DEMO_CARRIERS,
-    climate: demoClimate,
+    climate: demoClimate(nowMs),
     woodRoomZoneId: 'wood',
     shedZoneId: 'shed',
+    kiln: { zoneId: 'cabinet', scheduleId: 'cabinet' },
     suppliers: [
       {
         name: 'Calder Timber Yard',
         sells: { 'sugar maple': 'Vermont, USA', 'red alder': 'Oregon, USA', 'black walnut': 'Indiana, USA', basswood: 'Michigan, USA' },
         arrivesAtPct: 11,
+        papersPct: 11,
       },
-      { name: 'Port Road Hardwoods', sells: { mahogany: 'Belize, certified', 'black walnut': 'Missouri, USA' }, arrivesAtPct: 11.5 },
+      {
+        name: 'Port Road Hardwoods',
+        sells: { mahogany: 'Belize, certified', 'black walnut': 'Missouri, USA' },
+        arrivesAtPct: 11.5,
+        papersPct: 11.5,
+      },
       {
         name: 'Ferndale Sawmill',
         sells: {
@@ -92,13 +115,16 @@ export function demoScenario(nowMs: number): Scenario {
           'red alder': 'Washington, USA',
           basswood: 'Ontario, Canada',
         },
+        // Its wood comes wetter than its papers say.
         arrivesAtPct: 13.5,
+        papersPct: 11,
       },
     ],
     customers: ['Stock', 'Northgate Music Room', 'Quayside Strings', 'Tannery Lane Guitars', 'The Fret Cellar', 'Harbour Hall Music'],
     setsPerDay: 0.95,
     promiseDays: 62,
     lotEveryDays: 7,
+    boardsFromMs: nowMs - 75 * DAY_MS,
     moistureGate: DEFAULT_MOISTURE_GATE,
     bandHalfWidthPct: 1,
     serialPattern: { template: '{YY}{DDD}{MODEL}{SEQ3}', reset: 'day' },

@@ -76,6 +76,9 @@ export class PartView {
   @Out() component: string;
   @Out() batchId: string;
   @OutOrNull(String) lotId: string | null;
+  /** the blank and board it was made of, where boards are measured */
+  @OutOrNull(String) blankId: string | null;
+  @OutOrNull(String) boardId: string | null;
   @Out() species: string;
   @Out() supplier: string;
   @Out() origin: string;

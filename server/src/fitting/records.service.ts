@@ -8,7 +8,7 @@ import { notFound } from '../platform/problems/problems.ts';
 import { History } from '../routing/history.view.ts';
 import { BatchEntity, DefectEntity, OverrideEntity, PieceEntity, VisitEntity } from '../routing/routing.entity.ts';
 import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
-import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
+import { BlankEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 import type { InstrumentView, PartView, RecordView } from './fitting.dto.ts';
 import { InstrumentEntity } from './instrument.entity.ts';
 
@@ -84,6 +84,7 @@ export class RecordsService {
   private async part(piece: PieceEntity, visits: PartView['visits'], shop: Shop): Promise<PartView> {
     const { manager } = this.database;
     const lot = piece.lotId === null ? null : await manager.findOneBy(LotEntity, { id: piece.lotId });
+    const blank = piece.blankId === null ? null : await manager.findOneBy(BlankEntity, { id: piece.blankId });
     const sessions = lot ? await manager.find(ReadingSessionEntity, { where: { lotId: lot.id }, order: { atMs: 'ASC' } }) : [];
     const readings = await manager.find(ReadingEntity, {
       where: { sessionId: In(sessions.map((s) => s.id)) },
@@ -95,6 +96,8 @@ export class RecordsService {
       component: piece.component,
       batchId: piece.batchId,
       lotId: piece.lotId,
+      blankId: piece.blankId,
+      boardId: blank?.boardId ?? null,
       species: lot?.species ?? '',
       supplier: lot?.supplier ?? '',
       origin: lot?.origin ?? '',

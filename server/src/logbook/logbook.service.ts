@@ -24,7 +24,7 @@ import type { Actor } from '../platform/identity/actor.ts';
 import { notFound, Problem } from '../platform/problems/problems.ts';
 import { BatchEntity, DefectEntity, PieceEntity, PlacementEntity, RunEntity, VisitEntity } from '../routing/routing.entity.ts';
 import { RouteEntity } from '../setup/setup.entity.ts';
-import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
+import { BlankEntity, BoardEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 import { LogbookEntity } from './logbook.entity.ts';
 import { STATE_TABLES } from './tables.ts';
 
@@ -32,6 +32,9 @@ import { STATE_TABLES } from './tables.ts';
 export interface Concerns {
   lots?: readonly string[];
   sessions?: readonly string[];
+  boards?: readonly string[];
+  blanks?: readonly string[];
+  orders?: readonly string[];
   batches?: readonly string[];
   serials?: readonly string[];
   /** routes that batches are to be started on */
@@ -142,12 +145,19 @@ export class LogbookService {
     const batchIds = sorted([...(concerns.batches ?? []), ...instruments.map((i) => i.batchId)]);
     const batches = await locked(BatchEntity, 'id', batchIds);
     const sessions = await locked(ReadingSessionEntity, 'id', sorted(concerns.sessions));
-    const lots = await locked(LotEntity, 'id', sorted([...(concerns.lots ?? []), ...sessions.map((s) => s.lotId)]));
-    const orders = await locked(OrderEntity, 'id', sorted(instruments.flatMap((i) => i.orderId ?? [])));
+    const boards = await locked(BoardEntity, 'id', sorted(concerns.boards));
+    const blanks = await locked(BlankEntity, 'id', sorted(concerns.blanks));
+    const lotIds = [...(concerns.lots ?? []), ...[...sessions, ...boards, ...blanks].map((row) => row.lotId)];
+    const lots = await locked(LotEntity, 'id', sorted(lotIds));
+    const orderIds = [...(concerns.orders ?? []), ...instruments.flatMap((i) => i.orderId ?? [])];
+    const orders = await locked(OrderEntity, 'id', sorted(orderIds));
     requireAll('instrument', concerns.serials, instruments, (i) => i.serial);
     requireAll('batch', concerns.batches, batches, (b) => b.id);
     requireAll('reading session', concerns.sessions, sessions, (s) => s.id);
     requireAll('lot', concerns.lots, lots, (l) => l.id);
+    requireAll('board', concerns.boards, boards, (b) => b.id);
+    requireAll('blank', concerns.blanks, blanks, (b) => b.id);
+    requireAll('order', concerns.orders, orders, (o) => o.id);
 
     const routeIds = sorted([...(concerns.routes ?? []), ...batches.map((b) => b.routeId)]);
     const routes = await selectRows(source, RouteEntity, 'id', routeIds);
@@ -157,6 +167,8 @@ export class LogbookService {
     loadAll('batch', batches);
     loadAll('session', sessions);
     loadAll('lot', lots);
+    loadAll('board', boards);
+    loadAll('blank', blanks);
     loadAll('order', orders);
     if (batches.length > 0) {
       const flat = batches.filter((b) => b.component === 'instrument').map((b) => b.id);

@@ -19,6 +19,25 @@ export function sentenceOf(row: LogbookEntity, shop: Shop, routeId: string | nul
       return `Received: ${entry.payload.lot.species}, ${entry.payload.lot.volumeM3.toFixed(3)} m³ from ${entry.payload.lot.supplier}`;
     case 'lot.read':
       return `${entry.payload.readings.length} readings: ${entry.payload.readings.map((r) => `${r.depth === 'core' ? 'c' : ''}${r.rawPct}`).join(' ')}`;
+    case 'lot.described': {
+      const { papersPct, grade, place, permit } = entry.payload;
+      const told = { papers: papersPct, grade, place, permit };
+      return Object.entries(told)
+        .flatMap(([what, value]) => (value === undefined ? [] : [`${what} ${value ?? 'none'}`]))
+        .join(', ');
+    }
+    case 'lot.moved': {
+      const { zoneId, place, scheduleId } = entry.payload;
+      return `Moved to ${zoneId}${place === null ? '' : `, ${place}`}${scheduleId === null ? '' : `, on schedule ${scheduleId}`}`;
+    }
+    case 'boards.measured':
+      return `${entry.payload.boards.length} boards measured`;
+    case 'boards.cut':
+      return `${entry.payload.boardIds.length} boards cut into ${entry.payload.blanks.length} blanks`;
+    case 'blanks.weighed':
+      return `${entry.payload.blanks.length} blanks weighed`;
+    case 'blanks.reserved':
+      return `${entry.payload.blankIds.length} blanks ${entry.payload.orderId === null ? 'no longer kept' : `kept for ${entry.payload.orderId}`}`;
     case 'reading.struck':
       return `Reading ${entry.payload.seq} struck out: ${entry.payload.reason}`;
     case 'lot.released':

@@ -13,7 +13,7 @@ import {
   RunEntity,
   VisitEntity,
 } from '../routing/routing.entity.ts';
-import { LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
+import { BlankEntity, BoardEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 
 /** Where each kind of row is kept, in the order that foreign keys ask for. */
 export const STATE_TABLES: readonly (readonly [RowKind, EntityTarget<ObjectLiteral>])[] = [
@@ -21,6 +21,8 @@ export const STATE_TABLES: readonly (readonly [RowKind, EntityTarget<ObjectLiter
   ['session', ReadingSessionEntity],
   ['reading', ReadingEntity],
   ['order', OrderEntity],
+  ['board', BoardEntity],
+  ['blank', BlankEntity],
   ['batch', BatchEntity],
   ['instrument', InstrumentEntity],
   ['piece', PieceEntity],

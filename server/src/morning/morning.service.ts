@@ -1,4 +1,4 @@
-import { DAY_MS, sprayObjections, STAGES, type Stage } from '@ample-crane/core';
+import { sprayObjections, STAGES, type Stage } from '@ample-crane/core';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
@@ -181,14 +181,14 @@ function decide(
         sentence: `Release lot ${lot.id} (${lot.species}) to the mill`,
         findings: lot.findings,
       });
-    else if (lot.never !== null)
+    else if (lot.ready?.kind === 'not in this room')
       decisions.push({
         stage: 'woodRoom',
         act: 'look',
         subject: 'lot',
         id: lot.id,
         version: lot.version,
-        sentence: `Lot ${lot.id} (${lot.species}) will not get there: ${lot.never}`,
+        sentence: `Lot ${lot.id} (${lot.species}) will not get there: its room tends to ${lot.ready.emcPct.toFixed(1)} %, the band is ${lot.band.low.toFixed(1)}–${lot.band.high.toFixed(1)} %`,
         findings: lot.findings,
       });
   }
@@ -253,15 +253,9 @@ function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: nu
       sentence: `${b.id} · ${b.quantity} ${b.modelName} ${plural(b.component, b.quantity)}, for ${b.nextOperationName ?? 'the next step'}`,
       untilMs: b.untilMs ?? nowMs,
     }));
-  for (const lot of lots)
-    if (lot.daysToBand !== null && lot.daysToBand > 0 && nowMs + lot.daysToBand * DAY_MS <= endMs)
-      found.push({
-        subject: 'lot',
-        id: lot.id,
-        stage: 'woodRoom',
-        sentence: `Lot ${lot.id} should enter its band`,
-        untilMs: nowMs + lot.daysToBand * DAY_MS,
-      });
+  for (const { id, ready } of lots)
+    if (ready?.kind === 'on its way' && ready.likelyMs !== null && ready.likelyMs <= endMs)
+      found.push({ subject: 'lot', id, stage: 'woodRoom', sentence: `Lot ${id} should enter its band`, untilMs: ready.likelyMs });
   return found.sort((a, b) => a.untilMs - b.untilMs);
 }
 

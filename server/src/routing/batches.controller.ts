@@ -1,13 +1,12 @@
 import { STAGES, type Stage } from '@ample-crane/core';
-import { Body, Controller, Get, Header, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
-import { Clock } from '../platform/clock/clock.ts';
 import { InFlag, InOneOf, InText } from '../platform/http/fields.ts';
 import { BatchDoneView, DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { SettingsService } from '../platform/settings/settings.service.ts';
+import { pdfFile, PrintingService } from '../setup/printing.service.ts';
 import { BatchView, CardView } from './batch.view.ts';
 import { CoatDto, MeasuresDto, StartBatchDto } from './batches.dto.ts';
 import { BatchesQueries } from './batches.queries.ts';
@@ -29,8 +28,7 @@ export class BatchesController {
   constructor(
     private readonly batches: BatchesService,
     private readonly queries: BatchesQueries,
-    private readonly settings: SettingsService,
-    private readonly clock: Clock,
+    private readonly printing: PrintingService,
   ) {}
 
   @Get()
@@ -52,19 +50,8 @@ export class BatchesController {
   @Allow('viewer')
   @ApiProduces('application/pdf')
   @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
-  @Header('Content-Type', 'application/pdf')
   async pdf(@Param('id') id: string, @Req() request: Request): Promise<StreamableFile> {
-    const [card, { factory, workWeek }] = await Promise.all([this.queries.card(id), this.settings.all()]);
-    const pdf = await cardPdf(card, {
-      factory: factory.name,
-      timeZone: workWeek.timeZone,
-      address: `${request.protocol}://${request.header('Host') ?? 'localhost'}`,
-      nowMs: this.clock.nowMs(),
-    });
-    return new StreamableFile(pdf, {
-      type: 'application/pdf',
-      disposition: `inline; filename="batch-${card.batch.id}.pdf"`,
-    });
+    return pdfFile(`batch-${id}`, await cardPdf(await this.queries.card(id), await this.printing.of(request)));
   }
 
   @Post()

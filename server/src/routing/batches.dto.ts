@@ -15,6 +15,8 @@ export class StartBatchDto {
   @InOneOf(STARTED) component: (typeof STARTED)[number];
   @InCount({ min: 1, max: PIECES_MAX }) quantity: number;
   @InText() lotId: string;
+  /** blanks it is made of, one for each piece; without them it is cut from the lot by volume */
+  @InTexts({ max: PIECES_MAX, optional: true }) blankIds?: string[];
   @InText({ nullable: true }) orderId: string | null;
   /** where it sits */
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];

@@ -39,6 +39,7 @@ export class BatchesService {
     if (!model) throw badInput('modelId', `There is no model ${dto.modelId}`);
     const concerns = {
       lots: [dto.lotId],
+      blanks: dto.blankIds ?? [],
       routes: shop.versions.filter((v) => v.modelId === model.id).map((v) => v.id),
       batches: dto.matchBatchId === undefined ? [] : [dto.matchBatchId],
     };
@@ -51,8 +52,9 @@ export class BatchesService {
       const need = model.wood[dto.component];
       if (!startedComponents(route).includes(dto.component) || !need)
         throw badInput('component', `A ${model.name} with these options has no separate ${dto.component}`);
-      const volumeM3 = Math.round(need.volumeM3 * dto.quantity * 1e6) / 1e6;
-      checkWood(unit.state.get('lot', dto.lotId), need, volumeM3, model.name);
+      const volumeM3 = dto.blankIds ? 0 : Math.round(need.volumeM3 * dto.quantity * 1e6) / 1e6;
+      if (dto.blankIds) checkBlanks(unit, dto, dto.blankIds);
+      else checkWood(unit.state.get('lot', dto.lotId), need, volumeM3, model.name);
       const number = await nextNumber(unit, 'batch');
       const id = `B${number}`;
       const setIds = dto.matchBatchId === undefined ? undefined : matchedSets(unit, dto.matchBatchId, dto.quantity);
@@ -71,6 +73,7 @@ export class BatchesService {
           volumeM3,
           facts,
           ...(dto.trial ? { trial: true } : {}),
+          ...(dto.blankIds ? { blankIds: dto.blankIds } : {}),
           setIds: setIds ?? Array.from({ length: dto.quantity }, (_, i) => `${id}-${i + 1}`),
         },
       );
@@ -190,6 +193,19 @@ function checkWood(lot: Lot, need: WoodNeed, volumeM3: number, modelName: string
     throw no(`Lot ${lot.id} is ${lot.species} for ${lot.use}; ${modelName} needs ${need.species} for ${need.use}`, 'lotId');
   if (lot.leftM3 + 1e-9 < volumeM3)
     throw no(`${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`, 'quantity');
+}
+
+/** Are these blanks here, for this part, and kept for nobody else? */
+function checkBlanks(unit: UnitOfWork, { quantity, modelId, component, orderId, lotId }: StartBatchDto, blankIds: readonly string[]): void {
+  const no = (sentence: string) => refused([{ rule: 'state', verdict: 'stop', sentence, field: 'blankIds' }]);
+  if (new Set(blankIds).size !== quantity) throw badInput('blankIds', `${quantity} pieces need as many blanks`);
+  const blanks = blankIds.map((id) => unit.state.get('blank', id));
+  for (const blank of blanks) {
+    if (blank.state !== 'free') throw no(`Blank ${blank.id} has become ${blank.pieceId ?? 'a piece'} already`);
+    if (blank.modelId !== modelId || blank.component !== component) throw no(`Blank ${blank.id} is for another part`);
+    if (blank.orderId !== null && blank.orderId !== orderId) throw no(`Blank ${blank.id} is kept for ${blank.orderId}`);
+  }
+  if (!blanks.some((b) => b.lotId === lotId)) throw badInput('lotId', `None of these blanks comes from lot ${lotId}`);
 }
 
 /** The blocks that another batch's pieces were cut from, one for each piece. */

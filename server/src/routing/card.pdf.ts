@@ -1,25 +1,9 @@
 import bwipjs from 'bwip-js';
 import dayjs from 'dayjs';
-import timezone from 'dayjs/plugin/timezone.js';
-import utc from 'dayjs/plugin/utc.js';
-import PDFDocument from 'pdfkit';
+import { INK, makePdf, MARGIN, QUIET, small as label, type Doc, type Print } from '../platform/http/pdf.ts';
 import type { CardView } from './batch.view.ts';
 
-dayjs.extend(utc);
-dayjs.extend(timezone);
-
-const MARGIN = 34;
 const ROW = 12.5;
-const INK = '#22282B';
-const QUIET = '#5C6468';
-
-interface Print {
-  factory: string;
-  timeZone: string;
-  address: string;
-  nowMs: number;
-}
-type Doc = InstanceType<typeof PDFDocument>;
 
 /**
  * The card that travels with a batch, on one sheet that is folded across and hung over the rack: on one side a tag to be
@@ -31,31 +15,16 @@ export async function cardPdf(card: CardView, print: Print): Promise<Buffer> {
     bwipjs.toBuffer({ bcid: 'qrcode', text: `${print.address}/batches/${batch.id}`, scale: 6 }),
     bwipjs.toBuffer({ bcid: 'code128', text: batch.id, scale: 4, height: 14, includetext: true, textxalign: 'center' }),
   ]);
-  const doc = new PDFDocument({
-    size: 'A4',
-    margin: MARGIN,
-    info: { Title: `Batch ${batch.id}`, Author: print.factory, CreationDate: new Date(print.nowMs) },
+  return makePdf(`Batch ${batch.id}`, print, 'A4', (doc) => {
+    const fold = doc.page.height / 2;
+    doc.save().rotate(180, { origin: [doc.page.width / 2, fold / 2] });
+    drawTag(doc, card, print, { qr, code128 });
+    doc.restore();
+    doc.moveTo(0, fold).lineTo(doc.page.width, fold).dash(4, { space: 4 }).strokeColor(QUIET).lineWidth(0.5).stroke().undash();
+    label(doc, 'fold here and hang it over the rack', MARGIN, fold + 3, 6.5);
+    drawCard(doc, card, print, fold);
   });
-  const chunks: Buffer[] = [];
-  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
-  const done = new Promise<Buffer>((resolve, reject) => {
-    doc.on('end', () => resolve(Buffer.concat(chunks)));
-    doc.on('error', reject);
-  });
-  const fold = doc.page.height / 2;
-  doc.save().rotate(180, { origin: [doc.page.width / 2, fold / 2] });
-  drawTag(doc, card, print, { qr, code128 });
-  doc.restore();
-  doc.moveTo(0, fold).lineTo(doc.page.width, fold).dash(4, { space: 4 }).strokeColor(QUIET).lineWidth(0.5).stroke().undash();
-  label(doc, 'fold here and hang it over the rack', MARGIN, fold + 3, 6.5);
-  drawCard(doc, card, print, fold);
-  doc.end();
-  return done;
 }
-
-const label = (doc: Doc, text: string, x: number, y: number, size: number): void => {
-  doc.font('Helvetica').fontSize(size).fillColor(QUIET).text(text, x, y, { lineBreak: false });
-};
 
 /** What it is, large enough for the far end of the hall. */
 function drawTag(doc: Doc, card: CardView, { factory, timeZone }: Print, codes: { qr: Buffer; code128: Buffer }): void {

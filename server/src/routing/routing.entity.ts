@@ -66,6 +66,7 @@ export class PieceEntity implements Piece {
   @Text() state: PieceState;
   @Text(OrNothing) lotId: string | null;
   @Text(OrNothing) serial: string | null;
+  @Text(OrNothing) blankId: string | null;
   @Text(OrNothing) intoId: string | null;
   @Text(OrNothing) setId: string | null;
   @Count(OrNothing) grit: number | null;

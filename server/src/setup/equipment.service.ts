@@ -13,7 +13,7 @@ import {
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
-import { InCount, InFlag, InList, InNumber, InOneOf, InText, Out, OutEnum, OutOrNull } from '../platform/http/fields.ts';
+import { InCount, InFlag, InList, InNumber, InOneOf, InPart, InText, Out, OutEnum, OutOrNull } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, stale } from '../platform/problems/problems.ts';
@@ -78,12 +78,29 @@ export class PrerequisiteView {
   @Out() version: number;
 }
 
+export class BlankSizeDto {
+  @InNumber({ min: 1, max: 12_000 }) lengthMm: number;
+  @InNumber({ min: 1, max: 2_000 }) widthMm: number;
+  @InNumber({ min: 0.5, max: 300 }) thicknessMm: number;
+  @InCount({ min: 0, max: 12 }) leavesEach: number;
+}
+
+export class WeightTargetDto {
+  @InNumber({ min: 1, max: 50_000 }) lowG: number;
+  @InNumber({ min: 1, max: 50_000 }) highG: number;
+  @InNumber({ min: 1, max: 100_000 }) partVolumeCm3: number;
+  @InNumber({ min: 0, max: 50_000 }) otherMassG: number;
+}
+
 export class WoodDto {
   @InOneOf(COMPONENTS) component: Component;
   @InText({ max: 60 }) species: string;
   @InOneOf(LOT_USES) use: LotUse;
   @InNumber({ min: 0.000001, max: 1 }) volumeM3: number;
   @InNumber({ min: 0.5, max: 300 }) thicknessMm: number;
+  /** the blank it is made of, where boards are measured and planned */
+  @InPart(() => BlankSizeDto, { optional: true }) blank?: BlankSizeDto;
+  @InPart(() => WeightTargetDto, { optional: true }) weight?: WeightTargetDto;
 }
 
 export class ModelDto {

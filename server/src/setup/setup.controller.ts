@@ -7,6 +7,8 @@ import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import {
+  ChangeExceptionsDto,
+  ChangeMetersDto,
   ChangeMoistureDto,
   ChangePersonDto,
   ChangeSerialDto,
@@ -80,6 +82,20 @@ export class SetupController {
   @ApiOkResponse({ type: DoneView })
   changeMoisture(@CurrentActor() actor: Actor, @Body() dto: ChangeMoistureDto): Promise<DoneView> {
     return this.setup.changeMoisture(actor, dto);
+  }
+
+  @Put('settings/moisture-exceptions')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeExceptions(@CurrentActor() actor: Actor, @Body() dto: ChangeExceptionsDto): Promise<DoneView> {
+    return this.setup.changeExceptions(actor, dto);
+  }
+
+  @Put('settings/meters')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeMeters(@CurrentActor() actor: Actor, @Body() dto: ChangeMetersDto): Promise<DoneView> {
+    return this.setup.changeMeters(actor, dto);
   }
 
   @Put('settings/serial')

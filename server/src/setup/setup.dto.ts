@@ -1,5 +1,28 @@
-import { COMPONENTS, OPERATION_KINDS, STAGES, type Component, type Operation, type SprayLimits, type Stage } from '@ample-crane/core';
-import { InCount, InFlag, InNumber, InOneOf, InText, InTexts, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import {
+  COMPONENTS,
+  LOT_USES,
+  OPERATION_KINDS,
+  STAGES,
+  type Component,
+  type LotUse,
+  type Operation,
+  type SprayLimits,
+  type Stage,
+} from '@ample-crane/core';
+import {
+  InCount,
+  InFlag,
+  InList,
+  InNumber,
+  InOneOf,
+  InText,
+  InTexts,
+  Out,
+  OutEnum,
+  OutList,
+  OutOrNull,
+  OutPart,
+} from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { ROLES, type Role } from '../platform/identity/role.ts';
 import { CharacteristicView } from '../routing/batch.view.ts';
@@ -33,11 +56,35 @@ export class ChangeMoistureDto {
   @InNumber({ min: 3, max: 20 }) fixedLowPct: number;
   @InNumber({ min: 3, max: 20 }) fixedHighPct: number;
   @InCount({ min: 1, max: 60 }) readingsNeeded: number;
+  @InNumber({ min: 0, max: 100 }) readingsPerM3: number;
   @InNumber({ min: 0.2, max: 10 }) spreadLimitPct: number;
   @InNumber({ min: 0.2, max: 10 }) gradientLimitPct: number;
   @InNumber({ min: 0.005, max: 2 }) stableLimitPctPerDay: number;
   @InCount({ min: 2, max: 120 }) stableWindowDays: number;
   @InNumber({ min: 0, max: 730 }) daysPer25Mm: number;
+}
+
+/** Rules of their own for a use of wood, for a form of it, or for both. */
+export class MoistureExceptionDto extends ChangeMoistureDto {
+  @InOneOf(LOT_USES, { nullable: true }) use: LotUse | null;
+  @InText({ max: 60, nullable: true }) form: string | null;
+}
+
+export class ChangeExceptionsDto {
+  @InList(() => MoistureExceptionDto, { max: 30 }) exceptions: MoistureExceptionDto[];
+}
+
+export class MeterSpeciesDto {
+  @InText({ max: 60 }) species: string;
+  /** a pin meter's slope and offset, from its handbook */
+  @InNumber({ min: 0.2, max: 5 }) a: number;
+  @InNumber({ min: -20, max: 20 }) b: number;
+  /** points a pinless meter reads too high */
+  @InNumber({ min: -20, max: 20 }) densityOffsetPct: number;
+}
+
+export class ChangeMetersDto {
+  @InList(() => MeterSpeciesDto, { max: 60 }) species: MeterSpeciesDto[];
 }
 
 export class ChangeSerialDto {
@@ -165,6 +212,20 @@ export class SprayLimitsView implements SprayLimits {
   @Out() dewMarginC: number;
 }
 
+export class KilnStepView {
+  @Out() fromPct: number;
+  @Out() tempC: number;
+  @Out() relativeHumidity: number;
+  @Out() emcPct: number;
+}
+
+export class KilnScheduleView {
+  @Out() id: string;
+  @Out() name: string;
+  @OutList(() => KilnStepView) steps: KilnStepView[];
+  @Out() targetPct: number;
+}
+
 export class SetupView {
   @OutList(() => PersonView) people: PersonView[];
   @OutList(() => StationView) stations: StationView[];
@@ -174,6 +235,9 @@ export class SetupView {
   @OutList(() => SkillView) skills: SkillView[];
   @OutList(() => PrerequisiteView) prerequisites: PrerequisiteView[];
   @OutPart(() => ChangeMoistureDto) moisture: ChangeMoistureDto;
+  @OutList(() => MoistureExceptionDto) exceptions: MoistureExceptionDto[];
+  @OutList(() => MeterSpeciesDto) meters: MeterSpeciesDto[];
+  @OutList(() => KilnScheduleView) kilns: KilnScheduleView[];
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
   @OutPart(() => ChangeSerialDto) serial: ChangeSerialDto;
   @Out() serialExample: string;

@@ -4,6 +4,7 @@ import { LogbookModule } from '../logbook/logbook.module.ts';
 import { ChangesService } from './changes.service.ts';
 import { EquipmentController } from './equipment.controller.ts';
 import { EquipmentService } from './equipment.service.ts';
+import { PrintingService } from './printing.service.ts';
 import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
 import { ShopService } from './shop.service.ts';
@@ -11,7 +12,7 @@ import { ShopService } from './shop.service.ts';
 @Module({
   imports: [ClimateModule, LogbookModule],
   controllers: [SetupController, EquipmentController],
-  providers: [ShopService, SetupService, EquipmentService, ChangesService],
-  exports: [ShopService, ChangesService],
+  providers: [ShopService, SetupService, EquipmentService, ChangesService, PrintingService],
+  exports: [ShopService, ChangesService, PrintingService],
 })
 export class SetupModule {}

@@ -1,4 +1,12 @@
-import { checkSerialPattern, COMPONENTS, formatSerial, ruleInWords, startedComponents } from '@ample-crane/core';
+import {
+  checkSerialPattern,
+  COMPONENTS,
+  formatSerial,
+  ruleInWords,
+  startedComponents,
+  stepEmcPct,
+  type MoistureRules,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -10,6 +18,8 @@ import { badInput, notFound, Problem, stale } from '../platform/problems/problem
 import { SettingsService } from '../platform/settings/settings.service.ts';
 import { ChangesService } from './changes.service.ts';
 import type {
+  ChangeExceptionsDto,
+  ChangeMetersDto,
   ChangeMoistureDto,
   ChangePersonDto,
   ChangeSerialDto,
@@ -67,19 +77,15 @@ export class SetupService {
       })),
       prerequisites: [...shop.prerequisites],
       spray: { zoneId: factory.boothZoneId, ...sprayLimits },
-      moisture: {
-        gateSchool: gate.school,
-        bandSchool: band.school,
-        halfWidthPct: band.halfWidthPct,
-        fixedLowPct: band.fixedLowPct,
-        fixedHighPct: band.fixedHighPct,
-        readingsNeeded: gate.readingsNeeded,
-        spreadLimitPct: gate.spreadLimitPct,
-        gradientLimitPct: gate.gradientLimitPct,
-        stableLimitPctPerDay: gate.stableLimitPctPerDay,
-        stableWindowDays: gate.stableWindowDays,
-        daysPer25Mm: gate.daysPer25Mm,
-      },
+      moisture: moistureView({ gate, band }),
+      exceptions: shop.settings.moistureExceptions.map(({ use, form, ...rules }) => ({ use, form, ...moistureView(rules) })),
+      meters: Object.entries(shop.settings.meterSpecies).map(([species, reads]) => ({ species, ...reads })),
+      kilns: shop.settings.kilnSchedules.map(({ id, name, steps, targetPct }) => ({
+        id,
+        name,
+        targetPct,
+        steps: steps.map((step) => ({ ...step, emcPct: stepEmcPct(step) })),
+      })),
       serial: serialPattern,
       serialExample: formatSerial(serialPattern, {
         atMs: nowMs,
@@ -149,13 +155,34 @@ export class SetupService {
         gate: await this.settings.get('moistureGate', manager),
         band: await this.settings.get('moistureBand', manager),
       };
-      const { gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...gate } = dto;
-      const after = {
-        gate: { ...gate, school: gateSchool },
-        band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct },
-      };
+      const after = toRules(dto);
       await this.settings.set(manager, 'moistureGate', after.gate);
       await this.settings.set(manager, 'moistureBand', after.band);
+      return { before, after };
+    });
+  }
+
+  async changeExceptions(actor: Actor, dto: ChangeExceptionsDto): Promise<{ id: string }> {
+    const names = dto.exceptions.map((e) => `${e.form ?? 'any form'} for ${e.use ?? 'any use'}`);
+    const twice = names.find((name, i) => names.indexOf(name) !== i);
+    if (twice !== undefined) throw badInput('exceptions', `There are two rules for ${twice}`);
+    const empty = dto.exceptions.findIndex((e) => e.form === null && e.use === null);
+    if (empty >= 0) throw badInput(`exceptions.${empty}.use`, 'Say for which use or form it holds');
+    const inverted = dto.exceptions.findIndex((e) => e.fixedHighPct <= e.fixedLowPct);
+    if (inverted >= 0) throw badInput(`exceptions.${inverted}.fixedHighPct`, 'The top of the band lies above its bottom');
+    return this.changes.make(actor, 'moisture rules', 'exceptions', dto, async (manager) => {
+      const before = await this.settings.get('moistureExceptions', manager);
+      const after = dto.exceptions.map(({ use, form, ...rules }) => ({ use, form, ...toRules(rules) }));
+      await this.settings.set(manager, 'moistureExceptions', after);
+      return { before, after };
+    });
+  }
+
+  async changeMeters(actor: Actor, dto: ChangeMetersDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'meter corrections', 'species', dto, async (manager) => {
+      const before = await this.settings.get('meterSpecies', manager);
+      const after = Object.fromEntries(dto.species.map(({ species, ...reads }) => [species, reads]));
+      await this.settings.set(manager, 'meterSpecies', after);
       return { before, after };
     });
   }
@@ -204,5 +231,19 @@ function toModelView(model: ModelEntity, shop: Shop, nowMs: number): ModelView {
       rules: o.gate.map(ruleInWords),
       characteristics: [...(o.characteristics ?? [])],
     })),
+  };
+}
+
+/** The rules as they are asked for on one sheet. */
+function moistureView({ gate, band }: MoistureRules): ChangeMoistureDto {
+  const { school, ...limits } = gate;
+  const { school: bandSchool, ...widths } = band;
+  return { gateSchool: school, bandSchool, ...widths, ...limits };
+}
+
+function toRules({ gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...limits }: ChangeMoistureDto): MoistureRules {
+  return {
+    gate: { ...limits, school: gateSchool },
+    band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct },
   };
 }

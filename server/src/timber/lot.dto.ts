@@ -1,5 +1,5 @@
-import { LOT_STATES, LOT_USES, type Finding, type LotState, type LotUse, type Verdict } from '@ample-crane/core';
-import { Transform } from 'class-transformer';
+import { LOT_STATES, LOT_USES, METHODS, type Finding, type LotState, type LotUse, type Method, type Verdict } from '@ample-crane/core';
+import { Transform, Type } from 'class-transformer';
 import {
   InCount,
   InFlag,
@@ -14,6 +14,9 @@ import {
   OutOrNull,
   OutPart,
 } from '../platform/http/fields.ts';
+import { BlankView, BoardView } from './cutting.dto.ts';
+import { PictureView } from './pictures.ts';
+import { DryingView, ReadyView } from './drying.view.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 
@@ -28,13 +31,41 @@ export class ReceiveLotDto {
   @InText({ max: 60, nullable: true }) permit: string | null;
   @InFlag() restricted: boolean;
   @InText() zoneId: string;
+  /** moisture by the supplier's papers */
+  @InNumber({ min: 0, max: 200, optional: true, nullable: true }) papersPct?: number | null;
+  @InText({ max: 40, optional: true, nullable: true }) grade?: string | null;
+  @InText({ max: 40, optional: true, nullable: true }) place?: string | null;
+}
+
+export class DescribeLotDto extends VersionDto {
+  @InNumber({ min: 0, max: 200, optional: true, nullable: true }) papersPct?: number | null;
+  @InText({ max: 40, optional: true, nullable: true }) grade?: string | null;
+  @InText({ max: 40, optional: true, nullable: true }) place?: string | null;
+  @InText({ max: 60, optional: true, nullable: true }) permit?: string | null;
+}
+
+export class MoveLotDto extends VersionDto {
+  @InText() zoneId: string;
+  @InText({ max: 40, nullable: true }) place: string | null;
+  /** the kiln schedule it goes on, where the zone is a kiln or cabinet */
+  @InText({ nullable: true }) scheduleId: string | null;
+}
+
+export class AirDto {
+  @Type(() => Number)
+  @InNumber({ min: -10, max: 100 })
+  tempC: number;
+  /** fraction 0…1 */
+  @Type(() => Number)
+  @InNumber({ min: 0.01, max: 0.99 })
+  relativeHumidity: number;
 }
 
 export class ReadingsDto extends VersionDto {
   /** a row of values as people say them: `8.4 8.6 c9.6` */
   @InText({ max: 2000 }) text: string;
   @InNumber({ min: -20, max: 60 }) woodTempC: number;
-  @InOneOf(['pin', 'pinless']) meter: 'pin' | 'pinless';
+  @InOneOf(METHODS) meter: Method;
   @InInstant({ optional: true }) atMs?: number;
 }
 
@@ -46,11 +77,6 @@ export class StrikeDto extends VersionDto {
 
 export class ReleaseLotDto extends VersionDto {
   @InText({ max: 500, optional: true }) overrideReason?: string;
-}
-
-export class CsvDto {
-  /** the file's text */
-  @InText({ max: 2_000_000 }) csv: string;
 }
 
 export class LotFilterDto {
@@ -88,9 +114,19 @@ export class LotView {
   @OutEnum(['pass', 'wait', 'stop']) verdict: Verdict;
   @OutList(() => FindingView) findings: Finding[];
   @OutList(() => Number) latest: number[];
-  /** days until its mean enters the band: 0 when in it, null when unknown or never */
-  @OutOrNull(Number) daysToBand: number | null;
-  @OutOrNull(String) never: string | null;
+  /** positions of the latest readings that stand apart from the rest */
+  @OutList(() => Number) odd: number[];
+  @Out() readingsNeeded: number;
+  /** whose rules these are: the factory's, or those of a form or use */
+  @Out() rulesOf: string;
+  @OutOrNull(ReadyView) ready: ReadyView | null;
+  @OutOrNull(Number) papersPct: number | null;
+  /** mean of its first session, while it dries */
+  @OutOrNull(Number) firstPct: number | null;
+  @OutOrNull(String) grade: string | null;
+  @OutOrNull(String) place: string | null;
+  @OutOrNull(String) scheduleId: string | null;
+  @Out() sessions: number;
 }
 
 export class ReadingView {
@@ -98,6 +134,8 @@ export class ReadingView {
   @OutEnum(['shell', 'core']) depth: 'shell' | 'core';
   @Out() rawPct: number;
   @Out() correctedPct: number;
+  @OutOrNull(Number) massG: number | null;
+  @OutOrNull(Number) dryMassG: number | null;
   @OutOrNull(String) struck: string | null;
 }
 
@@ -119,29 +157,29 @@ export class LotUseView {
   @Out() startedMs: number;
 }
 
+export class StayView {
+  @Out() zoneId: string;
+  @Out() zoneName: string;
+  @Out() fromMs: number;
+}
+
+export class SampleView {
+  @Out() name: string;
+  @Out() dryMassG: number;
+}
+
 export class LotCardView {
   @OutPart(() => LotView) lot: LotView;
   @Out() zoneName: string;
-  @Out() roomEmcPct: number;
-  @Out() ratePerDay: number;
+  @OutList(() => StayView) stays: StayView[];
+  @OutList(() => SampleView) samples: SampleView[];
+  @OutOrNull(DryingView) drying: DryingView | null;
   @OutList(() => ReadingSessionView) sessions: ReadingSessionView[];
   @OutList(() => LotUseView) batches: LotUseView[];
   @OutList(() => String) serials: string[];
+  @OutList(() => BoardView) boards: BoardView[];
+  @OutList(() => BlankView) blanks: BlankView[];
+  @OutList(() => PictureView) pictures: PictureView[];
   @OutList(() => OverrideView) overrides: OverrideView[];
   @OutList(() => LogView) log: LogView[];
-}
-
-export class ImportRowView {
-  @Out() line: number;
-  @Out() lotId: string;
-  @Out() text: string;
-  @OutOrNull(Number) atMs: number | null;
-  @OutOrNull(String) problem: string | null;
-}
-
-export class ImportView {
-  @OutList(() => ImportRowView) rows: ImportRowView[];
-  @Out() good: number;
-  @Out() bad: number;
-  @Out() saved: boolean;
 }

@@ -1,9 +1,25 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/common';
-import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
+import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
+import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { Request } from 'express';
+import { pdfFile, PrintingService } from '../setup/printing.service.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { CsvDto, ImportView, LotCardView, LotFilterDto, LotView, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
+import { OutlookView } from './drying.view.ts';
+import { ImportView, MeterCsvDto } from './import.dto.ts';
+import {
+  AirDto,
+  DescribeLotDto,
+  LotCardView,
+  LotFilterDto,
+  LotView,
+  MoveLotDto,
+  ReadingsDto,
+  ReceiveLotDto,
+  ReleaseLotDto,
+  StrikeDto,
+} from './lot.dto.ts';
+import { lotLabelPdf, moistureReportPdf } from './lot.pdf.ts';
 import { LotsQueries } from './lots.queries.ts';
 import { LotsService } from './lots.service.ts';
 import { ReadingsImportService } from './readingsImport.service.ts';
@@ -15,6 +31,7 @@ export class LotsController {
     private readonly lots: LotsService,
     private readonly queries: LotsQueries,
     private readonly imports: ReadingsImportService,
+    private readonly printing: PrintingService,
   ) {}
 
   @Get()
@@ -48,6 +65,47 @@ export class LotsController {
     return this.lots.read(actor, id, dto);
   }
 
+  @Get(':id/outlook')
+  @Allow('viewer')
+  @ApiQuery({ name: 'tempC', type: Number })
+  @ApiQuery({ name: 'relativeHumidity', type: Number, description: 'fraction 0…1' })
+  @ApiOkResponse({ type: OutlookView })
+  outlook(@Param('id') id: string, @Query() air: AirDto): Promise<OutlookView> {
+    return this.queries.outlook(id, air);
+  }
+
+  @Get(':id/label.pdf')
+  @Allow('viewer')
+  @ApiProduces('application/pdf')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async label(@Param('id') id: string, @Req() request: Request): Promise<StreamableFile> {
+    return pdfFile(`label-${id}`, await lotLabelPdf(await this.queries.card(id), await this.printing.of(request)));
+  }
+
+  @Get(':id/report.pdf')
+  @Allow('viewer')
+  @ApiProduces('application/pdf')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async report(@Param('id') id: string, @Req() request: Request): Promise<StreamableFile> {
+    return pdfFile(`moisture-${id}`, await moistureReportPdf(await this.queries.card(id), await this.printing.of(request)));
+  }
+
+  @Post(':id/describe')
+  @Allow('operator')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  describe(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: DescribeLotDto): Promise<DoneView> {
+    return this.lots.describe(actor, id, dto);
+  }
+
+  @Post(':id/move')
+  @Allow('operator')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  move(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MoveLotDto): Promise<DoneView> {
+    return this.lots.move(actor, id, dto);
+  }
+
   @Post(':id/strike')
   @Allow('operator')
   @HttpCode(200)
@@ -68,15 +126,15 @@ export class LotsController {
   @Allow('operator')
   @HttpCode(200)
   @ApiOkResponse({ type: ImportView })
-  preview(@Body() dto: CsvDto): Promise<ImportView> {
-    return this.imports.preview(dto.csv);
+  preview(@Body() dto: MeterCsvDto): Promise<ImportView> {
+    return this.imports.preview(dto);
   }
 
   @Post('readings/import')
   @Allow('operator')
   @HttpCode(200)
   @ApiOkResponse({ type: ImportView })
-  importReadings(@CurrentActor() actor: Actor, @Body() dto: CsvDto): Promise<ImportView> {
-    return this.imports.importReadings(actor, dto.csv);
+  importReadings(@CurrentActor() actor: Actor, @Body() dto: MeterCsvDto): Promise<ImportView> {
+    return this.imports.importReadings(actor, dto);
   }
 }

@@ -1,8 +1,25 @@
-import { forecastDrying, judgeLot, priorDryingRatePerDay, shopBand, worst, type Lot } from '@ample-crane/core';
+import {
+  bandOf,
+  CLIMATE_FORTNIGHT_MS,
+  equilibriumMoisturePct,
+  HOUR_MS,
+  judgeLot,
+  meanEmcPct,
+  METER_NOISE_PCT,
+  ORDINARY_EMC_PCT,
+  outliers,
+  readingsNeeded,
+  rulesFor,
+  worst,
+  type Band,
+  type Lot,
+  type MoistureGateSettings,
+  type Verdict,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, type EntityManager } from 'typeorm';
+import { DataSource, In } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
-import { ClimateService } from '../climate/climate.service.ts';
+import type { ZoneTrace } from '../climate/climate.service.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../logbook/sentence.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -11,18 +28,23 @@ import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.t
 import { toOverrideView } from '../routing/history.view.ts';
 import { BatchEntity, OverrideEntity, PieceEntity } from '../routing/routing.entity.ts';
 import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import { CuttingQueries } from './cutting.queries.ts';
+import { DryingService, type ReadSession } from './drying.service.ts';
+import { dryingView, outlookView, readyView, type OutlookView } from './drying.view.ts';
 import type { LotCardView, LotView } from './lot.dto.ts';
-import { LotEntity, ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
+import { BoardEntity, LotEntity, PictureEntity, ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
 
 /** What the wood room shows of its lots. */
 @Injectable()
 export class LotsQueries {
   private readonly lists: Shelf<LotView[]>;
+  private readonly kept = new Map<string, { state: string; view: LotView }>();
 
   constructor(
     private readonly database: DataSource,
     private readonly shops: ShopService,
-    private readonly climate: ClimateService,
+    private readonly drying: DryingService,
+    private readonly cutting: CuttingQueries,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -42,58 +64,80 @@ export class LotsQueries {
     return this.views(lots, await this.shops.load());
   }
 
-  /** Lots with their band, their latest readings and what the gate says. */
-  async views(lots: readonly Lot[], shop: Shop, manager: EntityManager = this.database.manager): Promise<LotView[]> {
-    const { moistureGate, moistureBand, factory } = shop.settings;
-    const shopEmc = await this.climate.meanEmcPct(factory.woodRoomZoneId, manager);
-    const band =
-      moistureBand.school === 'shop'
-        ? shopBand(shopEmc, moistureBand.halfWidthPct)
-        : { low: moistureBand.fixedLowPct, high: moistureBand.fixedHighPct };
-    const zoneEmc = new Map<string, number>();
-    for (const zoneId of new Set(lots.map((l) => l.zoneId))) zoneEmc.set(zoneId, await this.climate.meanEmcPct(zoneId, manager));
-    const drying = lots.filter((l) => l.state === 'drying').map((l) => l.id);
-    const sessions = await manager.find(ReadingSessionEntity, {
-      where: { lotId: In(drying) },
-      order: { atMs: 'ASC' },
-    });
-    const latestIds = new Map(sessions.map((s) => [s.lotId, s.id]));
-    const readings = await manager.find(ReadingEntity, {
-      where: { sessionId: In([...latestIds.values()]) },
-      order: { seq: 'ASC' },
-    });
-    return lots.map((lot) => {
-      const latest = readings.filter((r) => r.sessionId === latestIds.get(lot.id) && r.struck === null);
-      const findings =
-        lot.state === 'drying'
-          ? judgeLot(
-              {
-                nowMs: this.clock.nowMs(),
-                receivedMs: lot.receivedMs,
-                thicknessMm: lot.thicknessMm,
-                readings: latest,
-                series: sessions.filter((s) => s.lotId === lot.id).map((s) => ({ atMs: s.atMs, value: s.meanPct })),
-                papers: lot.restricted ? (lot.permit === null ? 'missing' : 'present') : 'not needed',
-              },
-              band,
-              moistureGate,
-            )
-          : [];
-      const emc = zoneEmc.get(lot.zoneId) ?? shopEmc;
-      const forecast =
-        lot.state === 'drying' && lot.meanPct !== null
-          ? forecastDrying(lot.meanPct, emc, priorDryingRatePerDay(lot.species, lot.thicknessMm), band)
-          : null;
-      return {
-        ...lot,
-        band,
-        verdict: worst(findings),
-        findings,
-        latest: latest.map((r) => r.correctedPct),
-        daysToBand: forecast?.kind === 'in-days' ? forecast.days : forecast?.kind === 'in-band' ? 0 : null,
-        never: forecast?.kind === 'never' ? forecast.because : null,
-      };
-    });
+  /** Lots with their band, their latest readings, what the gate says, and when they will be ready. */
+  async views(lots: readonly Lot[], shop: Shop): Promise<LotView[]> {
+    const { moistureGate, moistureBand, moistureExceptions, factory } = shop.settings;
+    const nowMs = this.clock.nowMs();
+    const airs = await this.drying.airs(lots, factory.woodRoomZoneId);
+    const shopAir = airs.get(factory.woodRoomZoneId)?.emc;
+    const shopEmc = shopAir ? meanEmcPct(shopAir, nowMs - CLIMATE_FORTNIGHT_MS, nowMs) : ORDINARY_EMC_PCT;
+    const rules = { gate: moistureGate, band: moistureBand };
+    // Wood answers slowly: what was said of a lot this hour holds until it is read, moved, or its rules change.
+    const circumstances = `${Math.floor(nowMs / HOUR_MS)} ${shopEmc} ${JSON.stringify([rules, moistureExceptions])}`;
+    const stateOf = (lot: Lot) => `${circumstances} ${lot.version} ${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
+    const known = (lot: Lot) => {
+      const kept = this.kept.get(lot.id);
+      return kept?.state === stateOf(lot) ? kept.view : undefined;
+    };
+    const unknown = lots.filter((lot) => !known(lot));
+    const sessions = await this.drying.sessions(unknown.filter((l) => l.state === 'drying').map((l) => l.id));
+    for (const lot of unknown) {
+      const { gate, band: settings, of } = rulesFor(lot, rules, moistureExceptions);
+      const band = bandOf(settings, shopEmc);
+      const view = this.view(lot, sessions.get(lot.id) ?? [], { gate, band, of }, airs, nowMs);
+      this.kept.set(lot.id, { state: stateOf(lot), view });
+    }
+    return lots.flatMap((lot) => known(lot) ?? []);
+  }
+
+  private view(
+    lot: Lot,
+    sessions: readonly ReadSession[],
+    { gate, band, of }: { gate: MoistureGateSettings; band: Band; of: string },
+    airs: ReadonlyMap<string, ZoneTrace>,
+    nowMs: number,
+  ): LotView {
+    const { stays, samples, ...plain } = lot;
+    const shown = {
+      ...plain,
+      rulesOf: of,
+      band,
+      readingsNeeded: readingsNeeded(gate, lot.volumeM3),
+      verdict: 'pass' as Verdict,
+      findings: [],
+      latest: [],
+      ready: null,
+      odd: [],
+      firstPct: sessions[0]?.session.meanPct ?? null,
+    };
+    if (lot.state !== 'drying') return shown;
+    const latest = sessions.at(-1)?.readings ?? [];
+    const findings = judgeLot(
+      {
+        nowMs,
+        receivedMs: lot.receivedMs,
+        thicknessMm: lot.thicknessMm,
+        volumeM3: lot.volumeM3,
+        readings: latest,
+        series: sessions.map(({ session }) => ({ atMs: session.atMs, value: session.meanPct })),
+        papers: lot.restricted ? (lot.permit === null ? 'missing' : 'present') : 'not needed',
+      },
+      band,
+      gate,
+    );
+    const drying = this.drying.of(lot, sessions, airs, nowMs);
+    const outlook = drying ? this.drying.outlook(drying, band, nowMs, { fanDays: 0 }) : undefined;
+    return {
+      ...shown,
+      verdict: worst(findings),
+      findings,
+      latest: latest.map((r) => r.correctedPct),
+      ready: drying && outlook ? readyView(drying.fit, outlook) : null,
+      odd: outliers(
+        latest.map((r) => r.correctedPct),
+        METER_NOISE_PCT,
+      ),
+    };
   }
 
   async card(lotId: string): Promise<LotCardView> {
@@ -101,9 +145,9 @@ export class LotsQueries {
     const lot = await manager.findOneBy(LotEntity, { id: lotId });
     if (!lot) throw notFound('lot', lotId);
     const shop = await this.shops.load();
-    const [views, zone, sessions, batches, overrides, log] = await Promise.all([
+    const [views, zones, sessions, batches, overrides, log] = await Promise.all([
       this.views([lot], shop),
-      manager.findOneBy(ZoneEntity, { id: lot.zoneId }),
+      manager.find(ZoneEntity).then((all) => new Map(all.map((z) => [z.id, z.name]))),
       manager.find(ReadingSessionEntity, { where: { lotId }, order: { atMs: 'ASC' } }),
       manager.find(BatchEntity, { where: { lotId }, order: { number: 'ASC' } }),
       manager.find(OverrideEntity, { where: { lotId }, order: { atMs: 'ASC' } }),
@@ -116,11 +160,19 @@ export class LotsQueries {
     const pieces = await manager.find(PieceEntity, { where: { lotId } });
     const [view] = views;
     if (!view) throw notFound('lot', lotId);
+    const nowMs = this.clock.nowMs();
+    const untilMs = lot.releasedMs ?? nowMs;
+    const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
+    const known = this.drying.of(lot, read, await this.drying.airs([lot], lot.zoneId), untilMs);
+    const drying = known
+      ? dryingView(known, this.drying.outlook(known, view.band, untilMs), read, view.band, lot.receivedMs, untilMs)
+      : null;
     return {
       lot: view,
-      zoneName: zone?.name ?? lot.zoneId,
-      roomEmcPct: await this.climate.meanEmcPct(lot.zoneId),
-      ratePerDay: priorDryingRatePerDay(lot.species, lot.thicknessMm),
+      zoneName: zones.get(lot.zoneId) ?? lot.zoneId,
+      stays: lot.stays.map((s) => ({ ...s, zoneName: zones.get(s.zoneId) ?? s.zoneId })),
+      samples: Object.entries(lot.samples).map(([name, dryMassG]) => ({ name, dryMassG })),
+      drying,
       sessions: sessions.map((s) => ({
         ...s,
         by: nameOf(shop, s.personId),
@@ -134,9 +186,25 @@ export class LotsQueries {
           component: b.component,
           startedMs: b.startedMs,
         })),
+      boards: await manager.find(BoardEntity, { where: { lotId }, order: { ordinal: 'ASC' } }),
+      blanks: await this.cutting.blanks({ lotId }),
+      pictures: await manager.find(PictureEntity, { where: { lotId }, order: { atMs: 'DESC' } }),
       serials: [...new Set(pieces.flatMap((p) => p.serial ?? []))].sort(),
       overrides: overrides.map((o) => toOverrideView(o, shop, null)),
       log: log.map((row) => toLogView(row, shop, null)),
     };
+  }
+
+  /** Where a lot would go in other air. */
+  async outlook(lotId: string, air: { tempC: number; relativeHumidity: number }): Promise<OutlookView> {
+    const lot = await this.database.manager.findOneBy(LotEntity, { id: lotId });
+    if (!lot) throw notFound('lot', lotId);
+    const nowMs = this.clock.nowMs();
+    const [view] = await this.views([lot], await this.shops.load());
+    const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
+    const known = this.drying.of(lot, read, await this.drying.airs([lot], lot.zoneId), nowMs);
+    if (!view || !known) throw notFound('drying curve of lot', lotId);
+    const ahead = { emcPct: equilibriumMoisturePct(air.tempC, air.relativeHumidity), driftPct: 0 };
+    return outlookView(known.fit, this.drying.outlook(known, view.band, nowMs, { ahead }));
   }
 }

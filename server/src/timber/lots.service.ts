@@ -1,4 +1,4 @@
-import { correctedMoisturePct, mean, parseReadings, worst, type Lot } from '@ample-crane/core';
+import { mean, readSession, worst, type Lot } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
@@ -8,7 +8,7 @@ import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, Problem, refused, stale } from '../platform/problems/problems.ts';
 import { nextNumber } from '../routing/commands.ts';
 import { ShopService } from '../setup/shop.service.ts';
-import type { ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
+import type { DescribeLotDto, MoveLotDto, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
 import { LotsQueries } from './lots.queries.ts';
 
 const RELEASE_OVERRIDE_ROLE = 'manager';
@@ -34,11 +34,17 @@ export class LotsService {
   }
 
   async read(actor: Actor, lotId: string, dto: ReadingsDto): Promise<{ id: string }> {
-    const { readings, problems } = parseReadings(dto.text);
-    if (problems.length > 0) throw badInput('text', problems.map((p) => p.message).join('. '));
-    if (readings.length === 0) throw badInput('text', 'Type at least one reading');
+    const { meterSpecies } = (await this.shops.load()).settings;
     return this.logbook.perform(actor, { name: 'read lot', request: { lotId, ...dto }, concerns: { lots: [lotId] } }, (unit) => {
       const lot = current(unit, lotId, dto.version);
+      const species = meterSpecies[lot.species];
+      const { readings, samples, problems } = readSession(dto.meter, dto.text, {
+        woodTempC: dto.woodTempC,
+        samples: lot.samples,
+        ...(species ? { species } : {}),
+      });
+      if (problems.length > 0) throw badInput('text', problems.map((p) => p.message).join('. '));
+      if (readings.length === 0) throw badInput('text', 'Type at least one reading');
       const atMs = dto.atMs ?? unit.nowMs;
       if (atMs > unit.nowMs) throw badInput('atMs', 'A reading cannot lie in the future');
       if (atMs < lot.receivedMs) throw badInput('atMs', 'The lot was received after that');
@@ -50,14 +56,43 @@ export class LotsService {
           sessionId,
           meter: dto.meter,
           woodTempC: dto.woodTempC,
-          readings: readings.map((r) => ({
-            ...r,
-            correctedPct: dto.meter === 'pin' ? Math.round(correctedMoisturePct(r.rawPct, dto.woodTempC) * 100) / 100 : r.rawPct,
-          })),
+          readings,
+          ...(species ? { species } : {}),
+          ...(Object.keys(samples).length > 0 ? { samples } : {}),
         },
         atMs,
       );
       return { id: sessionId };
+    });
+  }
+
+  /** What is known of a lot better than before: papers, grade, place. */
+  async describe(actor: Actor, lotId: string, { version, ...dto }: DescribeLotDto): Promise<{ id: string }> {
+    if (Object.keys(dto).length === 0) throw badInput('version', 'Nothing is said of the lot');
+    return this.logbook.perform(
+      actor,
+      { name: 'describe lot', request: { lotId, version, ...dto }, concerns: { lots: [lotId] } },
+      (unit) => {
+        current(unit, lotId, version);
+        unit.record('lot.described', { lotId }, dto);
+        return { id: lotId };
+      },
+    );
+  }
+
+  /** Takes a lot to another room or place, or puts it on a kiln's schedule. */
+  async move(actor: Actor, lotId: string, { version, ...dto }: MoveLotDto): Promise<{ id: string }> {
+    const zone = await this.database.getRepository(ZoneEntity).findOneBy({ id: dto.zoneId });
+    if (!zone) throw badInput('zoneId', `There is no zone ${dto.zoneId}`);
+    const { kilnSchedules } = (await this.shops.load()).settings;
+    if (dto.scheduleId !== null && !kilnSchedules.some((k) => k.id === dto.scheduleId))
+      throw badInput('scheduleId', `There is no schedule ${dto.scheduleId}`);
+    return this.logbook.perform(actor, { name: 'move lot', request: { lotId, version, ...dto }, concerns: { lots: [lotId] } }, (unit) => {
+      const lot = current(unit, lotId, version);
+      if (lot.zoneId === dto.zoneId && lot.place === dto.place && lot.scheduleId === dto.scheduleId)
+        throw badInput('zoneId', 'It lies there already');
+      unit.record('lot.moved', { lotId }, dto);
+      return { id: lotId };
     });
   }
 
@@ -108,7 +143,7 @@ export class LotsService {
     return this.logbook.perform(actor, { name: 'release lot', request: { lotId, ...dto }, concerns: { lots: [lotId] } }, async (unit) => {
       const lot = current(unit, lotId, dto.version);
       if (lot.state !== 'drying') throw refused([{ rule: 'state', verdict: 'stop', sentence: `Lot ${lotId} is ${lot.state} already` }]);
-      const [judged] = await this.queries.views([lot], shop, unit.manager);
+      const [judged] = await this.queries.views([lot], shop);
       const findings = judged?.findings ?? [];
       if (worst(findings) === 'pass') {
         unit.record('lot.released', { lotId }, { override: null, findings });

@@ -1,118 +1,132 @@
-import { correctedMoisturePct, parseReadings } from '@ample-crane/core';
+import { guessMeterColumns, readMeterFile, readSession, type MeterColumns } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { parse } from 'csv-parse/sync';
 import { DataSource, In } from 'typeorm';
+import { ClimateService } from '../climate/climate.service.ts';
 import { LogbookService } from '../logbook/logbook.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
+import { csvTable, headingOf, type CsvTable } from '../platform/http/csvTable.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput } from '../platform/problems/problems.ts';
-import type { ImportRowView, ImportView } from './lot.dto.ts';
+import { SettingsService } from '../platform/settings/settings.service.ts';
+import type { ImportRowView, ImportView, MeterCsvDto } from './import.dto.ts';
 import { LotEntity } from './timber.entity.ts';
 
-const IMPORT_COLUMNS = ['lot', 'date', 'wood_temp_c', 'readings'] as const;
+const METHOD = 'pin';
 
-/** Sessions of readings from a file. */
+type Row = ImportRowView & { woodTempC: number };
+
+/** Sessions of readings from a meter's file. */
 @Injectable()
 export class ReadingsImportService {
   constructor(
     private readonly database: DataSource,
     private readonly logbook: LogbookService,
+    private readonly settings: SettingsService,
+    private readonly climate: ClimateService,
     private readonly clock: Clock,
   ) {}
 
-  /** Reads a file of readings and says of each line whether it could be taken, and why not. Writes nothing. */
-  async preview(csv: string): Promise<ImportView> {
-    const rows = await this.importRows(csv);
-    return {
-      rows,
-      good: rows.filter((r) => r.problem === null).length,
-      bad: rows.filter((r) => r.problem !== null).length,
-      saved: false,
-    };
+  /** Reads a file of readings and says of each session whether it could be taken, and why not. Writes nothing. */
+  async preview(dto: MeterCsvDto): Promise<ImportView> {
+    const { rows, ...told } = await this.read(dto);
+    return this.view(told, rows, false);
   }
 
-  /** Takes the good lines of a file, each as a session of its lot; the bad ones are told, not taken. */
-  async importReadings(actor: Actor, csv: string): Promise<ImportView> {
-    const rows = await this.importRows(csv);
+  /** Takes the good sessions of a file; the bad ones are told, not taken. The columns are remembered for the next. */
+  async importReadings(actor: Actor, dto: MeterCsvDto): Promise<ImportView> {
+    const { rows, ...told } = await this.read(dto);
     const good = rows.filter((r) => r.problem === null);
+    const { meterSpecies } = await this.settings.all();
     await this.logbook.perform(
       actor,
-      { name: 'import readings', request: { csv }, concerns: { lots: good.map((r) => r.lotId) } },
-      (unit) => {
+      { name: 'import readings', request: dto, concerns: { lots: good.map((r) => r.lotId) } },
+      async (unit) => {
         for (const row of good) {
           const lot = unit.state.get('lot', row.lotId);
+          const species = meterSpecies[lot.species];
+          const { readings } = readSession(METHOD, row.text, {
+            woodTempC: row.woodTempC,
+            samples: {},
+            ...(species ? { species } : {}),
+          });
           unit.record(
             'lot.read',
             { lotId: lot.id },
             {
               sessionId: `${lot.id}/${lot.sessions + 1}`,
-              meter: 'pin',
+              meter: METHOD,
               woodTempC: row.woodTempC,
-              readings: parseReadings(row.text).readings.map((r) => ({
-                ...r,
-                correctedPct: Math.round(correctedMoisturePct(r.rawPct, row.woodTempC) * 100) / 100,
-              })),
+              readings,
+              ...(species ? { species } : {}),
             },
             row.atMs ?? unit.nowMs,
           );
         }
+        const known = await this.settings.get('importColumns', unit.manager);
+        await this.settings.set(unit.manager, 'importColumns', { ...known, [headingOf('meter', told.table)]: { ...told.columns } });
         return { taken: good.length };
       },
     );
-    return { rows, good: good.length, bad: rows.length - good.length, saved: true };
+    return this.view(told, rows, true);
   }
 
-  private async importRows(csv: string): Promise<(ImportRowView & { woodTempC: number })[]> {
-    let records: Record<string, string>[];
-    try {
-      records = parse(csv, {
-        columns: (header: string[]) => header.map((h) => h.trim().toLowerCase()),
-        bom: true,
-        trim: true,
-        skip_empty_lines: true,
-        delimiter: [',', ';', '\t'],
-        relax_column_count: true,
-      });
-    } catch (error) {
-      throw badInput('csv', `This is not a CSV file: ${error instanceof Error ? error.message : 'unreadable'}`);
-    }
-    const [first] = records;
-    const missing = IMPORT_COLUMNS.filter((c) => first === undefined || !(c in first));
-    if (missing.length > 0)
-      throw badInput('csv', `The file needs a first line with the columns ${IMPORT_COLUMNS.join(', ')}; missing: ${missing.join(', ')}`);
-    const lots = new Map(
-      (await this.database.getRepository(LotEntity).findBy({ id: In(records.map((r) => r['lot'] ?? '')) })).map((l) => [l.id, l]),
-    );
+  private view(
+    { table, columns, remembered }: { table: CsvTable; columns: MeterColumns; remembered: boolean },
+    rows: readonly Row[],
+    saved: boolean,
+  ): ImportView {
+    const good = rows.filter((r) => r.problem === null).length;
+    return {
+      header: table.header,
+      columns: { ...columns, readings: [...columns.readings] },
+      remembered,
+      rows: rows.map(({ line, lotId, text, atMs, problem }) => ({ line, lotId, text, atMs, problem })),
+      good,
+      bad: rows.length - good,
+      saved,
+    };
+  }
+
+  private async read({ csv, columns: chosen }: MeterCsvDto): Promise<{
+    table: CsvTable;
+    columns: MeterColumns;
+    remembered: boolean;
+    rows: Row[];
+  }> {
+    const table = csvTable(csv);
+    const { importColumns, workWeek } = await this.settings.all();
+    // What is kept there was checked when it was chosen.
+    const known = importColumns[headingOf('meter', table)] as MeterColumns | undefined;
+    const columns = chosen ?? known ?? guessMeterColumns(table.header, table.rows);
+    if (!columns) throw badInput('csv', `Say which columns hold lot, time and readings; the file has ${table.header.join(', ')}`);
+    const missing = [columns.lot, columns.time, ...columns.readings].filter((name) => !table.header.includes(name));
+    if (missing.length > 0) throw badInput('columns', `The file has no column ${missing.join(', ')}`);
+    const sessions = readMeterFile(table.header, table.rows, columns, workWeek.timeZone);
+    const ids = [...new Set(sessions.map((s) => s.lotId))];
+    const lots = new Map((await this.database.getRepository(LotEntity).findBy({ id: In(ids) })).map((l) => [l.id, l]));
+    const airs = new Map((await this.climate.now()).map((z) => [z.id, z.tempC]));
     const nowMs = this.clock.nowMs();
-    return records.map((record, i) => {
-      const lot = lots.get(record['lot'] ?? '');
-      const atMs = Date.parse(record['date'] ?? '');
-      const woodTempC = Number(record['wood_temp_c'] === '' ? NaN : record['wood_temp_c']);
-      const text = record['readings'] ?? '';
-      const { readings, problems } = parseReadings(text);
-      const problem = !lot
-        ? `There is no lot ${record['lot'] ?? ''}`
-        : Number.isNaN(atMs)
-          ? `"${record['date'] ?? ''}" is not a date like 2026-03-09T08:15`
-          : atMs > nowMs
+    const rows = sessions.map(({ line, lotId, readings, atMs, woodTempC, problem }): Row => {
+      const lot = lots.get(lotId);
+      const because =
+        problem ??
+        (!lot
+          ? `There is no lot ${lotId}`
+          : (atMs ?? 0) > nowMs
             ? 'The date lies in the future'
-            : atMs < lot.receivedMs
+            : (atMs ?? 0) < lot.receivedMs
               ? 'The lot was received after that'
-              : !(woodTempC >= -20 && woodTempC <= 60)
-                ? `Wood temperature "${record['wood_temp_c'] ?? ''}" is not between −20 and 60 °C`
-                : problems.length > 0
-                  ? problems.map((p) => p.message).join('. ')
-                  : readings.length === 0
-                    ? 'No readings'
-                    : null;
+              : null);
       return {
-        line: i + 2,
-        lotId: record['lot'] ?? '',
-        text,
-        atMs: Number.isNaN(atMs) ? null : atMs,
-        woodTempC,
-        problem,
+        line: table.lines[line - 2] ?? line,
+        lotId,
+        // Written as it would be typed, so that it can be read as if it were.
+        text: readings.map((r) => `${r.depth === 'core' ? 'c' : ''}${r.rawPct}`).join(' '),
+        atMs,
+        woodTempC: woodTempC ?? airs.get(lot?.zoneId ?? '') ?? 20,
+        problem: because,
       };
     });
+    return { table, columns, remembered: chosen === undefined && known !== undefined, rows };
   }
 }

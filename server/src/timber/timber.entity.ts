@@ -1,6 +1,20 @@
-import type { Depth, Lot, LotState, LotUse, Reading, ReadingSession } from '@ample-crane/core';
-import { Entity, PrimaryColumn } from 'typeorm';
-import { Count, Flag, Instant, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
+import type {
+  Blank,
+  BlankState,
+  BoardPlan,
+  CuttingSettings,
+  Depth,
+  Look,
+  Lot,
+  LotState,
+  LotUse,
+  Reading,
+  ReadingSession,
+  Rect,
+  StockBoard,
+} from '@ample-crane/core';
+import { Column, Entity, PrimaryColumn } from 'typeorm';
+import { Count, Flag, Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
 
 @Entity('lot')
 export class LotEntity implements Lot {
@@ -23,6 +37,12 @@ export class LotEntity implements Lot {
   @Quantity(OrNothing) meanPct: number | null;
   @Instant('last_read_at', OrNothing) lastReadMs: number | null;
   @Count() sessions: number;
+  @Quantity(OrNothing) papersPct: number | null;
+  @Text(OrNothing) grade: string | null;
+  @Text(OrNothing) place: string | null;
+  @Json() stays: Lot['stays'];
+  @Json() samples: Record<string, number>;
+  @Text(OrNothing) scheduleId: string | null;
   @Count() version: number;
 }
 
@@ -46,5 +66,84 @@ export class ReadingEntity implements Reading {
   @Text() depth: Depth;
   @Quantity() rawPct: number;
   @Quantity() correctedPct: number;
+  @Quantity(OrNothing) massG: number | null;
+  @Quantity(OrNothing) dryMassG: number | null;
   @Text(OrNothing) struck: string | null;
+}
+
+@Entity('board')
+export class BoardEntity implements StockBoard {
+  @PrimaryColumn('text') id: string;
+  @Text() lotId: string;
+  @Count() ordinal: number;
+  @Quantity() lengthMm: number;
+  @Quantity() widthMm: number;
+  @Quantity() widthEndMm: number;
+  @Quantity() thicknessMm: number;
+  @Json() faults: Rect[];
+  @Text(OrNothing) grade: string | null;
+  @Quantity(OrNothing) massG: number | null;
+  @Text(OrNothing) setId: string | null;
+  @Text() state: StockBoard['state'];
+}
+
+@Entity('blank')
+export class BlankEntity implements Blank {
+  @PrimaryColumn('text') id: string;
+  @Text() lotId: string;
+  @Text() boardId: string;
+  @Text() modelId: string;
+  @Text() component: string;
+  @Quantity() lengthMm: number;
+  @Quantity() widthMm: number;
+  @Quantity() thicknessMm: number;
+  @Text() setId: string;
+  @Text() look: Look;
+  @Quantity(OrNothing) massG: number | null;
+  @Quantity(OrNothing) moisturePct: number | null;
+  @Text(OrNothing) orderId: string | null;
+  @Text() state: BlankState;
+  @Text(OrNothing) pieceId: string | null;
+  @Count() version: number;
+}
+
+/** A blank that a plan asks for: what of, for which model's part, how many, and what one is worth. */
+export interface PlanWant {
+  id: string;
+  modelId: string;
+  component: string;
+  orderId: string | null;
+  lengthMm: number;
+  widthMm: number;
+  thicknessMm: number;
+  leavesEach: number;
+  count: number;
+  value: number;
+}
+
+@Entity('cutting_plan')
+export class CuttingPlanEntity {
+  @PrimaryColumn('text') id: string;
+  @Count() number: number;
+  @Instant('at') atMs: number;
+  @Text(OrNothing) personId: string | null;
+  @Json() lotIds: string[];
+  @Json() settings: CuttingSettings;
+  @Json() wanted: PlanWant[];
+  @Json() boards: BoardPlan[];
+  @Text() state: 'draft' | 'cut';
+  @Count() version: number;
+}
+
+@Entity('picture')
+export class PictureEntity {
+  @PrimaryColumn('text') id: string;
+  @Text() lotId: string;
+  @Text(OrNothing) boardId: string | null;
+  @Instant('at') atMs: number;
+  @Text(OrNothing) personId: string | null;
+  @Text() name: string;
+  @Text() mediaType: string;
+  // Only asked for by name: a list of pictures does not carry them.
+  @Column('bytea', { select: false }) bytes: Buffer;
 }

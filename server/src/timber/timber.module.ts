@@ -2,15 +2,35 @@ import { Module } from '@nestjs/common';
 import { ClimateModule } from '../climate/climate.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
 import { SetupModule } from '../setup/setup.module.ts';
+import { AirController } from './air.controller.ts';
+import { AirService } from './air.service.ts';
+import { CuttingController } from './cutting.controller.ts';
+import { CuttingQueries } from './cutting.queries.ts';
+import { CuttingService } from './cutting.service.ts';
+import { StockService } from './stock.service.ts';
+import { DryingService } from './drying.service.ts';
+import { LoggerImportService } from './loggerImport.service.ts';
 import { LotsController } from './lots.controller.ts';
 import { LotsQueries } from './lots.queries.ts';
 import { LotsService } from './lots.service.ts';
+import { PicturesController, PicturesService } from './pictures.ts';
 import { ReadingsImportService } from './readingsImport.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, SetupModule],
-  controllers: [LotsController],
-  providers: [LotsService, LotsQueries, ReadingsImportService],
+  controllers: [LotsController, AirController, CuttingController, PicturesController],
+  providers: [
+    LotsService,
+    LotsQueries,
+    DryingService,
+    AirService,
+    CuttingService,
+    CuttingQueries,
+    StockService,
+    PicturesService,
+    ReadingsImportService,
+    LoggerImportService,
+  ],
   exports: [LotsQueries],
 })
 export class TimberModule {}

@@ -141,7 +141,7 @@ describe('a file of readings', () => {
   ])('of %s is refused as a whole, and says what it needs', async (_, csv) => {
     const answer = await preview(csv);
     expect(answer.status).toBe(400);
-    expect(answer.body.detail).toMatch(/columns lot, date, wood_temp_c, readings|not a CSV file|characters/);
+    expect(answer.body.detail).toMatch(/names of its columns|which columns hold lot, time and readings|not a CSV file/);
   });
   test('from the future is told line by line', async () => {
     const later = new Date(factory.clock.nowMs() + DAY).toISOString();

@@ -224,6 +224,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lots/{id}/outlook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Lots_outlook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{id}/label.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Lots_label"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{id}/report.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Lots_report"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{id}/describe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Lots_describe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Lots_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lots/{id}/strike": {
         parameters: {
             query?: never;
@@ -282,6 +362,262 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["Lots_importReadings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/air/{zoneId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Air_view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/air/log/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Air_preview"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/air/log/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Air_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting/plans/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_plan"];
+        put?: never;
+        post: operations["Cutting_save"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting/plans/{id}/list.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Cutting_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutting/plans/{id}/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Cutting_cut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{id}/boards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Cutting_measure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blanks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_blanks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blanks/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Cutting_weigh"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blanks/reserve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Cutting_reserve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_stockView"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stock/allotment": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_allotment"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/{id}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Pictures_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Pictures_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1072,6 +1408,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/moisture-exceptions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeExceptions"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/meters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeMeters"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/serial": {
         parameters: {
             query?: never;
@@ -1417,13 +1785,27 @@ export interface components {
             low: number;
             high: number;
         };
+        ReadyView: {
+            /** @enum {string} */
+            kind: "in band" | "on its way" | "not in this room";
+            emcPct: number;
+            nowPct: number;
+            earlyMs: number | null;
+            likelyMs: number | null;
+            lateMs: number | null;
+            piecesMs: number | null;
+            pastBandMs: number | null;
+            ratePerDay: number;
+            /** @enum {string} */
+            basis: "prior" | "blended" | "measured";
+        };
         LotView: {
             id: string;
             number: number;
             species: string;
             form: string;
             /** @enum {string} */
-            use: "body" | "neck" | "top" | "fingerboard" | "sides";
+            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard";
             thicknessMm: number;
             volumeM3: number;
             leftM3: number;
@@ -1444,8 +1826,69 @@ export interface components {
             verdict: "pass" | "wait" | "stop";
             findings: components["schemas"]["FindingView"][];
             latest: number[];
-            daysToBand: number | null;
-            never: string | null;
+            odd: number[];
+            readingsNeeded: number;
+            rulesOf: string;
+            ready: components["schemas"]["ReadyView"] | null;
+            papersPct: number | null;
+            firstPct: number | null;
+            grade: string | null;
+            place: string | null;
+            scheduleId: string | null;
+            sessions: number;
+        };
+        StayView: {
+            zoneId: string;
+            zoneName: string;
+            fromMs: number;
+        };
+        SampleView: {
+            name: string;
+            dryMassG: number;
+        };
+        FanPointView: {
+            atMs: number;
+            meanPct: number;
+            lowPct: number;
+            highPct: number;
+        };
+        OutlookView: {
+            /** @enum {string} */
+            kind: "in band" | "on its way" | "not in this room";
+            emcPct: number;
+            nowPct: number;
+            earlyMs: number | null;
+            likelyMs: number | null;
+            lateMs: number | null;
+            piecesMs: number | null;
+            pastBandMs: number | null;
+            ratePerDay: number;
+            /** @enum {string} */
+            basis: "prior" | "blended" | "measured";
+            fan: components["schemas"]["FanPointView"][];
+        };
+        CurvePointView: {
+            atMs: number;
+            pct: number;
+        };
+        ExcursionView: {
+            /** @enum {string} */
+            kind: "too dry" | "too wet";
+            fromMs: number;
+            toMs: number;
+            worstPct: number;
+        };
+        DryingView: {
+            outlook: components["schemas"]["OutlookView"];
+            curve: components["schemas"]["CurvePointView"][];
+            emc: components["schemas"]["CurvePointView"][];
+            excursions: components["schemas"]["ExcursionView"][];
+            oddSessions: string[];
+            rateLowPerDay: number;
+            rateHighPerDay: number;
+            scatter: number;
+            driftPct: number;
+            pieceSdPct: number;
         };
         ReadingView: {
             seq: number;
@@ -1453,6 +1896,8 @@ export interface components {
             depth: "shell" | "core";
             rawPct: number;
             correctedPct: number;
+            massG: number | null;
+            dryMassG: number | null;
             struck: string | null;
         };
         ReadingSessionView: {
@@ -1471,6 +1916,56 @@ export interface components {
             component: string;
             startedMs: number;
         };
+        RectDto: {
+            xMm: number;
+            yMm: number;
+            lengthMm: number;
+            widthMm: number;
+        };
+        BoardView: {
+            id: string;
+            lotId: string;
+            ordinal: number;
+            lengthMm: number;
+            widthMm: number;
+            widthEndMm: number;
+            thicknessMm: number;
+            faults: components["schemas"]["RectDto"][];
+            grade: string | null;
+            massG: number | null;
+            setId: string | null;
+            /** @enum {string} */
+            state: "whole" | "cut";
+        };
+        BlankView: {
+            id: string;
+            lotId: string;
+            boardId: string;
+            species: string;
+            modelId: string;
+            modelName: string;
+            component: string;
+            lengthMm: number;
+            widthMm: number;
+            thicknessMm: number;
+            setId: string;
+            /** @enum {string} */
+            look: "clear" | "solid";
+            massG: number | null;
+            moisturePct: number | null;
+            orderId: string | null;
+            /** @enum {string} */
+            state: "free" | "started";
+            pieceId: string | null;
+            serial: string | null;
+            version: number;
+        };
+        PictureView: {
+            id: string;
+            boardId: string | null;
+            atMs: number;
+            name: string;
+        };
         OverrideView: {
             atMs: number;
             by: string;
@@ -1481,11 +1976,15 @@ export interface components {
         LotCardView: {
             lot: components["schemas"]["LotView"];
             zoneName: string;
-            roomEmcPct: number;
-            ratePerDay: number;
+            stays: components["schemas"]["StayView"][];
+            samples: components["schemas"]["SampleView"][];
+            drying: components["schemas"]["DryingView"] | null;
             sessions: components["schemas"]["ReadingSessionView"][];
             batches: components["schemas"]["LotUseView"][];
             serials: string[];
+            boards: components["schemas"]["BoardView"][];
+            blanks: components["schemas"]["BlankView"][];
+            pictures: components["schemas"]["PictureView"][];
             overrides: components["schemas"]["OverrideView"][];
             log: components["schemas"]["LogView"][];
         };
@@ -1493,7 +1992,7 @@ export interface components {
             species: string;
             form: string;
             /** @enum {string} */
-            use: "body" | "neck" | "top" | "fingerboard" | "sides";
+            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard";
             thicknessMm: number;
             volumeM3: number;
             supplier: string;
@@ -1501,14 +2000,30 @@ export interface components {
             permit: string | null;
             restricted: boolean;
             zoneId: string;
+            papersPct?: number | null;
+            grade?: string | null;
+            place?: string | null;
         };
         ReadingsDto: {
             version: number;
             text: string;
             woodTempC: number;
             /** @enum {string} */
-            meter: "pin" | "pinless";
+            meter: "pin" | "pinless" | "oven" | "sample board";
             atMs?: number;
+        };
+        DescribeLotDto: {
+            version: number;
+            papersPct?: number | null;
+            grade?: string | null;
+            place?: string | null;
+            permit?: string | null;
+        };
+        MoveLotDto: {
+            version: number;
+            zoneId: string;
+            place: string | null;
+            scheduleId: string | null;
         };
         StrikeDto: {
             version: number;
@@ -1520,8 +2035,18 @@ export interface components {
             version: number;
             overrideReason?: string;
         };
-        CsvDto: {
+        MeterColumnsDto: {
+            lot: string;
+            time: string;
+            woodTemp: string | null;
+            /** @enum {string} */
+            tempUnit: "C" | "F";
+            depth: string | null;
+            readings: string[];
+        };
+        MeterCsvDto: {
             csv: string;
+            columns?: components["schemas"]["MeterColumnsDto"];
         };
         ImportRowView: {
             line: number;
@@ -1531,10 +2056,266 @@ export interface components {
             problem: string | null;
         };
         ImportView: {
+            header: string[];
+            columns: components["schemas"]["MeterColumnsDto"];
+            remembered: boolean;
             rows: components["schemas"]["ImportRowView"][];
             good: number;
             bad: number;
             saved: boolean;
+        };
+        SatThroughView: {
+            lots: string[];
+            batches: string[];
+        };
+        RoomExcursionView: {
+            /** @enum {string} */
+            kind: "too dry" | "too wet";
+            fromMs: number;
+            toMs: number;
+            worstPct: number;
+            satThrough: components["schemas"]["SatThroughView"];
+        };
+        AirView: {
+            zoneId: string;
+            zoneName: string;
+            emcNowPct: number;
+            band: components["schemas"]["BandView"];
+            course: components["schemas"]["FanPointView"][];
+            excursions: components["schemas"]["RoomExcursionView"][];
+            silences: components["schemas"]["CurvePointView"][];
+        };
+        LoggerColumnsDto: {
+            time: string;
+            temp: string;
+            humidity: string;
+            /** @enum {string} */
+            tempUnit: "C" | "F";
+            /** @enum {string} */
+            humidityUnit: "percent" | "fraction";
+        };
+        LoggerCsvDto: {
+            zoneId: string;
+            csv: string;
+            columns?: components["schemas"]["LoggerColumnsDto"];
+            /** @enum {string} */
+            clock?: "local" | "standard";
+        };
+        LoggerProblemView: {
+            line: number;
+            text: string;
+            problem: string;
+        };
+        SilenceView: {
+            fromMs: number;
+            toMs: number;
+        };
+        LoggerView: {
+            header: string[];
+            columns: components["schemas"]["LoggerColumnsDto"];
+            remembered: boolean;
+            /** @enum {string} */
+            clock: "local" | "standard";
+            ambiguous: boolean;
+            good: number;
+            problems: components["schemas"]["LoggerProblemView"][];
+            gaps: components["schemas"]["SilenceView"][];
+            clockChanges: number[];
+            fromMs: number | null;
+            toMs: number | null;
+            replaced: number;
+            saved: boolean;
+        };
+        CuttingSettingsDto: {
+            kerfMm: number;
+            edgingMm: number;
+            endTrimMm: number;
+            planingMm: number;
+            resawKerfMm: number;
+        };
+        PlanLineView: {
+            id: string;
+            number: number;
+            atMs: number;
+            by: string;
+            lotIds: string[];
+            boards: number;
+            blanks: number;
+            /** @enum {string} */
+            state: "draft" | "cut";
+        };
+        CutNeedView: {
+            modelId: string;
+            modelName: string;
+            component: string;
+            species: string;
+            use: string;
+            orderId: string | null;
+            dueMs: number | null;
+            lengthMm: number;
+            widthMm: number;
+            thicknessMm: number;
+            leavesEach: number;
+            count: number;
+        };
+        CuttingView: {
+            settings: components["schemas"]["CuttingSettingsDto"];
+            plans: components["schemas"]["PlanLineView"][];
+            needs: components["schemas"]["CutNeedView"][];
+            whole: components["schemas"]["BoardView"][];
+        };
+        WantDto: {
+            id: string;
+            modelId: string;
+            component: string;
+            orderId: string | null;
+            lengthMm: number;
+            widthMm: number;
+            thicknessMm: number;
+            leavesEach: number;
+            count: number;
+            value: number;
+        };
+        PlacedBlankDto: {
+            xMm: number;
+            yMm: number;
+            lengthMm: number;
+            widthMm: number;
+            blankId: string;
+            pieces: number;
+        };
+        BoardPlanDto: {
+            boardId: string;
+            placed: components["schemas"]["PlacedBlankDto"][];
+        };
+        YieldView: {
+            of: string;
+            boards: number;
+            yield: number;
+        };
+        PlanView: {
+            id: string;
+            number: number;
+            atMs: number;
+            by: string;
+            lotIds: string[];
+            boards: number;
+            blanks: number;
+            /** @enum {string} */
+            state: "draft" | "cut";
+            version: number;
+            settings: components["schemas"]["CuttingSettingsDto"];
+            wanted: components["schemas"]["WantDto"][];
+            plans: components["schemas"]["BoardPlanDto"][];
+            whole: components["schemas"]["BoardView"][];
+            past: components["schemas"]["YieldView"][];
+            cut: components["schemas"]["BlankView"][];
+        };
+        PlanDto: {
+            lotIds: string[];
+            settings: components["schemas"]["CuttingSettingsDto"];
+            wanted: components["schemas"]["WantDto"][];
+            boards: components["schemas"]["BoardPlanDto"][];
+        };
+        SavePlanDto: {
+            lotIds: string[];
+            settings: components["schemas"]["CuttingSettingsDto"];
+            wanted: components["schemas"]["WantDto"][];
+            boards: components["schemas"]["BoardPlanDto"][];
+            version: number;
+        };
+        VersionDto: {
+            version: number;
+        };
+        BoardDto: {
+            lengthMm: number;
+            widthMm: number;
+            widthEndMm: number;
+            thicknessMm: number;
+            faults: components["schemas"]["RectDto"][];
+            grade?: string | null;
+            massG?: number | null;
+            setId?: string | null;
+        };
+        BoardsDto: {
+            version: number;
+            boards: components["schemas"]["BoardDto"][];
+        };
+        WeighedDto: {
+            version: number;
+            id: string;
+            massG: number;
+            moisturePct?: number;
+        };
+        WeighDto: {
+            blanks: components["schemas"]["WeighedDto"][];
+        };
+        BlankVersionDto: {
+            version: number;
+            id: string;
+        };
+        ReserveDto: {
+            blanks: components["schemas"]["BlankVersionDto"][];
+            orderId: string | null;
+        };
+        StockLineView: {
+            species: string;
+            use: string;
+            form: string;
+            grade: string | null;
+            /** @enum {string} */
+            state: "drying" | "released" | "used up";
+            lots: number;
+            leftM3: number;
+        };
+        CoverView: {
+            species: string;
+            use: string;
+            readyM3: number;
+            dryingM3: number;
+            blanks: number;
+            reserved: number;
+            partMade: number;
+            usedM3PerDay: number;
+            days: number | null;
+            shortMs: number | null;
+            shortM3: number;
+            buyByMs: number | null;
+            ordersAtRisk: string[];
+            cutFirst: string | null;
+        };
+        SupplierView: {
+            supplier: string;
+            lots: number;
+            wetterPct: number;
+        };
+        StockView: {
+            lines: components["schemas"]["StockLineView"][];
+            cover: components["schemas"]["CoverView"][];
+            suppliers: components["schemas"]["SupplierView"][];
+        };
+        AllottedView: {
+            slotId: string;
+            orderId: string;
+            blankId: string;
+            blankVersion: number;
+            predictedG: number;
+            inBand: boolean;
+            chamberCm3: number;
+            reserved: boolean;
+        };
+        AllotmentView: {
+            lowG: number;
+            highG: number;
+            allotted: components["schemas"]["AllottedView"][];
+            unmet: number;
+            left: string[];
+            inBandAsTheyCome: number;
+        };
+        PictureDto: {
+            name: string;
+            boardId: string | null;
+            data: string;
         };
         PieceView: {
             id: string;
@@ -1695,6 +2476,7 @@ export interface components {
             component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part";
             quantity: number;
             lotId: string;
+            blankIds?: string[];
             orderId: string | null;
             placements?: components["schemas"]["PlacementDto"][];
             trial?: boolean;
@@ -2234,6 +3016,8 @@ export interface components {
             component: string;
             batchId: string;
             lotId: string | null;
+            blankId: string | null;
+            boardId: string | null;
             species: string;
             supplier: string;
             origin: string;
@@ -2405,11 +3189,49 @@ export interface components {
             fixedLowPct: number;
             fixedHighPct: number;
             readingsNeeded: number;
+            readingsPerM3: number;
             spreadLimitPct: number;
             gradientLimitPct: number;
             stableLimitPctPerDay: number;
             stableWindowDays: number;
             daysPer25Mm: number;
+        };
+        MoistureExceptionDto: {
+            /** @enum {string} */
+            gateSchool: "calendar" | "meter" | "both";
+            /** @enum {string} */
+            bandSchool: "shop" | "fixed";
+            halfWidthPct: number;
+            fixedLowPct: number;
+            fixedHighPct: number;
+            readingsNeeded: number;
+            readingsPerM3: number;
+            spreadLimitPct: number;
+            gradientLimitPct: number;
+            stableLimitPctPerDay: number;
+            stableWindowDays: number;
+            daysPer25Mm: number;
+            /** @enum {string|null} */
+            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard" | null;
+            form: string | null;
+        };
+        MeterSpeciesDto: {
+            species: string;
+            a: number;
+            b: number;
+            densityOffsetPct: number;
+        };
+        KilnStepView: {
+            fromPct: number;
+            tempC: number;
+            relativeHumidity: number;
+            emcPct: number;
+        };
+        KilnScheduleView: {
+            id: string;
+            name: string;
+            steps: components["schemas"]["KilnStepView"][];
+            targetPct: number;
         };
         SprayLimitsView: {
             zoneId: string;
@@ -2433,6 +3255,9 @@ export interface components {
             skills: components["schemas"]["SkillView"][];
             prerequisites: components["schemas"]["PrerequisiteView"][];
             moisture: components["schemas"]["ChangeMoistureDto"];
+            exceptions: components["schemas"]["MoistureExceptionDto"][];
+            meters: components["schemas"]["MeterSpeciesDto"][];
+            kilns: components["schemas"]["KilnScheduleView"][];
             spray: components["schemas"]["SprayLimitsView"];
             serial: components["schemas"]["ChangeSerialDto"];
             serialExample: string;
@@ -2471,6 +3296,12 @@ export interface components {
             version: number;
             name: string;
             places: number;
+        };
+        ChangeExceptionsDto: {
+            exceptions: components["schemas"]["MoistureExceptionDto"][];
+        };
+        ChangeMetersDto: {
+            species: components["schemas"]["MeterSpeciesDto"][];
         };
         ZoneDto: {
             id: string;
@@ -2515,14 +3346,28 @@ export interface components {
             state: "draft" | "released" | "withdrawn";
             note: string;
         };
+        BlankSizeDto: {
+            lengthMm: number;
+            widthMm: number;
+            thicknessMm: number;
+            leavesEach: number;
+        };
+        WeightTargetDto: {
+            lowG: number;
+            highG: number;
+            partVolumeCm3: number;
+            otherMassG: number;
+        };
         WoodDto: {
             /** @enum {string} */
             component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
             species: string;
             /** @enum {string} */
-            use: "body" | "neck" | "top" | "fingerboard" | "sides";
+            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard";
             volumeM3: number;
             thicknessMm: number;
+            blank?: components["schemas"]["BlankSizeDto"];
+            weight?: components["schemas"]["WeightTargetDto"];
         };
         ModelDto: {
             id: string;
@@ -2922,6 +3767,123 @@ export interface operations {
             };
         };
     };
+    Lots_outlook: {
+        parameters: {
+            query: {
+                tempC: number;
+                /** @description fraction 0…1 */
+                relativeHumidity: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutlookView"];
+                };
+            };
+        };
+    };
+    Lots_label: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    Lots_report: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    Lots_describe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescribeLotDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Lots_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveLotDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
     Lots_strike: {
         parameters: {
             query?: never;
@@ -2981,7 +3943,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CsvDto"];
+                "application/json": components["schemas"]["MeterCsvDto"];
             };
         };
         responses: {
@@ -3004,7 +3966,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["CsvDto"];
+                "application/json": components["schemas"]["MeterCsvDto"];
             };
         };
         responses: {
@@ -3014,6 +3976,388 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ImportView"];
+                };
+            };
+        };
+    };
+    Air_view: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path: {
+                zoneId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AirView"];
+                };
+            };
+        };
+    };
+    Air_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoggerCsvDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoggerView"];
+                };
+            };
+        };
+    };
+    Air_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoggerCsvDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoggerView"];
+                };
+            };
+        };
+    };
+    Cutting_view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CuttingView"];
+                };
+            };
+        };
+    };
+    Cutting_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanView"];
+                };
+            };
+        };
+    };
+    Cutting_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SavePlanDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutting_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    Cutting_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutting_cut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutting_measure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BoardsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutting_blanks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlankView"][];
+                };
+            };
+        };
+    };
+    Cutting_weigh: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutting_reserve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReserveDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutting_stockView: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StockView"];
+                };
+            };
+        };
+    };
+    Cutting_allotment: {
+        parameters: {
+            query: {
+                modelId: string;
+                component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AllotmentView"];
+                };
+            };
+        };
+    };
+    Pictures_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PictureDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Pictures_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                    "image/jpeg": string;
+                    "image/webp": string;
                 };
             };
         };
@@ -4338,6 +5682,52 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeMoistureDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Setup_changeExceptions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeExceptionsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Setup_changeMeters: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeMetersDto"];
             };
         };
         responses: {

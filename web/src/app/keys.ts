@@ -22,6 +22,7 @@ export const DESKS = [
   { key: 'o', name: 'Orders', path: '/orders' },
   { key: 'r', name: 'Records', path: '/records' },
   { key: 't', name: 'Stations', path: '/stations' },
+  { key: 'b', name: 'Bench sums', path: '/sums' },
   { key: 's', name: 'Setup', path: '/setup' },
 ] as const;
 

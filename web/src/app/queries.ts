@@ -25,10 +25,12 @@ const MOVEMENT = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'f
 
 /** Which queries a change makes old, by the server's topic. */
 const CONCERNS: Record<string, string[]> = {
-  lot: ['lots', 'morning', 'walk', 'setup'],
-  reading: ['lots', 'morning', 'walk'],
-  order: ['orders', 'morning'],
-  batch: [...MOVEMENT, 'lots'],
+  lot: ['lots', 'morning', 'walk', 'setup', 'stock', 'air'],
+  reading: ['lots', 'morning', 'walk', 'stock'],
+  boards: ['lots', 'cutting', 'stock'],
+  blanks: ['lots', 'cutting', 'stock'],
+  order: ['orders', 'morning', 'cutting', 'stock'],
+  batch: [...MOVEMENT, 'lots', 'cutting', 'stock'],
   work: MOVEMENT,
   handover: MOVEMENT,
   gate: MOVEMENT,
@@ -40,7 +42,7 @@ const CONCERNS: Record<string, string[]> = {
   measures: ['batches', 'fitting', 'stations'],
   instruments: [...MOVEMENT, 'instruments'],
   instrument: [...MOVEMENT, 'instruments'],
-  setup: ['setup', 'session', 'lots', 'batches', 'morning', 'routes', 'carriers', 'stations'],
+  setup: ['setup', 'session', 'lots', 'batches', 'morning', 'routes', 'carriers', 'stations', 'cutting', 'air', 'stock'],
 };
 
 /** Keeps what is shown current: the server tells what changed, and only that is fetched again. */
@@ -120,6 +122,33 @@ export const useLot = (id: string) =>
   useQuery({
     queryKey: ['lots', 'card', id],
     queryFn: () => ask(client.GET('/api/lots/{id}', { params: { path: { id } } })),
+  });
+export const useOutlook = (id: string, air: { tempC: number; relativeHumidity: number } | null) =>
+  useQuery({
+    queryKey: ['lots', 'outlook', id, air?.tempC, air?.relativeHumidity],
+    queryFn: () =>
+      ask(client.GET('/api/lots/{id}/outlook', { params: { path: { id }, query: air ?? { tempC: 21, relativeHumidity: 0.45 } } })),
+    enabled: air !== null,
+  });
+export const useAir = (zoneId: string, days: number) =>
+  useQuery({
+    queryKey: ['air', zoneId, days],
+    queryFn: () => ask(client.GET('/api/air/{zoneId}', { params: { path: { zoneId }, query: { days } } })),
+  });
+export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => ask(client.GET('/api/stock')) });
+export const useBlanks = () => useQuery({ queryKey: ['cutting', 'blanks'], queryFn: () => ask(client.GET('/api/blanks')) });
+export const useAllotment = (modelId: string, component: View<'BatchView'>['component']) =>
+  useQuery({
+    queryKey: ['stock', 'allotment', modelId, component],
+    queryFn: () => ask(client.GET('/api/stock/allotment', { params: { query: { modelId, component } } })),
+    enabled: modelId !== '',
+  });
+export const useCutting = () => useQuery({ queryKey: ['cutting'], queryFn: () => ask(client.GET('/api/cutting')) });
+export const usePlan = (id: string) =>
+  useQuery({
+    queryKey: ['cutting', 'plan', id],
+    queryFn: () => ask(client.GET('/api/cutting/plans/{id}', { params: { path: { id } } })),
+    enabled: id !== 'new',
   });
 export const useOrders = () => useQuery({ queryKey: ['orders'], queryFn: () => ask(client.GET('/api/orders')) });
 export const useBatches = (stage?: View<'BatchView'>['stage'], done = false) =>

@@ -1,20 +1,29 @@
-import { Alert, Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
+import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { counted } from '../parts/words.ts';
+import { ColumnFields, columnsOf } from './ColumnFields.tsx';
+import { FileField } from './FileField.tsx';
+
+type Asked = View<'MeterCsvDto'>;
+
+/** The columns of values from one on, as far as they are named alike. */
+const readingColumns = (header: readonly string[], first: string): string[] => {
+  const stem = first.replace(/\d+$/, '');
+  return stem === first ? [first] : header.filter((h) => h.replace(/\d+$/, '') === stem);
+};
 
 /** Readings from a file: what can be taken and what cannot, and why, before anything is saved. */
 export function ImportDialog({ onClose }: { onClose: () => void }) {
   const { dateTime } = useSession();
-  const [csv, setCsv] = useState<string | null>(null);
-  const field = useRef<HTMLInputElement>(null);
-  const preview = useCommand((text: string) => ask(client.POST('/api/lots/readings/preview', { body: { csv: text } })));
-  const take = useCommand((text: string, headers) => ask(client.POST('/api/lots/readings/import', { body: { csv: text }, headers })));
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const preview = useCommand((body: Asked) => ask(client.POST('/api/lots/readings/preview', { body })));
+  const take = useCommand((body: Asked, headers) => ask(client.POST('/api/lots/readings/import', { body, headers })));
   const result = take.data ?? preview.data;
   const columns: GridColDef<View<'ImportRowView'>>[] = [
     { field: 'line', headerName: 'Line', type: 'number', width: 60 },
@@ -34,12 +43,15 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
       valueFormatter: (value: string | null) => value ?? 'good',
     },
   ];
-  const choose = async (file: File | undefined) => {
-    if (!file) return;
-    const text = await file.text();
-    setCsv(text);
+  const look = (next: Asked) => {
+    setAsked(next);
     take.reset();
-    preview.mutate(text);
+    preview.mutate(next);
+  };
+  const change = (name: string, value: string) => {
+    if (!asked || !result) return;
+    const chosen = name === 'readings' ? readingColumns(result.header, value) : value === '' ? null : value;
+    look({ ...asked, columns: { ...result.columns, [name]: chosen } });
   };
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="import-title">
@@ -47,31 +59,52 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
       <DialogContent>
         <Stack spacing={2}>
           <Typography>
-            A CSV file with a first line <code>lot,date,wood_temp_c,readings</code>; readings as they are typed, for instance{' '}
-            <code>8.4 8.6 c9.1</code>.
+            A CSV file from a meter: a line for each session, or for each reading; in one column as they are typed, for instance{' '}
+            <code>8.4 8.6 c9.1</code>, or in one column each.
           </Typography>
-          <Box>
-            <Button variant="outlined" onClick={() => field.current?.click()}>
-              Choose a file
-            </Button>
-            <input
-              ref={field}
-              type="file"
-              accept=".csv,text/csv"
-              aria-label="File of readings"
-              tabIndex={-1}
-              style={{ position: 'absolute', opacity: 0, width: 1 }}
-              onChange={(event) => void choose(event.target.files?.[0])}
-            />
-          </Box>
+          <FileField
+            label="Choose a file"
+            name="File of readings"
+            accept=".csv,text/csv"
+            onChoose={(file) => void file.text().then((csv) => look({ csv }))}
+          />
           {(preview.error ?? take.error) && <ErrorNote error={preview.error ?? take.error} />}
           {result && (
             <>
+              <ColumnFields
+                onChange={change}
+                fields={[
+                  { name: 'lot', label: 'Lot', value: result.columns.lot, options: columnsOf(result.header) },
+                  { name: 'time', label: 'Time', value: result.columns.time, options: columnsOf(result.header) },
+                  {
+                    name: 'woodTemp',
+                    label: 'Wood temperature',
+                    value: result.columns.woodTemp ?? '',
+                    options: columnsOf(result.header, 'as the room'),
+                  },
+                  {
+                    name: 'tempUnit',
+                    label: 'in',
+                    value: result.columns.tempUnit,
+                    options: [
+                      ['C', '°C'],
+                      ['F', '°F'],
+                    ],
+                  },
+                  {
+                    name: 'depth',
+                    label: 'Depth',
+                    value: result.columns.depth ?? '',
+                    options: columnsOf(result.header, 'c before core values'),
+                  },
+                  { name: 'readings', label: 'Readings from', value: result.columns.readings[0] ?? '', options: columnsOf(result.header) },
+                ]}
+              />
               <Alert severity={result.bad > 0 ? 'warning' : 'success'} variant="outlined">
                 {result.saved
                   ? `${counted(result.good, 'session', 'sessions')} saved.`
                   : `${counted(result.good, 'line', 'lines')} can be taken.`}{' '}
-                {result.bad > 0 && `${result.bad} cannot; they are left out.`}
+                {result.bad > 0 && `${result.bad} cannot; they are left out.`} {result.remembered && 'Columns as last time.'}
               </Alert>
               <DataTable label="Lines of the file" rows={result.rows} columns={columns} getRowId={(r) => r.line} height={300} />
             </>
@@ -83,9 +116,9 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
         {!take.data && (
           <Button
             variant="contained"
-            disabled={csv === null || !preview.data || preview.data.good === 0}
+            disabled={!asked || !preview.data || preview.data.good === 0}
             loading={take.isPending}
-            onClick={() => csv !== null && take.mutate(csv)}
+            onClick={() => asked && preview.data && take.mutate({ ...asked, columns: preview.data.columns })}
           >
             Take the good lines
           </Button>

@@ -1,23 +1,24 @@
-import { correctedMoisturePct, formatLength, formatLumber, parseReadings } from '@ample-crane/core';
-import { Box, Button, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { formatLength, formatLumber } from '@ample-crane/core';
+import { Box, Button, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { lazy, Suspense, useCallback, useRef, useState } from 'react';
-import { Link as RouterLink, useParams } from 'react-router';
-import { ask, client, type View } from '../app/api.ts';
-import { useKey } from '../app/keys.ts';
-import { useCommand, useLot, useZones } from '../app/queries.ts';
+import { useParams } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useLot } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
-import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { Answer, Figure } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { EvidenceDrawer } from '../parts/EvidenceDrawer.tsx';
 import { Finding, FindingList } from '../parts/Finding.tsx';
 import { GateAct } from '../parts/GateAct.tsx';
-import { QuickEntry, type Parsed } from '../parts/QuickEntry.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
+import { LotActs } from './LotActs.tsx';
+import { LotDrying } from './LotDrying.tsx';
+import { LotTree } from './LotTree.tsx';
+import { MeasureBoards } from './MeasureBoards.tsx';
+import { Pictures } from './Pictures.tsx';
+import { ReadingForm } from './ReadingForm.tsx';
 import { Readings } from './Readings.tsx';
-
-const DryingChart = lazy(() => import('./DryingChart.tsx'));
+import { BASIS_WORDS, readyWords } from './ready.ts';
 
 /** One lot: its moisture against the band, what its gate says, what became of it. */
 export default function LotScreen() {
@@ -25,14 +26,33 @@ export default function LotScreen() {
   const query = useLot(id);
   const { units, may } = useSession();
   return (
-    <Screen title={`Lot ${id}`} query={query} actions={query.data && <EvidenceDrawer findings={query.data.lot.findings} />}>
+    <Screen
+      title={`Lot ${id}`}
+      query={query}
+      actions={
+        query.data && (
+          <>
+            <Button component="a" href={`/api/lots/${id}/label.pdf`} target="_blank">
+              Label
+            </Button>
+            <Button component="a" href={`/api/lots/${id}/report.pdf`} target="_blank">
+              Moisture report
+            </Button>
+            {may('operator') && query.data.lot.state !== 'used up' && <LotActs card={query.data} />}
+            <EvidenceDrawer findings={query.data.lot.findings} />
+          </>
+        )
+      }
+    >
       {(card) => (
         <>
           <Headline card={card} />
           <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
-            {card.lot.species}, {card.lot.form} for {card.lot.use}, {formatLength(card.lot.thicknessMm, units)} thick ·{' '}
-            {formatLumber(card.lot.leftM3, units)} left of {formatLumber(card.lot.volumeM3, units)} · {card.lot.supplier}, {card.lot.origin}{' '}
-            · {card.zoneName}
+            {card.lot.species}, {card.lot.form} for {card.lot.use}, {formatLength(card.lot.thicknessMm, units)} thick
+            {card.lot.grade !== null && `, grade ${card.lot.grade}`} · {formatLumber(card.lot.leftM3, units)} left of{' '}
+            {formatLumber(card.lot.volumeM3, units)} · {card.lot.supplier}, {card.lot.origin}
+            {card.lot.papersPct !== null && `, by its papers ${card.lot.papersPct.toFixed(1)} %`} · {card.zoneName}
+            {card.lot.place !== null && `, ${card.lot.place}`}
             {card.lot.restricted && ` · permit ${card.lot.permit ?? 'missing'}`}
           </Typography>
           <Box
@@ -55,7 +75,7 @@ export default function LotScreen() {
               )}
               {card.lot.state === 'drying' && may('operator') && (
                 <Section title="Log a reading">
-                  <ReadingForm card={card} />
+                  <ReadingForm lot={card.lot} samples={card.samples} />
                 </Section>
               )}
               {card.overrides.length > 0 && (
@@ -65,15 +85,19 @@ export default function LotScreen() {
                   ))}
                 </Section>
               )}
-              <Section title="What became of it">
-                <Became card={card} />
+              <Section
+                title="Boards, and what became of them"
+                aside={may('operator') && card.lot.leftM3 > 0 && <MeasureBoards card={card} />}
+              >
+                <LotTree card={card} />
+              </Section>
+              <Section title="Pictures">
+                <Pictures card={card} />
               </Section>
             </Box>
             <Box sx={{ minWidth: 0 }}>
               <Section title="Drying">
-                <Suspense fallback={<Box sx={{ height: 280 }} />}>
-                  <DryingChart card={card} />
-                </Suspense>
+                <LotDrying card={card} />
               </Section>
               <Section title="Readings">
                 <Readings card={card} />
@@ -89,8 +113,15 @@ export default function LotScreen() {
   );
 }
 
+/** Where a lot goes, in a sentence. */
+function outlookSentence(ready: View<'ReadyView'>, nowMs: number): string {
+  if (ready.kind === 'in band') return 'The mean is in band; see what else its gate asks.';
+  if (ready.kind === 'not in this room') return `Not in this room: its air tends to ${ready.emcPct.toFixed(1)} %. Move it.`;
+  return `In band in ${readyWords(ready, nowMs)}, ${BASIS_WORDS[ready.basis]}.`;
+}
+
 function Headline({ card }: { card: View<'LotCardView'> }) {
-  const { date } = useSession();
+  const { date, nowMs } = useSession();
   const { lot } = card;
   return (
     <Answer>
@@ -107,115 +138,10 @@ function Headline({ card }: { card: View<'LotCardView'> }) {
           <Figure>
             {lot.band.low.toFixed(1)}–{lot.band.high.toFixed(1)} %
           </Figure>
-          .{' '}
-          {lot.verdict === 'pass'
-            ? 'It can be released.'
-            : (lot.never ??
-              (lot.daysToBand !== null && lot.daysToBand > 0
-                ? `About ${Math.ceil(lot.daysToBand)} days to the band, by the prior for its species and thickness.`
-                : 'The mean is in band; see what else its gate asks.'))}
+          . {lot.verdict === 'pass' ? 'It can be released.' : lot.ready ? outlookSentence(lot.ready, nowMs) : ''}
         </>
       )}
     </Answer>
-  );
-}
-
-function ReadingForm({ card }: { card: View<'LotCardView'> }) {
-  const { lot } = card;
-  const zones = useZones();
-  const roomTempC = zones.data?.find((z) => z.id === lot.zoneId)?.tempC;
-  const [text, setText] = useState('');
-  const [temp, setTemp] = useState<string | null>(null);
-  const [meter, setMeter] = useState<'pin' | 'pinless'>('pin');
-  const field = useRef<HTMLInputElement>(null);
-  useKey(
-    'l',
-    useCallback(() => field.current?.focus(), []),
-  );
-  const log = useCommand(
-    (body: View<'ReadingsDto'>, headers) =>
-      ask(client.POST('/api/lots/{id}/readings', { params: { path: { id: lot.id } }, body, headers })),
-    () => setText(''),
-  );
-  const woodTempC = Number((temp ?? roomTempC?.toFixed(1) ?? '20').replace(',', '.'));
-  const tempFits = woodTempC >= -20 && woodTempC <= 60;
-  const { readings, problems } = parseReadings(text);
-  const parsed: Parsed = {
-    values: readings.map((r) => {
-      const value = meter === 'pin' && tempFits ? correctedMoisturePct(r.rawPct, woodTempC) : r.rawPct;
-      return { value, shown: `${r.depth === 'core' ? 'c' : ''}${value.toFixed(1)}` };
-    }),
-    problems: problems.map((p) => p.message),
-  };
-  return (
-    <Stack spacing={1.5}>
-      <QuickEntry
-        label="Readings"
-        text={text}
-        onChange={setText}
-        parsed={parsed}
-        band={lot.band}
-        unit="%"
-        hint="As you say them: 8.4 8.6 9.1 c9.6 — c for the core"
-        inputRef={field}
-        aside={<Typography variant="caption">corrected</Typography>}
-      />
-      <Stack direction="row" spacing={1.5}>
-        <TextField
-          label="Wood temperature, °C"
-          value={temp ?? roomTempC?.toFixed(1) ?? '20'}
-          onChange={(event) => setTemp(event.target.value)}
-          error={!tempFits}
-          sx={{ width: 170 }}
-        />
-        <TextField
-          select
-          label="Meter"
-          value={meter}
-          onChange={(event) => setMeter(event.target.value === 'pin' ? 'pin' : 'pinless')}
-          sx={{ width: 120 }}
-        >
-          <MenuItem value="pin">pin</MenuItem>
-          <MenuItem value="pinless">pinless</MenuItem>
-        </TextField>
-        <Button
-          variant="contained"
-          disabled={readings.length === 0 || problems.length > 0 || !tempFits}
-          loading={log.isPending}
-          onClick={() => log.mutate({ version: lot.version, text, woodTempC, meter })}
-        >
-          Log session
-        </Button>
-      </Stack>
-      {log.error && <ErrorNote error={log.error} />}
-    </Stack>
-  );
-}
-
-function Became({ card }: { card: View<'LotCardView'> }) {
-  if (card.batches.length === 0) return <Typography color="text.secondary">No batch has been cut from it yet.</Typography>;
-  return (
-    <>
-      {card.batches.map((b) => (
-        <Typography key={b.batchId}>
-          <Link component={RouterLink} to={`/batches/${b.batchId}`}>
-            <Id>{b.batchId}</Id>
-          </Link>{' '}
-          {b.modelName} {b.component}
-        </Typography>
-      ))}
-      {card.serials.length > 0 && (
-        <Typography variant="body2" color="text.secondary" sx={{ mt: 1 }}>
-          In {card.serials.length} instruments:{' '}
-          {card.serials.slice(0, 12).map((serial) => (
-            <Link key={serial} component={RouterLink} to={`/records/${serial}`} sx={{ mr: 1 }}>
-              <Id>{serial}</Id>
-            </Link>
-          ))}
-          {card.serials.length > 12 && '…'}
-        </Typography>
-      )}
-    </>
   );
 }
 

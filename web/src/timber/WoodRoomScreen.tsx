@@ -1,4 +1,4 @@
-import { formatLumber } from '@ample-crane/core';
+import { DAY_MS, formatLumber } from '@ample-crane/core';
 import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -14,7 +14,9 @@ import { GateAct } from '../parts/GateAct.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { ImportDialog } from './ImportDialog.tsx';
+import { readyWords } from './ready.ts';
 import { ReceiveDialog } from './ReceiveDialog.tsx';
+import { WoodTabs } from './WoodTabs.tsx';
 
 type Lot = View<'LotView'>;
 
@@ -22,7 +24,7 @@ type Lot = View<'LotView'>;
 export default function WoodRoomScreen() {
   const [shown, setShown] = useState<'drying' | 'released' | 'used up'>('drying');
   const query = useLots();
-  const { may } = useSession();
+  const { may, nowMs } = useSession();
   const [dialog, setDialog] = useState<'receive' | 'import' | null>(null);
   return (
     <Screen
@@ -46,13 +48,18 @@ export default function WoodRoomScreen() {
       {(lots) => {
         const drying = lots.filter((l) => l.state === 'drying');
         const ready = drying.filter((l) => l.verdict === 'pass');
-        const never = drying.filter((l) => l.never !== null);
+        const never = drying.filter((l) => l.ready?.kind === 'not in this room');
+        const soon = drying.filter(
+          (l) => l.ready?.kind === 'on its way' && l.ready.likelyMs !== null && l.ready.likelyMs < nowMs + 14 * DAY_MS,
+        );
+        const late = wetterThanPapers(drying);
         const released = lots.filter((l) => l.state === 'released');
         return (
           <>
+            <WoodTabs />
             <Answer>
               <Figure>{ready.length}</Figure> of {counted(drying.length, 'drying lot', 'drying lots')} can be released now;{' '}
-              <Figure>{released.length}</Figure> are free for the mill
+              <Figure>{soon.length}</Figure> should be in band within two weeks; <Figure>{released.length}</Figure> are free for the mill
               {never.length > 0 && (
                 <>
                   ; <Figure>{never.length}</Figure> will not get there where {never.length === 1 ? 'it lies' : 'they lie'}
@@ -60,6 +67,7 @@ export default function WoodRoomScreen() {
               )}
               .
             </Answer>
+            {late && <Finding severity="attention" sentence={late} />}
             {ready.map((lot) => (
               <Finding
                 key={lot.id}
@@ -90,16 +98,26 @@ export default function WoodRoomScreen() {
   );
 }
 
-function whenReady(lot: Lot): string {
+/** Which supplier's lots come wetter than their papers say, where it is one. */
+function wetterThanPapers(drying: readonly Lot[]): string | null {
+  const wetter = drying.filter((l) => l.papersPct !== null && l.firstPct !== null && l.firstPct > l.papersPct + 1.5);
+  const bySupplier = new Map<string, Lot[]>();
+  for (const lot of wetter) bySupplier.set(lot.supplier, [...(bySupplier.get(lot.supplier) ?? []), lot]);
+  const [worst] = [...bySupplier].sort((a, b) => b[1].length - a[1].length);
+  if (!worst || worst[1].length < 2) return null;
+  const [supplier, lots] = worst;
+  const over = lots.reduce((sum, l) => sum + (l.firstPct ?? 0) - (l.papersPct ?? 0), 0) / lots.length;
+  return `${supplier}: ${lots.map((l) => l.id).join(', ')} came ${over.toFixed(1)} points wetter than their papers say`;
+}
+
+function whenReady(lot: Lot, nowMs: number): string {
   if (lot.state !== 'drying') return '';
-  if (lot.never !== null) return 'not in this room';
-  if (lot.daysToBand === null) return 'not read yet';
-  return lot.daysToBand === 0 ? 'mean in band' : `${Math.ceil(lot.daysToBand)} d to band`;
+  return lot.ready ? readyWords(lot.ready, nowMs) : 'not read yet';
 }
 
 function LotTable({ lots }: { lots: readonly Lot[] }) {
   const navigate = useNavigate();
-  const { units, date } = useSession();
+  const { units, date, nowMs } = useSession();
   // One scale for all lots, so that how far each has to go can be seen down the column.
   const shown = lots.flatMap((l) => [...l.latest, l.band.low, l.band.high]);
   const domain = [Math.min(...shown) - 0.5, Math.max(...shown) + 0.5] as const;
@@ -110,7 +128,9 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
       width: 100,
       renderCell: ({ row }) => (
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', height: '100%' }}>
-          {row.state === 'drying' && <SeverityMark severity={row.never !== null ? 'attention' : severityOf(row)} size={18} />}
+          {row.state === 'drying' && (
+            <SeverityMark severity={row.ready?.kind === 'not in this room' ? 'attention' : severityOf(row)} size={18} />
+          )}
           <Id>{row.id}</Id>
         </Box>
       ),
@@ -135,7 +155,7 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
     {
       field: 'latest',
       headerName: 'Latest session against the band',
-      width: 240,
+      width: 236,
       sortable: false,
       valueFormatter: (value: number[]) => value.join(' '),
       renderCell: ({ row }) =>
@@ -144,12 +164,14 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
         ) : null,
     },
     {
-      field: 'daysToBand',
-      headerName: 'Ready',
-      width: 118,
-      valueGetter: (_, row) => (row.never !== null ? Infinity : row.daysToBand),
-      valueFormatter: (_, row) => whenReady(row),
+      field: 'ready',
+      headerName: 'Mean in band',
+      width: 150,
+      valueGetter: (_, row) =>
+        row.ready?.kind === 'in band' ? 0 : row.ready?.kind === 'not in this room' ? Infinity : (row.ready?.likelyMs ?? null),
+      valueFormatter: (_, row) => whenReady(row, nowMs),
     },
+    { field: 'place', headerName: 'Place', width: 80 },
     { field: 'supplier', headerName: 'Supplier', flex: 1, minWidth: 165 },
     {
       field: 'receivedMs',
@@ -165,7 +187,7 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
       columns={columns}
       getRowId={(l) => l.id}
       onOpen={(l) => void navigate(`/lots/${l.id}`)}
-      height="calc(100vh - 300px)"
+      height="calc(100vh - 350px)"
       empty="No lot in this state. Receive one to begin."
     />
   );

@@ -25,15 +25,15 @@ export interface WantedBlank {
   /** along the grain */
   lengthMm: number;
   widthMm: number;
-  /** of one blank, or of one leaf where it is resawn */
+  /** of the blank, or of one leaf where it is resawn */
   thicknessMm: number;
   count: number;
   /** worth of one, in whatever the factory reckons in */
   value: number;
   /** may lie across the board's grain, as a brace or a core may */
   anyGrain: boolean;
-  /** leaves are resawn from a billet and stay a matched set */
-  resawn: boolean;
+  /** consecutive leaves resawn for one piece, as two for a book-matched top; 0 where nothing is resawn */
+  leavesEach: number;
 }
 
 /** What every cut costs. */
@@ -56,21 +56,24 @@ export const DEFAULT_CUTTING: CuttingSettings = { kerfMm: 4, edgingMm: 5, endTri
 /** A blank laid on a board. */
 export interface PlacedBlank extends Rect {
   blankId: string;
-  /** how many come of it: more than one where a billet is resawn */
-  leaves: number;
+  /** how many come of it: more than one where a billet is resawn; they stay a matched set */
+  pieces: number;
 }
 
 /**
- * How many of a blank a board's thickness gives: none when it is too thin, more than one only where it is resawn.
+ * How many of a blank lie above each other in a board's thickness: none when it is too thin, more than one only where
+ * leaves are resawn.
  */
-export function leavesOf(
+export function piecesOf(
   board: Pick<Board, 'thicknessMm'>,
-  blank: Pick<WantedBlank, 'thicknessMm' | 'resawn'>,
+  blank: Pick<WantedBlank, 'thicknessMm' | 'leavesEach'>,
   { planingMm, resawKerfMm }: Pick<CuttingSettings, 'planingMm' | 'resawKerfMm'>,
 ): number {
   const each = blank.thicknessMm + planingMm;
   if (board.thicknessMm < each - 1e-9) return 0;
-  return blank.resawn ? Math.floor((board.thicknessMm + resawKerfMm + 1e-9) / (each + resawKerfMm)) : 1;
+  if (blank.leavesEach === 0) return 1;
+  const leaves = Math.floor((board.thicknessMm + resawKerfMm + 1e-9) / (each + resawKerfMm));
+  return Math.floor(leaves / blank.leavesEach);
 }
 
 /** Width of a board at a distance from its left end. */

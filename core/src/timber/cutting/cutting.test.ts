@@ -7,7 +7,7 @@ import {
   cutList,
   DEFAULT_CUTTING,
   guillotineCuts,
-  leavesOf,
+  piecesOf,
   objectionsTo,
   planCutting,
   tally,
@@ -35,7 +35,7 @@ const wanted = (over: Partial<WantedBlank> = {}): WantedBlank => ({
   count: 100,
   value: 10,
   anyGrain: false,
-  resawn: false,
+  leavesEach: 0,
   ...over,
 });
 
@@ -167,16 +167,18 @@ describe('a layout', () => {
 });
 
 describe('resawing', () => {
-  test('counts the leaves a thickness gives, with planing and the resaw’s cut', () => {
-    const top = wanted({ thicknessMm: 4, resawn: true });
+  test('counts what a thickness gives, with planing and the resaw’s cut', () => {
+    const top = wanted({ thicknessMm: 4, leavesEach: 1 });
     // n · 7 + (n − 1) · 2 ≤ 50: five take 43, six 52.
-    expect(leavesOf(board(), top, DEFAULT_CUTTING)).toBe(5);
-    expect(leavesOf(board({ thicknessMm: 52 }), top, DEFAULT_CUTTING)).toBe(6);
-    expect(leavesOf(board({ thicknessMm: 6.9 }), top, DEFAULT_CUTTING)).toBe(0);
-    expect(leavesOf(board(), wanted(), DEFAULT_CUTTING)).toBe(1);
+    expect(piecesOf(board(), top, DEFAULT_CUTTING)).toBe(5);
+    expect(piecesOf(board({ thicknessMm: 52 }), top, DEFAULT_CUTTING)).toBe(6);
+    // Pairs of them, for a top of two halves.
+    expect([50, 52].map((t) => piecesOf(board({ thicknessMm: t }), { ...top, leavesEach: 2 }, DEFAULT_CUTTING))).toEqual([2, 3]);
+    expect(piecesOf(board({ thicknessMm: 6.9 }), top, DEFAULT_CUTTING)).toBe(0);
+    expect(piecesOf(board(), wanted(), DEFAULT_CUTTING)).toBe(1);
   });
-  test('leaves beyond what is wanted are worth nothing', () => {
-    const top = wanted({ id: 'top', thicknessMm: 4, resawn: true, count: 6, value: 3 });
+  test('pieces beyond what is wanted are worth nothing', () => {
+    const top = wanted({ id: 'top', thicknessMm: 4, leavesEach: 1, count: 6, value: 3 });
     const plan = planCutting([board()], [top], DEFAULT_CUTTING);
     expect(plan.boards[0]?.placed).toHaveLength(2);
     expect(plan.value).toBe(18);
@@ -191,7 +193,7 @@ describe('moving a blank by hand', () => {
     yMm,
     lengthMm: 520,
     widthMm: 180,
-    leaves: 1,
+    pieces: 1,
     ...over,
   });
   const told = (placed: PlacedBlank[], on = board()) => objectionsTo(on, placed, DEFAULT_CUTTING).map((o) => o.because);
@@ -231,9 +233,9 @@ describe('moving a blank by hand', () => {
 
 test('the cut list shortens the board first and then rips', () => {
   const blanks = [
-    { xMm: 30, yMm: 5, lengthMm: 700, widthMm: 90, blankId: 'neck', leaves: 1 },
-    { xMm: 30, yMm: 99, lengthMm: 700, widthMm: 90, blankId: 'neck', leaves: 1 },
-    { xMm: 734, yMm: 5, lengthMm: 520, widthMm: 180, blankId: 'body', leaves: 1 },
+    { xMm: 30, yMm: 5, lengthMm: 700, widthMm: 90, blankId: 'neck', pieces: 1 },
+    { xMm: 30, yMm: 99, lengthMm: 700, widthMm: 90, blankId: 'neck', pieces: 1 },
+    { xMm: 734, yMm: 5, lengthMm: 520, widthMm: 180, blankId: 'body', pieces: 1 },
   ];
   const cuts = guillotineCuts(blanks, 4);
   expect(cuts && cutList(cuts)).toEqual([

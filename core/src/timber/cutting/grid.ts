@@ -1,11 +1,11 @@
-import { leavesOf, objectionTo, type Board, type CuttingSettings, type PlacedBlank, type WantedBlank } from './board.ts';
+import { piecesOf, objectionTo, type Board, type CuttingSettings, type PlacedBlank, type WantedBlank } from './board.ts';
 
 /** A wanted blank as it may lie on one board. */
 export interface Shape {
   blank: WantedBlank;
   lengthMm: number;
   widthMm: number;
-  leaves: number;
+  pieces: number;
 }
 
 /** Part of a board between lines: from one along it to another, and across it. */
@@ -47,10 +47,10 @@ export class CuttingGrid {
         }
       : board;
     this.shapes = wanted.flatMap((blank) => {
-      const leaves = leavesOf(board, blank, settings);
-      const lying = { blank, lengthMm: blank.lengthMm, widthMm: blank.widthMm, leaves };
+      const pieces = piecesOf(board, blank, settings);
+      const lying = { blank, lengthMm: blank.lengthMm, widthMm: blank.widthMm, pieces };
       const turned = { ...lying, lengthMm: blank.widthMm, widthMm: blank.lengthMm };
-      return leaves === 0 ? [] : blank.anyGrain && blank.lengthMm !== blank.widthMm ? [lying, turned] : [lying];
+      return pieces === 0 ? [] : blank.anyGrain && blank.lengthMm !== blank.widthMm ? [lying, turned] : [lying];
     });
     const { endTrimMm, edgingMm, kerfMm } = settings;
     const { faults } = this.board;
@@ -113,7 +113,7 @@ export class CuttingGrid {
   }
 
   /** A shape in the lower left corner of a part, on the board as it was measured. */
-  place({ blank, lengthMm, widthMm, leaves }: Shape, { fromX, fromY }: Part): PlacedBlank {
+  place({ blank, lengthMm, widthMm, pieces }: Shape, { fromX, fromY }: Part): PlacedBlank {
     const xMm = this.xs[fromX] as number;
     return {
       blankId: blank.id,
@@ -121,14 +121,14 @@ export class CuttingGrid {
       yMm: this.ys[fromY] as number,
       lengthMm,
       widthMm,
-      leaves,
+      pieces,
     };
   }
 
-  /** Worth of what is placed, where leaves beyond what is left to get are worth nothing. */
+  /** Worth of what is placed, where pieces beyond what is left to get are worth nothing. */
   worth(placed: readonly PlacedBlank[], left: ReadonlyMap<string, number>): number {
     const counts = new Map<string, number>();
-    for (const { blankId, leaves } of placed) counts.set(blankId, (counts.get(blankId) ?? 0) + leaves);
+    for (const { blankId, pieces } of placed) counts.set(blankId, (counts.get(blankId) ?? 0) + pieces);
     const value = new Map(this.shapes.map((s) => [s.blank.id, s.blank.value]));
     return [...counts].reduce((sum, [id, count]) => sum + Math.min(count, left.get(id) ?? 0) * (value.get(id) ?? 0), 0);
   }

@@ -49,7 +49,7 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
       if (fits && grid.mayLie(k, fromX, fromY))
         keep(
           way(
-            kinds.map((id, i) => (id === shape.blank.id ? Math.min(most[i] ?? 0, shape.leaves) : 0)),
+            kinds.map((id, i) => (id === shape.blank.id ? Math.min(most[i] ?? 0, shape.pieces) : 0)),
             { shape: k, part },
           ),
         );
@@ -96,7 +96,7 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
     const shape = grid.shapes[from.shape];
     const wanted = shape ? (open.get(shape.blank.id) ?? 0) : 0;
     if (!shape || wanted <= 0) return;
-    open.set(shape.blank.id, wanted - shape.leaves);
+    open.set(shape.blank.id, wanted - shape.pieces);
     placed.push(grid.place(shape, from.part));
   };
   collect(best);

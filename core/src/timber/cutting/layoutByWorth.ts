@@ -64,7 +64,7 @@ export class LayoutByWorth {
   /** Works out the best of a part of the board, and of all parts within it, when one of each blank is worth this much. */
   private solve({ fromX, toX, fromY, toY }: Part, worth: (blank: WantedBlank) => number): void {
     const { grid } = this;
-    const shapes = grid.shapes.map((s) => ({ ...s, value: Math.max(0, worth(s.blank)) * s.leaves }));
+    const shapes = grid.shapes.map((s) => ({ ...s, value: Math.max(0, worth(s.blank)) * s.pieces }));
     const shortest = Math.min(...shapes.map((s) => s.lengthMm));
     for (let span = 1; span <= toX - fromX; span++)
       for (let a = fromX; a + span <= toX; a++) {
@@ -138,7 +138,7 @@ export class LayoutByWorth {
   }
 
   /** The parts that the best cuts leave with a blank each, smallest first. */
-  private leavesIn(part: Part): { shape: Shape; part: Part }[] {
+  private laidIn(part: Part): { shape: Shape; part: Part }[] {
     const found: { shape: Shape; part: Part }[] = [];
     const walk = (at: Part): void => {
       const cell = this.pair(at.fromX, at.toX) + this.rows(at.fromY) + at.toY;
@@ -169,14 +169,14 @@ export class LayoutByWorth {
     const parts: Part[] = [this.grid.whole];
     for (let part = parts.pop(); part; part = parts.pop()) {
       this.solve(part, (blank) => ((open.get(blank.id) ?? 0) > 0 ? worth(blank) : 0));
-      for (const { shape, part: held } of this.leavesIn(part)) {
+      for (const { shape, part: held } of this.laidIn(part)) {
         const wanted = open.get(shape.blank.id) ?? 0;
         if (wanted <= 0) {
           surplus = true;
           parts.push(held);
           continue;
         }
-        open.set(shape.blank.id, wanted - shape.leaves);
+        open.set(shape.blank.id, wanted - shape.pieces);
         placed.push(this.grid.place(shape, held));
       }
     }

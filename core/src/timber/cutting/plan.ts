@@ -71,7 +71,7 @@ export function planCutting(boards: readonly Board[], wanted: readonly WantedBla
     if (!cut) break;
     open = open.slice(1);
     result.push({ boardId: cut.board.id, placed: cut.layout.placed });
-    for (const { blankId, leaves } of cut.layout.placed) left.set(blankId, Math.max(0, (left.get(blankId) ?? 0) - leaves));
+    for (const { blankId, pieces } of cut.layout.placed) left.set(blankId, Math.max(0, (left.get(blankId) ?? 0) - pieces));
   }
   return tally(result, boards, wanted);
 }
@@ -87,7 +87,7 @@ function layOut(grid: CuttingGrid, left: ReadonlyMap<string, number>, scratch: S
 
 function takesTooMany({ placed }: Layout, left: ReadonlyMap<string, number>): boolean {
   const counts = new Map<string, number>();
-  for (const { blankId, leaves } of placed) counts.set(blankId, (counts.get(blankId) ?? 0) + leaves);
+  for (const { blankId, pieces } of placed) counts.set(blankId, (counts.get(blankId) ?? 0) + pieces);
   return [...counts].some(([id, count]) => count > (left.get(id) ?? 0));
 }
 
@@ -97,9 +97,10 @@ export function tally(plans: readonly BoardPlan[], boards: readonly Board[], wan
   const got = new Map<string, number>();
   let blankM3 = 0;
   for (const { placed } of plans)
-    for (const { blankId, leaves, lengthMm, widthMm } of placed) {
-      got.set(blankId, (got.get(blankId) ?? 0) + leaves);
-      blankM3 += (lengthMm * widthMm * (kinds.get(blankId)?.thicknessMm ?? 0) * leaves) / 1e9;
+    for (const { blankId, pieces, lengthMm, widthMm } of placed) {
+      got.set(blankId, (got.get(blankId) ?? 0) + pieces);
+      const kind = kinds.get(blankId);
+      blankM3 += (lengthMm * widthMm * (kind?.thicknessMm ?? 0) * Math.max(1, kind?.leavesEach ?? 1) * pieces) / 1e9;
     }
   const cut = new Set(plans.filter((p) => p.placed.length > 0).map((p) => p.boardId));
   const boardM3 = boards.filter((b) => cut.has(b.id)).reduce((sum, b) => sum + boardVolumeM3(b), 0);

@@ -1,8 +1,15 @@
 import {
+  DEFAULT_CUTTING,
   DEFAULT_MOISTURE_GATE,
   DEFAULT_SPRAY_LIMITS,
+  KILN_SCHEDULES,
+  type CuttingSettings,
+  type KilnSchedule,
+  type MoistureBandSettings,
+  type MoistureException,
   type MoistureGateSettings,
   type SerialPattern,
+  type SpeciesCoefficients,
   type SprayLimits,
   type WorkWeek,
 } from '@ample-crane/core';
@@ -12,7 +19,15 @@ export interface Settings {
   factory: { name: string; woodRoomZoneId: string; boothZoneId: string; demo: boolean };
   workWeek: WorkWeek;
   moistureGate: MoistureGateSettings;
-  moistureBand: { school: 'shop' | 'fixed'; halfWidthPct: number; fixedLowPct: number; fixedHighPct: number };
+  moistureBand: MoistureBandSettings;
+  /** rules of their own for a use or a form of wood */
+  moistureExceptions: MoistureException[];
+  /** how each species reads on the factory's meters, from their handbooks */
+  meterSpecies: Record<string, SpeciesCoefficients & { densityOffsetPct: number }>;
+  kilnSchedules: KilnSchedule[];
+  cutting: CuttingSettings;
+  /** how columns of imported files were understood, by their headings */
+  importColumns: Record<string, Record<string, unknown>>;
   sprayLimits: SprayLimits;
   serialPattern: SerialPattern;
   demoClock: { aheadMs: number };
@@ -23,6 +38,11 @@ export const DEFAULT_SETTINGS: Settings = {
   workWeek: { timeZone: 'UTC', days: [1, 2, 3, 4, 5], startsAt: '07:00', endsAt: '15:30', holidays: [] },
   moistureGate: DEFAULT_MOISTURE_GATE,
   moistureBand: { school: 'shop', halfWidthPct: 1, fixedLowPct: 8, fixedHighPct: 10 },
+  moistureExceptions: [],
+  meterSpecies: {},
+  kilnSchedules: [...KILN_SCHEDULES],
+  cutting: DEFAULT_CUTTING,
+  importColumns: {},
   sprayLimits: DEFAULT_SPRAY_LIMITS,
   serialPattern: { template: '{YY}{DDD}{MODEL}{SEQ3}', reset: 'day' },
   demoClock: { aheadMs: 0 },

@@ -1,0 +1,91 @@
+import type { Board, BoardPlan } from './cutting/index.ts';
+import type { Look } from './weightAllotment.ts';
+
+/** A board of a lot, measured so that it can be planned. */
+export interface StockBoard extends Board {
+  lotId: string;
+  ordinal: number;
+  grade: string | null;
+  massG: number | null;
+  /** slices of one log share it */
+  setId: string | null;
+  state: 'whole' | 'cut';
+}
+
+export const BLANK_STATES = ['free', 'started'] as const;
+export type BlankState = (typeof BLANK_STATES)[number];
+
+/** A blank cut from a board, until it becomes a piece. */
+export interface Blank {
+  id: string;
+  lotId: string;
+  boardId: string;
+  modelId: string;
+  component: string;
+  lengthMm: number;
+  widthMm: number;
+  thicknessMm: number;
+  /** shared with what was sliced from the same billet */
+  setId: string;
+  look: Look;
+  massG: number | null;
+  /** when it was weighed */
+  moisturePct: number | null;
+  /** the order it is kept for */
+  orderId: string | null;
+  state: BlankState;
+  /** what it became */
+  pieceId: string | null;
+  version: number;
+}
+
+/**
+ * The blanks that come of boards cut by plan. What is sliced from one billet, and what lies one after another on a
+ * board for the same part, shares a set.
+ *
+ * @param wanted what each blank of the plan is for
+ * @param grade of the boards: the best may show under a clear finish
+ */
+export function blanksOf(
+  plans: readonly BoardPlan[],
+  wanted: readonly { id: string; modelId: string; component: string; thicknessMm: number }[],
+  grade: string | null,
+): Pick<Blank, 'id' | 'boardId' | 'modelId' | 'component' | 'lengthMm' | 'widthMm' | 'thicknessMm' | 'setId' | 'look'>[] {
+  const kinds = new Map(wanted.map((w) => [w.id, w]));
+  return plans.flatMap(({ boardId, placed }) => {
+    let number = 0;
+    return placed.flatMap(({ blankId, pieces, lengthMm, widthMm }) => {
+      const kind = kinds.get(blankId);
+      if (!kind) return [];
+      return Array.from({ length: pieces }, () => ({
+        id: `${boardId}.${++number}`,
+        boardId,
+        modelId: kind.modelId,
+        component: kind.component,
+        lengthMm,
+        widthMm,
+        thicknessMm: kind.thicknessMm,
+        setId: `${boardId} ${kind.component}`,
+        look: grade === 'A' ? ('clear' as const) : ('solid' as const),
+      }));
+    });
+  });
+}
+
+/** Density at about 8.5 % moisture, g/cm³. @source Wood Handbook ch. 5, specific gravity at 12 % brought to 8.5 % */
+const DENSITY: Readonly<Record<string, number>> = {
+  mahogany: 0.53,
+  'sugar maple': 0.68,
+  'black walnut': 0.59,
+  'white ash': 0.65,
+  'red alder': 0.44,
+  'Sitka spruce': 0.43,
+  'western redcedar': 0.34,
+  'black cherry': 0.54,
+  basswood: 0.4,
+  'yellow-poplar': 0.45,
+};
+const DENSITY_OTHERWISE = 0.55;
+
+/** Density to expect of a species before anything was weighed, g/cm³. */
+export const densityOf = (species: string): number => DENSITY[species] ?? DENSITY_OTHERWISE;

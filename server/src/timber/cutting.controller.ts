@@ -1,0 +1,122 @@
+import { COMPONENTS, type Component } from '@ample-crane/core';
+import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
+import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
+import type { Request } from 'express';
+import { InOneOf, InText } from '../platform/http/fields.ts';
+import { VersionDto } from '../platform/http/version.dto.ts';
+import { DoneView } from '../platform/http/views.ts';
+import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
+import { Allow } from '../platform/identity/role.ts';
+import { pdfFile, PrintingService } from '../setup/printing.service.ts';
+import { BlankView, BoardsDto, CuttingView, PlanDto, PlanView, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
+import { CuttingQueries } from './cutting.queries.ts';
+import { CuttingService } from './cutting.service.ts';
+import { cutListPdf } from './cutList.pdf.ts';
+import { AllotmentView, StockService, StockView } from './stock.service.ts';
+
+class AllotmentDto {
+  @InText() modelId: string;
+  @InOneOf(COMPONENTS) component: Component;
+}
+
+@ApiTags('cutting')
+@Controller()
+export class CuttingController {
+  constructor(
+    private readonly cutting: CuttingService,
+    private readonly queries: CuttingQueries,
+    private readonly stock: StockService,
+    private readonly printing: PrintingService,
+  ) {}
+
+  @Get('cutting')
+  @Allow('viewer')
+  @ApiOkResponse({ type: CuttingView })
+  view(): Promise<CuttingView> {
+    return this.queries.view();
+  }
+
+  @Get('cutting/plans/:id')
+  @Allow('viewer')
+  @ApiOkResponse({ type: PlanView })
+  plan(@Param('id') id: string): Promise<PlanView> {
+    return this.queries.plan(id);
+  }
+
+  @Get('cutting/plans/:id/list.pdf')
+  @Allow('viewer')
+  @ApiProduces('application/pdf')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async list(@Param('id') id: string, @Req() request: Request): Promise<StreamableFile> {
+    return pdfFile(`cut-list-${id}`, await cutListPdf(await this.queries.plan(id), await this.printing.of(request)));
+  }
+
+  @Post('cutting/plans')
+  @Allow('operator')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  draft(@CurrentActor() actor: Actor, @Body() dto: PlanDto): Promise<DoneView> {
+    return this.cutting.draft(actor, dto);
+  }
+
+  @Post('cutting/plans/:id')
+  @Allow('operator')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  save(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: SavePlanDto): Promise<DoneView> {
+    return this.cutting.save(actor, id, dto);
+  }
+
+  @Post('cutting/plans/:id/cut')
+  @Allow('operator')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  cut(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() { version }: VersionDto): Promise<DoneView> {
+    return this.cutting.cut(actor, id, version);
+  }
+
+  @Post('lots/:id/boards')
+  @Allow('operator')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  measure(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: BoardsDto): Promise<DoneView> {
+    return this.cutting.measure(actor, id, dto);
+  }
+
+  @Get('blanks')
+  @Allow('viewer')
+  @ApiOkResponse({ type: [BlankView] })
+  blanks(): Promise<BlankView[]> {
+    return this.queries.blanks({ state: 'free' });
+  }
+
+  @Post('blanks/weigh')
+  @Allow('operator')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  weigh(@CurrentActor() actor: Actor, @Body() dto: WeighDto): Promise<DoneView> {
+    return this.cutting.weigh(actor, dto);
+  }
+
+  @Post('blanks/reserve')
+  @Allow('lead')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  reserve(@CurrentActor() actor: Actor, @Body() dto: ReserveDto): Promise<DoneView> {
+    return this.cutting.reserve(actor, dto);
+  }
+
+  @Get('stock')
+  @Allow('viewer')
+  @ApiOkResponse({ type: StockView })
+  stockView(): Promise<StockView> {
+    return this.stock.view();
+  }
+
+  @Get('stock/allotment')
+  @Allow('viewer')
+  @ApiOkResponse({ type: AllotmentView })
+  allotment(@Query() { modelId, component }: AllotmentDto): Promise<AllotmentView> {
+    return this.stock.allotment(modelId, component);
+  }
+}

@@ -1,0 +1,153 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource, In } from 'typeorm';
+import { OrderEntity } from '../orders/order.entity.ts';
+import { notFound } from '../platform/problems/problems.ts';
+import { PieceEntity } from '../routing/routing.entity.ts';
+import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import type { BlankView, CutNeedView, CuttingView, PlanLineView, PlanView, YieldView } from './cutting.dto.ts';
+import { BlankEntity, BoardEntity, CuttingPlanEntity, LotEntity } from './timber.entity.ts';
+
+const PLANS_SHOWN = 100;
+
+/** What is to be cut, from what, and what became of it. */
+@Injectable()
+export class CuttingQueries {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+  ) {}
+
+  async view(): Promise<CuttingView> {
+    const { manager } = this.database;
+    const shop = await this.shops.load();
+    const released = await manager.findBy(LotEntity, { state: 'released' });
+    const [plans, whole, needs] = await Promise.all([
+      manager.find(CuttingPlanEntity, { order: { number: 'DESC' }, take: PLANS_SHOWN }),
+      manager.find(BoardEntity, {
+        where: { state: 'whole', lotId: In(released.map((l) => l.id)) },
+        order: { lotId: 'ASC', ordinal: 'ASC' },
+      }),
+      this.needs(shop),
+    ]);
+    return { settings: shop.settings.cutting, plans: plans.map((p) => line(p, shop)), needs, whole };
+  }
+
+  async plan(id: string): Promise<PlanView> {
+    const { manager } = this.database;
+    const plan = await manager.findOneBy(CuttingPlanEntity, { id });
+    if (!plan) throw notFound('cutting plan', id);
+    const shop = await this.shops.load();
+    const boards = await manager.find(BoardEntity, { where: { lotId: In(plan.lotIds) }, order: { lotId: 'ASC', ordinal: 'ASC' } });
+    const planned = new Set(plan.boards.map((b) => b.boardId));
+    return {
+      ...line(plan, shop),
+      version: plan.version,
+      settings: plan.settings,
+      wanted: plan.wanted,
+      plans: plan.boards,
+      whole: boards.filter((b) => b.state === 'whole' || planned.has(b.id)),
+      past: await this.past(plan.lotIds),
+      cut: plan.state === 'cut' ? await this.blanks({ boardIds: [...planned] }) : [],
+    };
+  }
+
+  /** Blanks, newest lot first. */
+  async blanks(filter: { boardIds?: readonly string[]; lotId?: string; state?: BlankView['state'] }): Promise<BlankView[]> {
+    const { manager } = this.database;
+    const shop = await this.shops.load();
+    const blanks = await manager.find(BlankEntity, {
+      where: {
+        ...(filter.boardIds ? { boardId: In([...filter.boardIds]) } : {}),
+        ...(filter.lotId === undefined ? {} : { lotId: filter.lotId }),
+        ...(filter.state ? { state: filter.state } : {}),
+      },
+      order: { lotId: 'DESC', id: 'ASC' },
+      take: 2000,
+    });
+    const lots = await manager.findBy(LotEntity, { id: In([...new Set(blanks.map((b) => b.lotId))]) });
+    const pieces = await manager.findBy(PieceEntity, { id: In(blanks.flatMap((b) => b.pieceId ?? [])) });
+    const serials = new Map(pieces.map((p) => [p.id, p.serial]));
+    const species = new Map(lots.map((l) => [l.id, l.species]));
+    return blanks.map((b) => ({
+      ...b,
+      species: species.get(b.lotId) ?? '',
+      serial: serials.get(b.pieceId ?? '') ?? null,
+      modelName: shop.models.get(b.modelId)?.name ?? b.modelId,
+    }));
+  }
+
+  /** What open orders still ask for of each part that is made of a measured blank. */
+  async needs(shop: Shop): Promise<CutNeedView[]> {
+    const { manager } = this.database;
+    const orders = await manager.createQueryBuilder(OrderEntity, 'o').where('o.shipped < o.quantity').orderBy('o.due_at').getMany();
+    const ids = orders.map((o) => o.id);
+    const rows: { order: string; component: string; count: string }[] = await manager.query(
+      `select order_id as "order", component, sum(count) as count from (
+         select b.order_id, p.component, count(*) from piece p join batch b on b.id = split_part(p.id, '-', 1)
+           where b.order_id = any($1) and p.component <> 'instrument' and p.state <> 'scrapped' group by 1, 2
+         union all
+         select order_id, component, count(*) from blank where order_id = any($1) and state = 'free' group by 1, 2
+       ) had group by 1, 2`,
+      [ids],
+    );
+    const had = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
+    return orders.flatMap((order) => {
+      const model = shop.models.get(order.modelId);
+      return Object.entries(model?.wood ?? {}).flatMap(([component, need]) => {
+        const count = order.quantity - (had.get(`${order.id} ${component}`) ?? 0);
+        if (!need.blank || count <= 0) return [];
+        return [
+          {
+            modelId: order.modelId,
+            modelName: model?.name ?? order.modelId,
+            component,
+            species: need.species,
+            use: need.use,
+            orderId: order.id,
+            dueMs: order.dueMs,
+            ...need.blank,
+            count,
+          },
+        ];
+      });
+    });
+  }
+
+  /** How much of boards became blanks before: of these lots, of their suppliers, of all. */
+  private async past(lotIds: readonly string[]): Promise<YieldView[]> {
+    const rows: { lot: string; supplier: string; boards: string; boards_m3: number; blanks_m3: number }[] = await this.database.query(
+      `select l.id as lot, l.supplier, count(*) as boards,
+         sum(b.length_mm * (b.width_mm + b.width_end_mm) / 2 * b.thickness_mm) / 1e9 as boards_m3,
+         coalesce(sum((select sum(k.length_mm * k.width_mm * k.thickness_mm) from blank k where k.board_id = b.id)), 0) / 1e9 as blanks_m3
+       from board b join lot l on l.id = b.lot_id where b.state = 'cut' group by 1, 2`,
+    );
+    const suppliers = new Set((await this.database.getRepository(LotEntity).findBy({ id: In([...lotIds]) })).map((l) => l.supplier));
+    const sum = (of: string, some: typeof rows): YieldView[] => {
+      const boardsM3 = some.reduce((total, r) => total + r.boards_m3, 0);
+      const blanksM3 = some.reduce((total, r) => total + r.blanks_m3, 0);
+      return boardsM3 > 0 ? [{ of, boards: some.reduce((n, r) => n + Number(r.boards), 0), yield: blanksM3 / boardsM3 }] : [];
+    };
+    return [
+      ...lotIds.flatMap((id) =>
+        sum(
+          `lot ${id}`,
+          rows.filter((r) => r.lot === id),
+        ),
+      ),
+      ...[...suppliers].flatMap((name) =>
+        sum(
+          name,
+          rows.filter((r) => r.supplier === name),
+        ),
+      ),
+      ...sum('all lots', rows),
+    ];
+  }
+}
+
+function line(plan: CuttingPlanEntity, shop: Shop): PlanLineView {
+  const { id, number, atMs, personId, lotIds, state, boards } = plan;
+  const cut = boards.filter((b) => b.placed.length > 0);
+  const blanks = cut.reduce((sum, b) => sum + b.placed.reduce((n, p) => n + p.pieces, 0), 0);
+  return { id, number, atMs, by: nameOf(shop, personId), lotIds, boards: cut.length, blanks, state };
+}

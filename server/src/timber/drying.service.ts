@@ -1,0 +1,125 @@
+import {
+  climateAhead,
+  DAY_MS,
+  emcDriftPct,
+  fitDrying,
+  forecastLot,
+  livedThrough,
+  priorDryingRatePerDay,
+  PRIOR_LOG_SD,
+  sessionErrorPct,
+  standardDeviation,
+  type Band,
+  type ClimateAhead,
+  type DryingFit,
+  type DryingOutlook,
+  type EmcTrace,
+  type Lot,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource, In } from 'typeorm';
+import { ClimateService, type ZoneTrace } from '../climate/climate.service.ts';
+import { ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
+
+const FORTNIGHT_MS = 14 * DAY_MS;
+const MONTH_MS = 30 * DAY_MS;
+/** Pieces of a lot differ about this much before readings tell. */
+const PIECE_SD_PCT = 0.5;
+
+/** A lot's sessions with those of their readings that count. */
+export interface ReadSession {
+  session: ReadingSessionEntity;
+  readings: ReadingEntity[];
+}
+
+/** What is known of a lot's drying. */
+export interface LotDrying {
+  fit: DryingFit;
+  trace: EmcTrace;
+  /** the air it lies in, carried on */
+  ahead: ClimateAhead;
+  pieceSdPct: number;
+}
+
+/** Fits each lot's drying through the rooms it has lain in, and keeps the fit until something it rests on changes. */
+@Injectable()
+export class DryingService {
+  private readonly fits = new Map<string, { state: string; fit: DryingFit; pieceSdPct: number }>();
+  private readonly drifts = new WeakMap<EmcTrace, number>();
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly climate: ClimateService,
+  ) {}
+
+  /** The climate of every zone some lots have lain in. */
+  async airs(lots: readonly Lot[], alsoZoneId: string): Promise<Map<string, ZoneTrace>> {
+    const ids = [...new Set([alsoZoneId, ...lots.flatMap((l) => [l.zoneId, ...l.stays.map((s) => s.zoneId)])])];
+    return new Map(await Promise.all(ids.map(async (id) => [id, await this.climate.trace(id)] as const)));
+  }
+
+  /** Sessions of lots in time order, with the readings that were not struck out. */
+  async sessions(lotIds: readonly string[]): Promise<Map<string, ReadSession[]>> {
+    if (lotIds.length === 0) return new Map();
+    const { manager } = this.database;
+    const sessions = await manager.find(ReadingSessionEntity, { where: { lotId: In([...lotIds]) }, order: { atMs: 'ASC' } });
+    const readings = await manager.find(ReadingEntity, { where: { sessionId: In(sessions.map((s) => s.id)) }, order: { seq: 'ASC' } });
+    const bySession = new Map<string, ReadingEntity[]>();
+    for (const reading of readings)
+      if (reading.struck === null) bySession.set(reading.sessionId, [...(bySession.get(reading.sessionId) ?? []), reading]);
+    const byLot = new Map<string, ReadSession[]>();
+    for (const session of sessions)
+      byLot.set(session.lotId, [...(byLot.get(session.lotId) ?? []), { session, readings: bySession.get(session.id) ?? [] }]);
+    return byLot;
+  }
+
+  /** What a lot's sessions tell of its drying; nothing before the first. */
+  of(lot: Lot, sessions: readonly ReadSession[], airs: ReadonlyMap<string, ZoneTrace>, nowMs: number): LotDrying | undefined {
+    if (sessions.length === 0) return undefined;
+    const air = airs.get(lot.zoneId);
+    if (!air) return undefined;
+    const stays = lot.stays.flatMap(({ zoneId, fromMs }) => {
+      const trace = airs.get(zoneId)?.emc;
+      return trace ? [{ fromMs, trace }] : [];
+    });
+    const trace = livedThrough(stays.length > 0 ? stays : [{ fromMs: lot.receivedMs, trace: air.emc }]);
+    const state = `${lot.version}/${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
+    let kept = this.fits.get(lot.id);
+    if (kept?.state !== state) {
+      const means = sessions.map(({ session, readings }) => ({
+        atMs: session.atMs,
+        meanPct: session.meanPct,
+        errorPct: sessionErrorPct(readings.map((r) => r.correctedPct)),
+      }));
+      const prior = { ratePerDay: priorDryingRatePerDay(lot.species, lot.thicknessMm), logSd: PRIOR_LOG_SD };
+      const latest = sessions.at(-1)?.readings.filter((r) => r.depth === 'shell') ?? [];
+      kept = {
+        state,
+        fit: fitDrying(means, trace, prior),
+        pieceSdPct: latest.length >= 3 ? standardDeviation(latest.map((r) => r.correctedPct)) : PIECE_SD_PCT,
+      };
+      this.fits.set(lot.id, kept);
+    }
+    return { fit: kept.fit, pieceSdPct: kept.pieceSdPct, trace, ahead: climateAhead(air.emc, nowMs, this.drift(air.emc)) };
+  }
+
+  /** Where a lot goes from here, in its own air or in another. */
+  outlook(drying: LotDrying, band: Band, nowMs: number, over: { ahead?: ClimateAhead; fanDays?: number } = {}): DryingOutlook {
+    const { ahead = drying.ahead, fanDays } = over;
+    return forecastLot(drying.fit, drying.trace, {
+      nowMs,
+      band,
+      ahead,
+      pieceSdPct: drying.pieceSdPct,
+      ...(fanDays === undefined ? {} : { fanDays }),
+    });
+  }
+
+  private drift(trace: EmcTrace): number {
+    const known = this.drifts.get(trace);
+    if (known !== undefined) return known;
+    const drift = emcDriftPct(trace, FORTNIGHT_MS, MONTH_MS);
+    this.drifts.set(trace, drift);
+    return drift;
+  }
+}

@@ -1,0 +1,307 @@
+import {
+  allotByWeight,
+  coverOf,
+  DAY_MS,
+  HOUR_MS,
+  LOT_STATES,
+  priorDryingRatePerDay,
+  walkThrough,
+  type Allotment,
+  type Component,
+  type Look,
+  type LotState,
+  type WeighedBlank,
+  type WeightSlot,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { ClimateService } from '../climate/climate.service.ts';
+import { OrderEntity } from '../orders/order.entity.ts';
+import { Clock } from '../platform/clock/clock.ts';
+import { Out, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { badInput } from '../platform/problems/problems.ts';
+import { factsOf, routeInForce, routeOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import { CuttingQueries } from './cutting.queries.ts';
+import { LotsQueries } from './lots.queries.ts';
+import { BlankEntity } from './timber.entity.ts';
+
+export class StockLineView {
+  @Out() species: string;
+  @Out() use: string;
+  @Out() form: string;
+  @OutOrNull(String) grade: string | null;
+  @OutEnum(LOT_STATES) state: LotState;
+  @Out() lots: number;
+  @Out() leftM3: number;
+}
+
+export class CoverView {
+  @Out() species: string;
+  @Out() use: string;
+  @Out() readyM3: number;
+  @Out() dryingM3: number;
+  /** blanks in stock, and how many of them are kept for an order */
+  @Out() blanks: number;
+  @Out() reserved: number;
+  /** pieces of it under way on the floor */
+  @Out() partMade: number;
+  @Out() usedM3PerDay: number;
+  /** days until it runs short; null when it does not within a year */
+  @OutOrNull(Number) days: number | null;
+  @OutOrNull(Number) shortMs: number | null;
+  @Out() shortM3: number;
+  /** when wood must be here to be dry in time */
+  @OutOrNull(Number) buyByMs: number | null;
+  /** orders that ask for it after it has run short */
+  @OutList(() => String) ordersAtRisk: string[];
+  /** the lot to cut first: ready longest */
+  @OutOrNull(String) cutFirst: string | null;
+}
+
+export class SupplierView {
+  @Out() supplier: string;
+  @Out() lots: number;
+  /** first session less papers, points, mean */
+  @Out() wetterPct: number;
+}
+
+export class StockView {
+  @OutList(() => StockLineView) lines: StockLineView[];
+  @OutList(() => CoverView) cover: CoverView[];
+  @OutList(() => SupplierView) suppliers: SupplierView[];
+}
+
+export class AllottedView {
+  @Out() slotId: string;
+  @Out() orderId: string;
+  @Out() blankId: string;
+  @Out() blankVersion: number;
+  @Out() predictedG: number;
+  @Out() inBand: boolean;
+  @Out() chamberCm3: number;
+  /** kept for this order already */
+  @Out() reserved: boolean;
+}
+
+export class AllotmentView {
+  @Out() lowG: number;
+  @Out() highG: number;
+  @OutList(() => AllottedView) allotted: AllottedView[];
+  @Out() unmet: number;
+  @OutList(() => String) left: string[];
+  @Out() inBandAsTheyCome: number;
+}
+
+/** Days from buying to having: what a yard takes to deliver. */
+const DELIVERY_DAYS = 10;
+/** From what suppliers send down to the band, as a share of the way: about two time constants. */
+const TIME_CONSTANTS = 2;
+const USAGE_DAYS = 90;
+const HORIZON_DAYS = 365;
+
+/** What wood there is, how long it lasts, and which blank becomes what. */
+@Injectable()
+export class StockService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly lots: LotsQueries,
+    private readonly cutting: CuttingQueries,
+    private readonly climate: ClimateService,
+    private readonly shops: ShopService,
+    private readonly clock: Clock,
+  ) {}
+
+  async view(): Promise<StockView> {
+    const shop = await this.shops.load();
+    const [lines, cover, suppliers] = await Promise.all([this.lines(), this.cover(shop), this.suppliers()]);
+    return { lines, cover, suppliers };
+  }
+
+  private lines(): Promise<StockLineView[]> {
+    return this.database.query(
+      `select species, use, form, grade, state, count(*)::int as lots, sum(left_m3) as "leftM3" from lot
+       where left_m3 > 0 group by 1, 2, 3, 4, 5 order by 1, 2, 5`,
+    );
+  }
+
+  /** How much wetter suppliers' lots come than their papers say. */
+  private suppliers(): Promise<SupplierView[]> {
+    return this.database.query(
+      `select l.supplier, count(*)::int as lots, avg(s.mean_pct - l.papers_pct) as "wetterPct"
+       from lot l join reading_session s on s.id = l.id || '/1' where l.papers_pct is not null group by 1 having count(*) >= 3 order by 3 desc`,
+    );
+  }
+
+  private async cover(shop: Shop): Promise<CoverView[]> {
+    const nowMs = this.clock.nowMs();
+    const { manager } = this.database;
+    const [lots, needs, used, blanks, partMade] = await Promise.all([
+      this.lots.list(['drying', 'released']),
+      this.needs(shop, nowMs),
+      this.usage(nowMs),
+      manager.findBy(BlankEntity, { state: 'free' }),
+      this.partMade(),
+    ]);
+    const kinds = new Map<string, { species: string; use: string; thicknessMm: number }>();
+    for (const model of shop.models.values()) for (const need of Object.values(model.wood)) kinds.set(`${need.species} ${need.use}`, need);
+    const lotOf = new Map(lots.map((l) => [l.id, l]));
+    return [...kinds].map(([key, { species, use, thicknessMm }]): CoverView => {
+      const own = lots.filter((l) => l.species === species && l.use === use);
+      const asked = needs.filter((n) => n.key === key);
+      const usedM3PerDay = (used.get(key) ?? 0) / USAGE_DAYS;
+      const lastMs = Math.max(nowMs, ...asked.map((n) => n.atMs));
+      // Beyond the order book it goes on as it went.
+      const beyond = Array.from({ length: HORIZON_DAYS }, (_, i) => ({ atMs: nowMs + (i + 1) * DAY_MS, volumeM3: usedM3PerDay })).filter(
+        (n) => n.atMs > lastMs,
+      );
+      const dryDays = TIME_CONSTANTS / priorDryingRatePerDay(species, thicknessMm);
+      const cover = coverOf(
+        own.map((l) => ({
+          volumeM3: l.leftM3,
+          readyMs: l.state === 'released' || l.ready?.kind === 'in band' ? nowMs : (l.ready?.piecesMs ?? l.ready?.lateMs ?? null),
+        })),
+        [...asked, ...beyond],
+        nowMs,
+        DELIVERY_DAYS + dryDays,
+        HORIZON_DAYS,
+      );
+      const kept = blanks.filter((b) => {
+        const need = Object.entries(shop.models.get(b.modelId)?.wood ?? {}).find(([c]) => c === b.component)?.[1];
+        return need?.species === species && need.use === use;
+      });
+      const [first] = own.filter((l) => l.state === 'released').sort((a, b) => (a.releasedMs ?? 0) - (b.releasedMs ?? 0));
+      const { shortMs } = cover;
+      return {
+        species,
+        use,
+        readyM3: cover.readyM3,
+        dryingM3: cover.dryingM3,
+        blanks: kept.length,
+        reserved: kept.filter((b) => b.orderId !== null).length,
+        partMade: partMade.get(key) ?? 0,
+        usedM3PerDay,
+        days: cover.days,
+        shortMs,
+        shortM3: cover.shortM3,
+        buyByMs: cover.buyByMs,
+        ordersAtRisk: shortMs === null ? [] : [...new Set(asked.filter((n) => n.atMs >= shortMs).map((n) => n.orderId))],
+        cutFirst: first ? (lotOf.get(first.id)?.id ?? null) : null,
+      };
+    });
+  }
+
+  /** What open orders still ask for, and when it must be cut for them to be on time. */
+  private async needs(shop: Shop, nowMs: number): Promise<{ key: string; orderId: string; volumeM3: number; atMs: number }[]> {
+    const orders = await this.database.getRepository(OrderEntity).createQueryBuilder('o').where('o.shipped < o.quantity').getMany();
+    const rows: { order: string; component: string; count: string }[] = await this.database.query(
+      `select b.order_id as "order", b.component, sum(b.quantity) as count from batch b
+       where b.order_id = any($1) and b.component <> 'instrument' group by 1, 2`,
+      [orders.map((o) => o.id)],
+    );
+    const fitted: { order: string; count: string }[] = await this.database.query(
+      `select order_id as "order", count(*) as count from instrument where order_id = any($1) group by 1`,
+      [orders.map((o) => o.id)],
+    );
+    const had = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
+    const built = new Map(fitted.map((r) => [r.order, Number(r.count)]));
+    return orders.flatMap((order) => {
+      const model = shop.models.get(order.modelId);
+      const version = model && routeInForce(shop, model, nowMs);
+      if (!model || !version) return [];
+      const facts = factsOf(model, order.choices);
+      const { longest } = walkThrough(routeOf(shop, { routeId: version.id, facts }), facts, model.batchSize);
+      const leadMs = longest.waitHours * HOUR_MS + (longest.touchMinutes / 480) * DAY_MS;
+      return Object.entries(model.wood).flatMap(([component, need]) => {
+        const left = order.quantity - (built.get(order.id) ?? 0) - (had.get(`${order.id} ${component}`) ?? 0);
+        if (left <= 0) return [];
+        return [
+          {
+            key: `${need.species} ${need.use}`,
+            orderId: order.id,
+            volumeM3: left * need.volumeM3,
+            atMs: Math.max(nowMs, order.dueMs - leadMs),
+          },
+        ];
+      });
+    });
+  }
+
+  /** Wood of each kind that went to the mill lately, m³. */
+  private async usage(nowMs: number): Promise<Map<string, number>> {
+    const rows: { key: string; m3: number }[] = await this.database.query(
+      `select l.species || ' ' || l.use as key, sum((e.payload->>'volumeM3')::float8) as m3 from logbook e join lot l on l.id = e.lot_id
+       where e.at > $1 and e.at <= $2 and e.kind in ('batch.started', 'boards.cut') group by 1`,
+      [new Date(nowMs - USAGE_DAYS * DAY_MS), new Date(nowMs)],
+    );
+    return new Map(rows.map((r) => [r.key, r.m3]));
+  }
+
+  private async partMade(): Promise<Map<string, number>> {
+    const rows: { key: string; count: string }[] = await this.database.query(
+      `select l.species || ' ' || l.use as key, count(*) as count from piece p join batch b on b.id = p.batch_id join lot l on l.id = p.lot_id
+       where b.status <> 'done' and p.state in ('good', 'rework') and p.component <> 'instrument' group by 1`,
+    );
+    return new Map(rows.map((r) => [r.key, Number(r.count)]));
+  }
+
+  /** Which blanks best become which instruments of one model. */
+  async allotment(modelId: string, component: Component): Promise<AllotmentView> {
+    const shop = await this.shops.load();
+    const model = shop.models.get(modelId);
+    const need = model?.wood[component];
+    if (!need?.weight) throw badInput('modelId', 'No target weight is set for this part of the model');
+    const { weight, species, use } = need;
+    const orders = new Map((await this.database.getRepository(OrderEntity).findBy({ modelId })).map((o) => [o.id, o]));
+    const blanks = (await this.cutting.blanks({ state: 'free' })).filter((b) => b.modelId === modelId && b.component === component);
+    const wanted = (await this.cutting.needs(shop)).filter((n) => n.modelId === modelId && n.component === component);
+    const kept = new Map<string, number>();
+    for (const b of blanks) if (b.orderId !== null) kept.set(b.orderId, (kept.get(b.orderId) ?? 0) + 1);
+    const counts = new Map(wanted.map((n) => [n.orderId ?? '', n.count]));
+    const slots: WeightSlot[] = [...new Set([...counts.keys(), ...kept.keys()])].flatMap((orderId) =>
+      Array.from({ length: (counts.get(orderId) ?? 0) + (kept.get(orderId) ?? 0) }, (_, i) => ({
+        id: `${orderId} ${i + 1}`,
+        kind: `${species} ${use}`,
+        orderId,
+        finish: finishOf(orders.get(orderId)?.choices),
+        ...weight,
+      })),
+    );
+    const weighed = blanks.flatMap((b): WeighedBlank[] =>
+      b.massG === null || b.moisturePct === null
+        ? []
+        : [
+            {
+              id: b.id,
+              kind: `${species} ${use}`,
+              massG: b.massG,
+              volumeCm3: (b.lengthMm * b.widthMm * b.thicknessMm) / 1000,
+              moisturePct: b.moisturePct,
+              look: b.look,
+              reservedFor: b.orderId,
+            },
+          ],
+    );
+    const emcPct = await this.climate.meanEmcPct(shop.settings.factory.woodRoomZoneId);
+    const result: Allotment = allotByWeight(weighed, slots, emcPct);
+    const byId = new Map(blanks.map((b) => [b.id, b]));
+    const orderOf = new Map(slots.map((s) => [s.id, s.orderId ?? '']));
+    return {
+      lowG: weight.lowG,
+      highG: weight.highG,
+      allotted: result.allotted.map((a) => ({
+        ...a,
+        orderId: orderOf.get(a.slotId) ?? '',
+        blankVersion: byId.get(a.blankId)?.version ?? 0,
+        reserved: byId.get(a.blankId)?.orderId != null,
+      })),
+      unmet: result.unmet.length,
+      left: result.left,
+      inBandAsTheyCome: result.inBandAsTheyCome,
+    };
+  }
+}
+
+/** Whether the wood will show: an order's own choices say so, with clear, natural or burst; else it is painted. */
+function finishOf(choices: Readonly<Record<string, string>> | undefined): Look {
+  return Object.values(choices ?? {}).some((choice) => /clear|natural|burst/i.test(choice)) ? 'clear' : 'solid';
+}

@@ -1,0 +1,151 @@
+import { formatDuration } from '@ample-crane/core';
+import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useState } from 'react';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand, useZones } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { counted } from '../parts/words.ts';
+import { ColumnFields, columnsOf } from './ColumnFields.tsx';
+import { FileField } from './FileField.tsx';
+
+type Asked = View<'LoggerCsvDto'>;
+
+/** A climate logger's file: what it says, its gaps and clock changes, before anything is taken. */
+export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () => void }) {
+  const { dateTime, may } = useSession();
+  const zones = useZones();
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const [zone, setZone] = useState(zoneId);
+  const preview = useCommand((body: Asked) => ask(client.POST('/api/air/log/preview', { body })));
+  const take = useCommand((body: Asked, headers) => ask(client.POST('/api/air/log/import', { body, headers })));
+  const result = take.data ?? preview.data;
+  const look = (next: Asked) => {
+    setAsked(next);
+    take.reset();
+    preview.mutate(next);
+  };
+  const change = (name: string, value: string) => {
+    if (!asked || !result) return;
+    if (name === 'clock') look({ ...asked, columns: result.columns, clock: value === 'standard' ? 'standard' : 'local' });
+    else look({ ...asked, columns: { ...result.columns, [name]: value } });
+  };
+  const columns: GridColDef<View<'LoggerProblemView'>>[] = [
+    { field: 'line', headerName: 'Line', type: 'number', width: 70 },
+    { field: 'text', headerName: 'In the file', flex: 1, minWidth: 200 },
+    { field: 'problem', headerName: 'Why not', flex: 1, minWidth: 220 },
+  ];
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="md" aria-labelledby="logger-title">
+      <DialogTitle id="logger-title">Import a logger file</DialogTitle>
+      <DialogContent>
+        <Stack spacing={2} sx={{ pt: 1 }}>
+          <Stack direction="row" spacing={2} sx={{ alignItems: 'center' }}>
+            <TextField
+              select
+              label="Room it lay in"
+              value={zone}
+              onChange={(event) => {
+                setZone(event.target.value);
+                if (asked) look({ ...asked, zoneId: event.target.value });
+              }}
+              sx={{ minWidth: 200 }}
+            >
+              {(zones.data ?? []).map((z) => (
+                <MenuItem key={z.id} value={z.id}>
+                  {z.name}
+                </MenuItem>
+              ))}
+            </TextField>
+            <FileField
+              label="Choose a file"
+              name="Logger file"
+              accept=".csv,.txt,text/csv"
+              onChoose={(file) => void file.text().then((csv) => look({ zoneId: zone, csv }))}
+            />
+          </Stack>
+          {(preview.error ?? take.error) && <ErrorNote error={preview.error ?? take.error} />}
+          {result && (
+            <>
+              <ColumnFields
+                onChange={change}
+                fields={[
+                  { name: 'time', label: 'Time', value: result.columns.time, options: columnsOf(result.header) },
+                  { name: 'temp', label: 'Temperature', value: result.columns.temp, options: columnsOf(result.header) },
+                  {
+                    name: 'tempUnit',
+                    label: 'in',
+                    value: result.columns.tempUnit,
+                    options: [
+                      ['C', '°C'],
+                      ['F', '°F'],
+                    ],
+                  },
+                  { name: 'humidity', label: 'Humidity', value: result.columns.humidity, options: columnsOf(result.header) },
+                  {
+                    name: 'humidityUnit',
+                    label: 'as',
+                    value: result.columns.humidityUnit,
+                    options: [
+                      ['percent', 'percent'],
+                      ['fraction', 'fraction of 1'],
+                    ],
+                  },
+                  {
+                    name: 'clock',
+                    label: 'Its clock',
+                    value: result.clock,
+                    options: [
+                      ['local', 'changes with ours'],
+                      ['standard', 'standard time all year'],
+                    ],
+                  },
+                ]}
+              />
+              <Alert severity={result.problems.length > 0 || result.gaps.length > 0 ? 'warning' : 'success'} variant="outlined">
+                {result.saved ? `${counted(result.good, 'line', 'lines')} taken.` : `${counted(result.good, 'line', 'lines')} can be taken`}
+                {result.fromMs !== null && result.toMs !== null && `, from ${dateTime(result.fromMs)} to ${dateTime(result.toMs)}.`}{' '}
+                {result.problems.length > 0 && `${result.problems.length} cannot. `}
+                {result.replaced > 0 && !result.saved && `They replace ${result.replaced} known before. `}
+                {result.remembered && 'Columns as last time. '}
+                {result.ambiguous && 'Days and months could be the other way round: check the dates.'}
+              </Alert>
+              {result.gaps.map((g) => (
+                <Typography key={g.fromMs}>
+                  Silent for {formatDuration(g.toMs - g.fromMs)} from {dateTime(g.fromMs)}: a gap is kept there.
+                </Typography>
+              ))}
+              {result.clockChanges.map((at) => (
+                <Typography key={at}>Clocks were changed before {dateTime(at)}; the hours are told apart by their order.</Typography>
+              ))}
+              {result.problems.length > 0 && (
+                <DataTable
+                  label="Lines that cannot be taken"
+                  rows={result.problems}
+                  columns={columns}
+                  getRowId={(r) => r.line}
+                  height={240}
+                />
+              )}
+            </>
+          )}
+        </Stack>
+      </DialogContent>
+      <DialogActions>
+        <Button onClick={onClose}>{take.data ? 'Close' : 'Cancel'}</Button>
+        {!take.data && may('lead') && (
+          <Button
+            variant="contained"
+            disabled={!asked || !preview.data || preview.data.good === 0 || preview.isPending}
+            loading={take.isPending}
+            onClick={() => asked && preview.data && take.mutate({ ...asked, columns: preview.data.columns, clock: preview.data.clock })}
+          >
+            Take the good lines
+          </Button>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}

@@ -1,0 +1,82 @@
+import { Box, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { View } from '../app/api.ts';
+import { Answer } from '../parts/Answer.tsx';
+import { Empty } from '../parts/Screen.tsx';
+import { PlanDesk } from './PlanDesk.tsx';
+
+interface Props {
+  view: View<'CuttingView'>;
+  lots: readonly View<'LotView'>[];
+  /** the lot the plan was asked for */
+  lotId: string | null;
+}
+
+const kindOf = ({ species, use }: { species: string; use: string }) => `${species} for ${use}`;
+
+/** A plan begins with the wood: which kind, and which of its lots. */
+export function NewPlan({ view, lots, lotId }: Props) {
+  const withBoards = lots.filter((l) => view.whole.some((b) => b.lotId === l.id));
+  const kinds = [...new Set(withBoards.map(kindOf))].sort();
+  const first =
+    withBoards.find((l) => l.id === lotId) ?? withBoards.find((l) => view.needs.some((n) => kindOf(n) === kindOf(l))) ?? withBoards[0];
+  const [kind, setKind] = useState(first ? kindOf(first) : '');
+  const here = withBoards.filter((l) => kindOf(l) === kind);
+  const [left, setLeft] = useState<ReadonlySet<string>>(
+    new Set(lotId === null ? [] : withBoards.filter((l) => l.id !== lotId).map((l) => l.id)),
+  );
+  if (!first) return <Empty>No released lot has measured boards. Open a lot and measure its boards first.</Empty>;
+  const chosen = here.filter((l) => !left.has(l.id)).map((l) => l.id);
+  const needs = view.needs.filter((n) => kindOf(n) === kind);
+  const wanted = needs.slice(0, 12).map((n) => ({
+    id: `${n.modelName} ${n.component} ${n.orderId ?? ''}`.trim(),
+    modelId: n.modelId,
+    component: n.component,
+    orderId: n.orderId,
+    lengthMm: n.lengthMm,
+    widthMm: n.widthMm,
+    thicknessMm: n.thicknessMm,
+    leavesEach: n.leavesEach,
+    count: n.count,
+    // Worth is wood kept: a larger blank is harder to find.
+    value: Math.round((n.lengthMm * n.widthMm * n.thicknessMm * Math.max(1, n.leavesEach)) / 100_000) / 10,
+  }));
+  const toggle = (id: string) => {
+    const next = new Set(left);
+    if (!next.delete(id)) next.add(id);
+    setLeft(next);
+  };
+  return (
+    <>
+      {needs.length === 0 && <Answer>No open order asks for blanks of {kind}.</Answer>}
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
+        <TextField select label="Wood" value={kind} onChange={(event) => setKind(event.target.value)} sx={{ minWidth: 220 }}>
+          {kinds.map((k) => (
+            <MenuItem key={k} value={k}>
+              {k}
+            </MenuItem>
+          ))}
+        </TextField>
+        {here.map((l) => (
+          <FormControlLabel
+            key={l.id}
+            control={<Checkbox checked={!left.has(l.id)} onChange={() => toggle(l.id)} />}
+            label={`${l.id}, ${view.whole.filter((b) => b.lotId === l.id).length} boards`}
+          />
+        ))}
+      </Box>
+      {chosen.length === 0 ? (
+        <Typography>Choose a lot to cut from.</Typography>
+      ) : (
+        <PlanDesk
+          key={`${kind} ${chosen.join()}`}
+          lotIds={chosen}
+          boards={view.whole.filter((b) => chosen.includes(b.lotId))}
+          settings={view.settings}
+          wanted={wanted}
+          plans={[]}
+        />
+      )}
+    </>
+  );
+}

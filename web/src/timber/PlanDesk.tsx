@@ -1,0 +1,230 @@
+import { objectionsTo, tally, type BoardPlan, type PlacedBlank, type WantedBlank } from '@ample-crane/core';
+import { Box, Button, Stack, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { ask, client, type View } from '../app/api.ts';
+import { useCommand } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure } from '../parts/Answer.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { Section } from '../parts/Screen.tsx';
+import { counted } from '../parts/words.ts';
+import { BoardDrawing } from './BoardDrawing.tsx';
+import { CutPlan } from './CutPlan.tsx';
+import { planInWorker } from './planInWorker.ts';
+
+interface Props {
+  lotIds: readonly string[];
+  boards: readonly View<'BoardView'>[];
+  settings: View<'CuttingSettingsDto'>;
+  wanted: readonly View<'WantDto'>[];
+  plans: readonly BoardPlan[];
+  kept?: View<'PlanView'>;
+}
+
+const SETTINGS = [
+  ['kerfMm', 'Kerf'],
+  ['edgingMm', 'Edging'],
+  ['endTrimMm', 'End trim'],
+  ['planingMm', 'Planing'],
+  ['resawKerfMm', 'Resaw kerf'],
+] as const;
+
+const toWanted = (want: View<'WantDto'>): WantedBlank => ({ ...want, anyGrain: false });
+
+/** The boards with what is laid on them: planned by the machine, changed by hand, kept, printed, cut. */
+export function PlanDesk(props: Props) {
+  const { lotIds, boards, kept } = props;
+  const { may } = useSession();
+  const navigate = useNavigate();
+  const [settings, setSettings] = useState(props.settings);
+  const [wanted, setWanted] = useState([...props.wanted]);
+  const [plans, setPlans] = useState([...props.plans]);
+  const [busy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<Error | null>(null);
+  const editable = kept?.state !== 'cut' && may('operator');
+  const result = tally(plans, boards, wanted.map(toWanted));
+  const asked = wanted.reduce((sum, w) => sum + w.count, 0);
+  const got = wanted.reduce((sum, w) => sum + Math.min(w.count, result.got.get(w.id) ?? 0), 0);
+  const cutBoards = plans.filter((p) => p.placed.length > 0);
+  const objections = cutBoards.filter((p) => {
+    const board = boards.find((b) => b.id === p.boardId);
+    return board !== undefined && objectionsTo(board, p.placed, settings).length > 0;
+  });
+  const dirty = JSON.stringify([settings, wanted, plans]) !== JSON.stringify([props.settings, props.wanted, props.plans]);
+  const body = {
+    lotIds: [...lotIds],
+    settings,
+    wanted,
+    boards: cutBoards.map(({ boardId, placed }) => ({ boardId, placed: [...placed] })),
+  };
+  const keep = useCommand(
+    (input: typeof body, headers) =>
+      kept
+        ? ask(
+            client.POST('/api/cutting/plans/{id}', {
+              params: { path: { id: kept.id } },
+              body: { ...input, version: kept.version },
+              headers,
+            }),
+          )
+        : ask(client.POST('/api/cutting/plans', { body: input, headers })),
+    ({ id }) => void navigate(`/wood-room/cutting/${id}`),
+  );
+  const plan = () => {
+    setBusy(true);
+    setTrouble(null);
+    planInWorker({ boards, wanted: wanted.map(toWanted), settings })
+      .then(setPlans)
+      .catch((error: unknown) => setTrouble(error instanceof Error ? error : new Error('The planner stopped')))
+      .finally(() => setBusy(false));
+  };
+  const lay = (boardId: string, placed: PlacedBlank[]) =>
+    setPlans(
+      plans.some((p) => p.boardId === boardId)
+        ? plans.map((p) => (p.boardId === boardId ? { boardId, placed } : p))
+        : [...plans, { boardId, placed }],
+    );
+  const drawn = [...boards].sort((a, b) => order(b.id) - order(a.id));
+  function order(id: string): number {
+    return plans.find((p) => p.boardId === id)?.placed.length ?? 0;
+  }
+  return (
+    <>
+      <Answer>
+        {cutBoards.length === 0 ? (
+          <>
+            {counted(boards.length, 'board', 'boards')} to choose from; <Figure>{asked}</Figure> {asked === 1 ? 'blank is' : 'blanks are'}{' '}
+            wanted.
+          </>
+        ) : (
+          <>
+            <Figure>{got}</Figure> of {asked} blanks from {counted(cutBoards.length, 'board', 'boards')}; yield{' '}
+            <Figure>{(result.yield * 100).toFixed(0)} %</Figure>
+            {(kept?.past ?? []).map((p) => `; ${p.of} gave ${(p.yield * 100).toFixed(0)} % of ${counted(p.boards, 'board', 'boards')}`)}.
+          </>
+        )}
+      </Answer>
+      <Stack direction="row" spacing={1} useFlexGap sx={{ mb: 2, flexWrap: 'wrap' }}>
+        {editable && (
+          <Button variant={cutBoards.length === 0 ? 'contained' : 'outlined'} onClick={plan} loading={busy} disabled={asked === 0}>
+            {cutBoards.length === 0 ? 'Plan the cuts' : 'Plan anew'}
+          </Button>
+        )}
+        {editable && (
+          <Button
+            variant="contained"
+            disabled={cutBoards.length === 0 || objections.length > 0 || (kept !== undefined && !dirty)}
+            loading={keep.isPending}
+            onClick={() => keep.mutate(body)}
+          >
+            {kept ? 'Keep the changes' : 'Keep the plan'}
+          </Button>
+        )}
+        {kept && (
+          <Button component="a" href={`/api/cutting/plans/${kept.id}/list.pdf`} target="_blank">
+            Cut list
+          </Button>
+        )}
+        {kept && <CutPlan plan={kept} dirty={dirty} />}
+        <Button component={Link} to="/wood-room/cutting">
+          All plans
+        </Button>
+      </Stack>
+      {(keep.error ?? trouble) && <ErrorNote error={keep.error ?? trouble} />}
+      {objections.length > 0 && (
+        <Typography color="error">
+          What lies on {objections.map((p) => p.boardId).join(', ')} cannot be cut so: move it before the plan is kept.
+        </Typography>
+      )}
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '320px minmax(0, 1fr)' }, gap: 3 }}>
+        <Box>
+          <Section title="Wanted">
+            {wanted.map((want, i) => (
+              <Want
+                key={want.id}
+                want={want}
+                got={result.got.get(want.id) ?? 0}
+                editable={editable}
+                onChange={(next) => setWanted(wanted.map((w, j) => (j === i ? next : w)))}
+              />
+            ))}
+          </Section>
+          <Section title="What each cut costs, mm">
+            <Stack direction="row" spacing={1} useFlexGap sx={{ flexWrap: 'wrap' }}>
+              {SETTINGS.map(([name, label]) => (
+                <TextField
+                  key={name}
+                  label={label}
+                  type="number"
+                  disabled={!editable}
+                  value={settings[name]}
+                  onChange={(event) => setSettings({ ...settings, [name]: Math.max(0, Number(event.target.value)) })}
+                  sx={{ width: 96 }}
+                />
+              ))}
+            </Stack>
+          </Section>
+        </Box>
+        <Box>
+          <Section title="Boards">
+            {editable && (
+              <Typography variant="body2" color="text.secondary" sx={{ mb: 1 }}>
+                Drag a blank, or choose it and use the arrow keys (with Shift, by a millimetre); Delete takes it off.
+              </Typography>
+            )}
+            {drawn.map((board) => (
+              <BoardDrawing
+                key={board.id}
+                board={board}
+                placed={plans.find((p) => p.boardId === board.id)?.placed ?? []}
+                settings={settings}
+                nameOf={(id) => id}
+                {...(editable ? { onChange: (placed: PlacedBlank[]) => lay(board.id, placed) } : {})}
+              />
+            ))}
+          </Section>
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+function Want({
+  want,
+  got,
+  editable,
+  onChange,
+}: {
+  want: View<'WantDto'>;
+  got: number;
+  editable: boolean;
+  onChange: (want: View<'WantDto'>) => void;
+}) {
+  return (
+    <Box sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+      <Typography>{want.id}</Typography>
+      <Stack direction="row" spacing={1} sx={{ alignItems: 'center', mt: 0.5 }}>
+        <TextField
+          label="Count"
+          type="number"
+          value={want.count}
+          disabled={!editable}
+          onChange={(event) => onChange({ ...want, count: Math.max(0, Math.round(Number(event.target.value))) })}
+          sx={{ width: 84 }}
+        />
+        <TextField
+          label="Worth"
+          type="number"
+          value={want.value}
+          disabled={!editable}
+          onChange={(event) => onChange({ ...want, value: Math.max(0, Number(event.target.value)) })}
+          sx={{ width: 84 }}
+        />
+        <Typography variant="body2" color="text.secondary">
+          {want.lengthMm} × {want.widthMm} × {want.thicknessMm} · got <Figure>{got}</Figure>
+        </Typography>
+      </Stack>
+    </Box>
+  );
+}

@@ -1,0 +1,158 @@
+import { formatLumber } from '@ample-crane/core';
+import { Link, Typography } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { Link as RouterLink } from 'react-router';
+import type { View } from '../app/api.ts';
+import { useStock } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+import { Screen, Section } from '../parts/Screen.tsx';
+import { counted } from '../parts/words.ts';
+import { Allotment } from './Allotment.tsx';
+import { WoodTabs } from './WoodTabs.tsx';
+
+type Cover = View<'CoverView'>;
+
+/** What wood there is, how long it lasts, what to buy and by when, and which blank becomes what. */
+export default function StockScreen() {
+  const query = useStock();
+  return (
+    <Screen title="Stock" query={query}>
+      {(stock) => (
+        <>
+          <WoodTabs />
+          <StockAnswer cover={stock.cover} />
+          <Section title="Cover">
+            <CoverTable cover={stock.cover} />
+          </Section>
+          <Section title="Blanks by weight">
+            <Allotment />
+          </Section>
+          <Section title="By species, form, grade and state">
+            <Lines lines={stock.lines} />
+          </Section>
+          {stock.suppliers.length > 0 && (
+            <Section title="First session against the supplier’s papers">
+              {stock.suppliers.map((s) => (
+                <Typography key={s.supplier}>
+                  {s.supplier}:{' '}
+                  <Figure>
+                    {s.wetterPct >= 0 ? '+' : '−'}
+                    {Math.abs(s.wetterPct).toFixed(1)}
+                  </Figure>{' '}
+                  points, over {counted(s.lots, 'lot', 'lots')}
+                  {s.wetterPct > 1.5 && ': wetter than its papers say'}
+                </Typography>
+              ))}
+            </Section>
+          )}
+        </>
+      )}
+    </Screen>
+  );
+}
+
+function StockAnswer({ cover }: { cover: readonly Cover[] }) {
+  const { nowMs, date } = useSession();
+  const short = cover.filter((c) => c.shortMs !== null).sort((a, b) => (a.shortMs ?? 0) - (b.shortMs ?? 0));
+  const late = cover.filter((c) => c.buyByMs !== null && c.buyByMs < nowMs);
+  const [first] = short;
+  return (
+    <Answer>
+      {first === undefined ? (
+        'Every kind of wood lasts the year, with what is drying.'
+      ) : (
+        <>
+          <Figure>{short.length}</Figure> of {counted(cover.length, 'kind of wood', 'kinds of wood')} {short.length === 1 ? 'runs' : 'run'}{' '}
+          short within a year, first {first.species} for {first.use} in <Figure>{Math.floor(first.days ?? 0)}</Figure> days (
+          {date(first.shortMs ?? 0)}).{' '}
+          {late.length > 0 && <>For {late.map((c) => `${c.species} (${c.use})`).join(', ')} wood bought today would not be dry in time.</>}
+        </>
+      )}
+    </Answer>
+  );
+}
+
+function CoverTable({ cover }: { cover: readonly Cover[] }) {
+  const { units, date, nowMs } = useSession();
+  const volume = (value: number) => formatLumber(value, units);
+  const columns: GridColDef<Cover>[] = [
+    { field: 'species', headerName: 'Species', width: 125 },
+    { field: 'use', headerName: 'For', width: 70 },
+    {
+      field: 'days',
+      headerName: 'Lasts',
+      width: 90,
+      type: 'number',
+      valueGetter: (_, c) => c.days ?? Infinity,
+      valueFormatter: (_, c) => (c.days === null ? 'a year +' : `${Math.floor(c.days)} d`),
+    },
+    { field: 'readyM3', headerName: 'Ready', width: 90, type: 'number', valueFormatter: volume },
+    { field: 'dryingM3', headerName: 'Drying', width: 90, type: 'number', valueFormatter: volume },
+    {
+      field: 'blanks',
+      headerName: 'Blanks',
+      width: 90,
+      valueGetter: (_, c) => c.blanks,
+      valueFormatter: (_, c) => (c.blanks === 0 ? '' : `${c.blanks}, ${c.reserved} kept`),
+    },
+    { field: 'partMade', headerName: 'On the floor', width: 100, type: 'number' },
+    {
+      field: 'buyByMs',
+      headerName: 'Buy by',
+      width: 150,
+      valueFormatter: (value: number | null) => (value === null ? '' : value < nowMs ? `${date(value)}, late` : date(value)),
+    },
+    {
+      field: 'shortM3',
+      headerName: 'How much',
+      width: 95,
+      type: 'number',
+      valueFormatter: (value: number) => (value > 0 ? volume(value) : ''),
+    },
+    { field: 'ordersAtRisk', headerName: 'Orders at risk', flex: 1, minWidth: 130, valueFormatter: (value: string[]) => value.join(', ') },
+    {
+      field: 'cutFirst',
+      headerName: 'Cut first',
+      width: 85,
+      renderCell: ({ row }) =>
+        row.cutFirst === null ? null : (
+          <Link component={RouterLink} to={`/lots/${row.cutFirst}`}>
+            <Id>{row.cutFirst}</Id>
+          </Link>
+        ),
+    },
+  ];
+  return (
+    <DataTable
+      label="Cover"
+      rows={[...cover].sort((a, b) => (a.days ?? 1e9) - (b.days ?? 1e9))}
+      columns={columns}
+      getRowId={(c) => `${c.species} ${c.use}`}
+      height={420}
+    />
+  );
+}
+
+function Lines({ lines }: { lines: readonly View<'StockLineView'>[] }) {
+  const { units } = useSession();
+  const columns: GridColDef<View<'StockLineView'>>[] = [
+    { field: 'species', headerName: 'Species', width: 140 },
+    { field: 'use', headerName: 'For', width: 90 },
+    { field: 'form', headerName: 'Form', flex: 1, minWidth: 120 },
+    { field: 'grade', headerName: 'Grade', width: 80 },
+    { field: 'state', headerName: 'State', width: 100 },
+    { field: 'lots', headerName: 'Lots', width: 70, type: 'number' },
+    { field: 'leftM3', headerName: 'Left', width: 110, type: 'number', valueFormatter: (value: number) => formatLumber(value, units) },
+  ];
+  return (
+    <DataTable
+      label="Stock"
+      rows={lines}
+      columns={columns}
+      getRowId={(l) => `${l.species} ${l.use} ${l.form} ${l.grade ?? ''} ${l.state}`}
+      height={360}
+    />
+  );
+}
