@@ -3,12 +3,13 @@ import { benchCore } from './bench/core.mjs';
 import { benchDecide, benchRebuild, benchReplay } from './bench/history.mjs';
 import { baseline, line } from './bench/report.mjs';
 import { benchSizes } from './bench/sizes.mjs';
+import { benchWood } from './bench/wood.mjs';
 import { build } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { main } from './lib/run.mjs';
 
 // Costs of one run on this machine, beside its own baseline, so that runs elsewhere can be compared by ratio.
-// Names after -- take only those parts: core, decide, replay, rebuild, api, sizes.
+// Names after -- take only those parts: core, decide, replay, rebuild, api, wood, sizes.
 await main(async () => {
   await ensurePackages();
   await build();
@@ -22,6 +23,7 @@ await main(async () => {
     replay: () => benchReplay(core, unit),
     rebuild: () => benchRebuild(core),
     api: () => benchApi(unit),
+    wood: () => benchWood(core, unit),
     sizes: () => benchSizes(),
   };
   const wanted = process.argv.slice(2);

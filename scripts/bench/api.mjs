@@ -1,6 +1,6 @@
-import { Agent, request } from 'node:http';
 import { freePort } from '../lib/port.mjs';
 import { startServer } from '../lib/server.mjs';
+import { crowd, leanClient, signIn } from './clients.mjs';
 import { line, quantile, TARGETS } from './report.mjs';
 
 const CLIENTS = 20;
@@ -9,31 +9,6 @@ const REQUESTS_EACH = 15;
 const WARM_ROUNDS = 3;
 const LONG_CARD = 500;
 const STATIONS = ['FN5', 'FN2', 'BD3', 'NK3', 'AS2'];
-
-/** A client that takes as little of the shared processors as it can: on a factory's floor the tablets bring their own. */
-function leanClient(base, cookie) {
-  const agent = new Agent({ keepAlive: true, maxSockets: CLIENTS });
-  return (path, body) =>
-    new Promise((resolve, reject) => {
-      const text = body === undefined ? '' : JSON.stringify(body);
-      const headers = {
-        cookie,
-        ...(body === undefined ? {} : { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(text) }),
-      };
-      const sent = request(base + path, { agent, method: body === undefined ? 'GET' : 'POST', headers }, (answer) => {
-        const parts = [];
-        answer.on('data', (part) => parts.push(part));
-        answer.on('error', reject);
-        answer.on('end', () => {
-          const said = Buffer.concat(parts);
-          if (answer.statusCode === 200) resolve(said);
-          else reject(new Error(`${path} answered ${answer.statusCode}: ${said}`));
-        });
-      });
-      sent.on('error', reject);
-      sent.end(text);
-    });
-}
 
 /** Answers and commands of the running server, with twenty clients at once. */
 export async function benchApi(unit) {
@@ -46,12 +21,7 @@ export async function benchApi(unit) {
     server = await startServer({ DATABASE_URL: cluster.url, PORT: String(port) }, { quiet: true });
     line('Start with migration and demo loaded', `${((Date.now() - began) / 1000).toFixed(1)} s`, '30 s', Date.now() - began < 30_000);
     const base = `http://127.0.0.1:${port}/api`;
-    const signedIn = await fetch(`${base}/session`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify({ login: 'manager', password: 'heron-lane' }),
-    });
-    const call = leanClient(base, signedIn.headers.get('set-cookie').split(';')[0]);
+    const call = leanClient(base, await signIn(base));
     const get = async (path) => JSON.parse(await call(path));
     const batches = await get('/batches');
     const lots = (await get('/lots')).slice(0, CLIENTS);
@@ -62,18 +32,7 @@ export async function benchApi(unit) {
     const card = ask((n) => `/batches/${batches[n % batches.length].id}`);
     const longId = await longCard(call, get);
     const long = ask(() => `/batches/${longId}`);
-    const crowd = async (act) => {
-      const times = [];
-      const one = async (client) => {
-        for (let i = 0; i < REQUESTS_EACH; i++) {
-          const at = performance.now();
-          await act(client, i);
-          times.push(performance.now() - at);
-        }
-      };
-      await Promise.all(Array.from({ length: CLIENTS }, (_, client) => one(client)));
-      return times.sort((a, b) => a - b);
-    };
+    const all = (act) => crowd(act, { clients: CLIENTS, each: REQUESTS_EACH });
     const report = (name, times, target = TARGETS.apiP95Ms) => {
       const p95 = quantile(times, 0.95);
       const said = `p50 ${quantile(times, 0.5).toFixed(0)} p95 ${p95.toFixed(0)} ms, ${(p95 / 1000 / unit).toFixed(2)} ×`;
@@ -92,8 +51,8 @@ export async function benchApi(unit) {
       'Logging a reading': log,
     };
     for (const [name, act] of Object.entries(calls)) {
-      for (let round = 0; round < WARM_ROUNDS; round++) await crowd(act);
-      report(`${name}, ${CLIENTS} clients at once`, await crowd(act));
+      for (let round = 0; round < WARM_ROUNDS; round++) await all(act);
+      report(`${name}, ${CLIENTS} clients at once`, await all(act));
     }
     let logged = 0;
     let busy = true;
@@ -103,7 +62,7 @@ export async function benchApi(unit) {
         await new Promise((resolve) => setTimeout(resolve, 100));
       }
     })();
-    report(`Morning, while a reading is logged every 0.1 s`, await crowd(calls.Morning), TARGETS.apiWhileLoggingP95Ms);
+    report(`Morning, while a reading is logged every 0.1 s`, await all(calls.Morning), TARGETS.apiWhileLoggingP95Ms);
     busy = false;
     await logging;
     if (logged < 2) throw new Error('Nothing was logged meanwhile');

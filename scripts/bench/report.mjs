@@ -1,5 +1,8 @@
 /** What the figures are held against. */
 export const TARGETS = {
+  thousandFitsS: 2,
+  packPlannedS: 1,
+  woodRoomP95Ms: 150,
   millionEventsS: 2,
   decideMs: 1,
   replayS: 5,

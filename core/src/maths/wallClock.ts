@@ -5,9 +5,10 @@ import utc from 'dayjs/plugin/utc.js';
 dayjs.extend(utc);
 dayjs.extend(customParseFormat);
 
-const DAY_FIRST = ['D.M.YYYY H:mm:ss', 'D.M.YYYY H:mm', 'D/M/YYYY H:mm:ss', 'D/M/YYYY H:mm', 'D/M/YYYY h:mm:ss A', 'D/M/YYYY h:mm A'];
-const MONTH_FIRST = ['M/D/YYYY H:mm:ss', 'M/D/YYYY H:mm', 'M/D/YYYY h:mm:ss A', 'M/D/YYYY h:mm A'];
-const YEAR_FIRST = ['YYYY-MM-DD HH:mm:ss', 'YYYY-MM-DD HH:mm', 'YYYY/MM/DD HH:mm:ss', 'YYYY/MM/DD HH:mm', 'YYYY-MM-DD'];
+// Zeros before figures are taken off first, so that one letter stands for one figure or two.
+const DAY_FIRST = ['D.M.YYYY H:m:s', 'D.M.YYYY H:m', 'D/M/YYYY H:m:s', 'D/M/YYYY H:m', 'D/M/YYYY h:m:s A', 'D/M/YYYY h:m A'];
+const MONTH_FIRST = ['M/D/YYYY H:m:s', 'M/D/YYYY H:m', 'M/D/YYYY h:m:s A', 'M/D/YYYY h:m A'];
+const YEAR_FIRST = ['YYYY-M-D H:m:s', 'YYYY-M-D H:m', 'YYYY/M/D H:m:s', 'YYYY/M/D H:m', 'YYYY-M-D'];
 const EVERY_FORMAT = [...YEAR_FIRST, ...DAY_FIRST, ...MONTH_FIRST];
 
 /** How the clock of a device ran: with the factory's, clock changes and all, or on standard time all year. */
@@ -87,7 +88,12 @@ export class WallClock {
         clock: 'local',
         ambiguous: false,
       };
-    const plain = texts.map((t) => t.trim().replace('T', ' '));
+    const plain = texts.map((t) =>
+      t
+        .trim()
+        .replace('T', ' ')
+        .replace(/\b0+(?=\d)/g, ''),
+    );
     const sample = plain.filter((t) => t !== '').slice(0, 2000);
     const fits = EVERY_FORMAT.map((format) => ({ format, count: sample.filter((t) => wall(t, format) !== null).length }));
     const [best] = fits.sort((a, b) => b.count - a.count);

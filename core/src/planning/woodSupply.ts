@@ -218,8 +218,9 @@ export class WoodSupply {
     const { random } = this;
     const boards: Omit<StockBoard, 'lotId' | 'state'>[] = [];
     for (let leftM3 = lot.leftM3, ordinal = 1; ; ordinal++) {
-      const lengthMm = random.integer(Math.ceil(1.15 * blank.lengthMm), Math.ceil(3.3 * blank.lengthMm));
-      const widthMm = random.integer(Math.ceil(1.08 * blank.widthMm), Math.ceil(1.9 * blank.widthMm));
+      // The yard picks boards that suit the part: so many blanks long and wide, and a little over.
+      const lengthMm = blank.lengthMm * random.integer(1, 3) + random.integer(75, 190);
+      const widthMm = blank.widthMm * random.integer(1, 2) + random.integer(22, 60);
       const board = {
         id: `${lot.id}-${ordinal}`,
         ordinal,

@@ -98,7 +98,7 @@ describe('rules', () => {
   });
   test('a large lot with a small lot’s readings waits', () => {
     const readings = [8.4, 8.6, 8.5, 8.7, 8.5]
-      .map((correctedPct) => ({ correctedPct, depth: 'shell' as 'shell' | 'core' }))
+      .map((correctedPct): { correctedPct: number; depth: 'shell' | 'core' } => ({ correctedPct, depth: 'shell' }))
       .concat({ correctedPct: 8.9, depth: 'core' });
     const nowMs = 100 * DAY_MS;
     const verdict = (volumeM3: number) =>

@@ -26,13 +26,13 @@ describe('the demo factory as it is set up', () => {
     }
     expect(sold.filter((m: { components: string[] }) => !m.components.includes('neck')).length).toBeGreaterThanOrEqual(2);
   });
-  test('has about two dozen people, stations within the hall’s means, and five climates', async () => {
+  test('has about two dozen people, stations within the hall’s means, and the climates of five rooms and a cabinet', async () => {
     const { people, stations, zones, skills } = await setup();
     expect(people).toHaveLength(24);
     const work = stations.filter((s: { kind: string }) => s.kind === 'work');
     expect(stations.length).toBeGreaterThanOrEqual(20);
     expect(work.length).toBeLessThanOrEqual(26);
-    expect(zones).toHaveLength(5);
+    expect(zones).toHaveLength(6);
     const needed = new Set(
       (await setup()).models.flatMap((m: { steps: { skill: string | null }[] }) => m.steps.flatMap((s) => s.skill ?? [])),
     );

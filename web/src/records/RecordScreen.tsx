@@ -143,6 +143,7 @@ function Part({ part }: { part: View<'PartView'> }) {
             <Link component={RouterLink} to={`/lots/${part.lotId}`}>
               {part.lotId}
             </Link>
+            {part.boardId !== null && `, board ${part.boardId}`}
           </>
         )}
       </Typography>

@@ -11,7 +11,7 @@ interface Fields {
   construction: string;
   batchSize: string;
   scaleLengthMm: string;
-  wood: { component: Component; species: string; use: LotUse; litres: string; thicknessMm: string }[];
+  wood: { component: Component; species: string; use: LotUse; litres: string; thicknessMm: string; blank: string }[];
 }
 
 const idOf = (name: string) =>
@@ -23,6 +23,21 @@ const figure = (text: string) => Number(text.replace(',', '.'));
 const positive = (text: string) => (figure(text) > 0 ? true : 'A figure above zero');
 const LITRES_PER_M3 = 1000;
 
+/** "1050 178 45" or "1050 × 178 × 45": the blank that is cut from a board. */
+function blankOf(text: string): View<'BlankSizeDto'> | null {
+  const [lengthMm, widthMm, thicknessMm, ...more] = text
+    .split(/[\s×x;]+/)
+    .filter((word) => word !== '')
+    .map(figure);
+  if (more.length > 0 || !lengthMm || !widthMm || !thicknessMm || !(lengthMm > 0 && widthMm > 0 && thicknessMm > 0)) return null;
+  return { lengthMm, widthMm, thicknessMm, leavesEach: 0 };
+}
+
+const blankPart = (text: string) => {
+  const blank = blankOf(text);
+  return blank ? { blank } : {};
+};
+
 /** A new model: what it is and which wood it is made of. Its route is described next. */
 export function ModelDialog({ onClose, onAdded }: { onClose: () => void; onAdded: (id: string) => void }) {
   const { register, control, handleSubmit, formState } = useForm<Fields>({
@@ -32,7 +47,7 @@ export function ModelDialog({ onClose, onAdded }: { onClose: () => void; onAdded
       construction: '',
       batchSize: '6',
       scaleLengthMm: '645',
-      wood: [{ component: 'body', species: '', use: 'body', litres: '15', thicknessMm: '45' }],
+      wood: [{ component: 'body', species: '', use: 'body', litres: '15', thicknessMm: '45', blank: '' }],
     },
   });
   const { fields, append, remove } = useFieldArray({ control, name: 'wood' });
@@ -59,6 +74,7 @@ export function ModelDialog({ onClose, onAdded }: { onClose: () => void; onAdded
         use: w.use,
         volumeM3: figure(w.litres) / LITRES_PER_M3,
         thicknessMm: figure(w.thicknessMm),
+        ...blankPart(w.blank),
       })),
     });
   const text = (name: 'name' | 'code' | 'construction', label: string) => (
@@ -144,6 +160,15 @@ export function ModelDialog({ onClose, onAdded }: { onClose: () => void; onAdded
                   error={!!errors.wood?.[i]?.thicknessMm}
                   sx={{ width: 120 }}
                 />
+                <TextField
+                  label="Blank, mm"
+                  placeholder="1050 178 45"
+                  {...register(`wood.${i}.blank`, {
+                    validate: (text) => text.trim() === '' || blankOf(text) !== null || 'Length, width and thickness',
+                  })}
+                  error={!!errors.wood?.[i]?.blank}
+                  sx={{ width: 130 }}
+                />
                 {fields.length > 1 && (
                   <Button color="error" onClick={() => remove(i)}>
                     Drop
@@ -153,7 +178,7 @@ export function ModelDialog({ onClose, onAdded }: { onClose: () => void; onAdded
             ))}
             <Button
               sx={{ alignSelf: 'start' }}
-              onClick={() => append({ component: 'neck', species: '', use: 'neck', litres: '8', thicknessMm: '27' })}
+              onClick={() => append({ component: 'neck', species: '', use: 'neck', litres: '8', thicknessMm: '27', blank: '' })}
             >
               Add wood for another component
             </Button>

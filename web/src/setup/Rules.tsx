@@ -1,25 +1,15 @@
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { Controller, useForm, type Control } from 'react-hook-form';
+import { Controller, useForm } from 'react-hook-form';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
+import { Exceptions } from './Exceptions.tsx';
+import { Meters } from './Meters.tsx';
+import { MoistureFields } from './MoistureFields.tsx';
 
 type Moisture = View<'ChangeMoistureDto'>;
-type NumberField = { [K in keyof Moisture]: Moisture[K] extends number ? K : never }[keyof Moisture];
-
-const NUMBERS: readonly (readonly [NumberField, string])[] = [
-  ['halfWidthPct', 'Shop band: points either side'],
-  ['fixedLowPct', 'Fixed band from, %'],
-  ['fixedHighPct', 'Fixed band to, %'],
-  ['readingsNeeded', 'Readings needed'],
-  ['spreadLimitPct', 'Spread at most, points'],
-  ['gradientLimitPct', 'Core against shell at most, points'],
-  ['stableLimitPctPerDay', 'Settled below, points a day'],
-  ['stableWindowDays', 'Judged over, days'],
-  ['daysPer25Mm', 'Calendar: days per 25 mm'],
-];
 
 /** Bands and gate rules of the wood room, and the pattern of serials. */
 export function Rules({ setup }: { setup: View<'SetupView'> }) {
@@ -29,9 +19,17 @@ export function Rules({ setup }: { setup: View<'SetupView'> }) {
       <Section title="When lumber is ready">
         <MoistureForm moisture={setup.moisture} editable={may('manager')} />
       </Section>
-      <Section title="Serials">
-        <SerialForm setup={setup} editable={may('manager')} />
-      </Section>
+      <Box>
+        <Section title="Rules of their own">
+          <Exceptions setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="How species read on our meters">
+          <Meters setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="Serials">
+          <SerialForm setup={setup} editable={may('manager')} />
+        </Section>
+      </Box>
     </Box>
   );
 }
@@ -42,47 +40,7 @@ function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: bo
   return (
     <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
       <Stack spacing={2}>
-        <Stack direction="row" spacing={2}>
-          <Choice
-            control={control}
-            name="gateSchool"
-            label="Judged by"
-            options={[
-              ['meter', 'meter'],
-              ['calendar', 'calendar'],
-              ['both', 'both'],
-            ]}
-          />
-          <Choice
-            control={control}
-            name="bandSchool"
-            label="Band"
-            options={[
-              ['shop', 'follows the shop’s EMC'],
-              ['fixed', 'fixed'],
-            ]}
-          />
-        </Stack>
-        <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))', gap: 2 }}>
-          {NUMBERS.map(([name, label]) => (
-            <Controller
-              key={name}
-              name={name}
-              control={control}
-              rules={{ validate: (value) => Number.isFinite(value) || 'A number' }}
-              render={({ field, fieldState }) => (
-                <TextField
-                  label={label}
-                  type="number"
-                  value={Number.isNaN(field.value) ? '' : field.value}
-                  onChange={(event) => field.onChange(event.target.value === '' ? NaN : Number(event.target.value))}
-                  error={!!fieldState.error}
-                  slotProps={{ htmlInput: { step: 'any' } }}
-                />
-              )}
-            />
-          ))}
-        </Box>
+        <MoistureFields control={control} />
         <Typography variant="body2" color="text.secondary">
           A band that follows the shop keeps parts at the humidity where they will live. Two points of spread and one and a half between
           core and shell are where glued panels start to cup.
@@ -95,34 +53,6 @@ function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: bo
         )}
       </Stack>
     </form>
-  );
-}
-
-function Choice({
-  control,
-  name,
-  label,
-  options,
-}: {
-  control: Control<Moisture>;
-  name: 'gateSchool' | 'bandSchool';
-  label: string;
-  options: readonly (readonly [string, string])[];
-}) {
-  return (
-    <Controller
-      name={name}
-      control={control}
-      render={({ field }) => (
-        <TextField {...field} select label={label} sx={{ minWidth: 190 }}>
-          {options.map(([value, text]) => (
-            <MenuItem key={value} value={value}>
-              {text}
-            </MenuItem>
-          ))}
-        </TextField>
-      )}
-    />
   );
 }
 

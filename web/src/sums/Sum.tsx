@@ -18,6 +18,8 @@ export type Inputs = Readonly<Record<string, string>>;
 export interface SumResult {
   label: string;
   value: string;
+  /** the value is a remark rather than a figure */
+  remark?: boolean;
 }
 
 export interface SumDefinition {
@@ -84,8 +86,8 @@ export function Sum({ sum }: { sum: SumDefinition }) {
           <Typography color="error">{problem}</Typography>
         ) : (
           results.map((r) => (
-            <Typography key={r.label} sx={{ fontSize: '1.15rem' }}>
-              {r.label}: <Figure>{r.value}</Figure>
+            <Typography key={r.label} sx={r.remark ? {} : { fontSize: '1.15rem' }}>
+              {r.label}: {r.remark ? r.value : <Figure>{r.value}</Figure>}
             </Typography>
           ))
         )}

@@ -20,7 +20,7 @@ export const SHOP_SUMS: readonly SumDefinition[] = [
       const objections = sprayObjections(temp, humidity, undefined, n('surface'));
       return [
         { label: 'Dew point', value: `${dewPointC(temp, humidity).toFixed(1)} °C` },
-        { label: 'Spraying', value: objections.length === 0 ? 'nothing against it' : objections.join('. ') },
+        { label: 'Spraying', value: objections.length === 0 ? 'nothing against it' : objections.join('. '), remark: true },
       ];
     },
   },

@@ -105,11 +105,13 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     work: (input, n) => {
       const emc = equilibriumMoisturePct(n('temp'), share(n('humidity')));
       const rate = input['rate']?.trim() ? n('rate') : priorDryingRatePerDay(input['species'] ?? '', n('thickness'));
+      // Air on the other side takes the wood further away.
+      const towards = (n('to') - n('from')) * (emc - n('from')) >= 0;
       return [
         { label: 'The air tends to', value: pct(emc) },
         { label: 'Rate', value: `${rate.toFixed(3)} a day` },
-        { label: 'Time', value: days(daysToReach(n('from'), emc, rate, n('to'))) },
-        { label: 'A forecast goes on with the mean of the last', value: `${CLIMATE_FORTNIGHT_MS / DAY_MS} days` },
+        { label: 'Time', value: days(towards ? daysToReach(n('from'), emc, rate, n('to')) : Infinity) },
+        { label: 'A forecast goes on with', value: `the mean air of the last ${CLIMATE_FORTNIGHT_MS / DAY_MS} days`, remark: true },
       ];
     },
   },
@@ -172,7 +174,7 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
       return [
         { label: 'Moisture', value: `${pct(from)} to ${pct(to)}` },
         { label: moved.changeMm < 0 ? 'It shrinks by' : 'It grows by', value: `${Math.abs(moved.changeMm).toFixed(2)} mm` },
-        ...moved.endangered.map((l) => ({ label: `${l.name} (bears ${l.limitMm} mm)`, value: l.because })),
+        ...moved.endangered.map((l) => ({ label: `${l.name} (bears ${l.limitMm} mm)`, value: l.because, remark: true })),
       ];
     },
     picture: (input) => {

@@ -133,7 +133,7 @@ export function BoardDrawing({ board, placed, settings, nameOf, onChange }: Prop
               strokeWidth={1.6}
               strokeDasharray={bad.has(i) ? '6 4' : undefined}
             />
-            <text x={x(p.xMm) + 6} y={y(p.yMm + p.widthMm) + 17} fontSize={14} fill={tokens.ink} pointerEvents="none">
+            <text x={x(p.xMm) + 6} y={y(p.yMm + p.widthMm) + 22} fontSize={19} fill={tokens.ink} pointerEvents="none">
               {nameOf(p.blankId)}
               {p.pieces > 1 ? ` × ${p.pieces}` : ''}
             </text>

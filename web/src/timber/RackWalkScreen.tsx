@@ -65,11 +65,7 @@ export default function RackWalkScreen() {
                         </span>
                         <Typography variant="caption" color="text.secondary">
                           {l.place ?? 'no place'} ·{' '}
-                          {read.includes(l)
-                            ? 'read today'
-                            : l.lastReadMs === null
-                              ? 'never read'
-                              : `read ${Math.floor((nowMs - l.lastReadMs) / DAY_MS)} d ago`}
+                          {read.includes(l) ? 'read today' : l.lastReadMs === null ? 'never read' : agoWords(nowMs - l.lastReadMs)}
                         </Typography>
                       </Stack>
                     </ListItemButton>
@@ -90,6 +86,8 @@ export default function RackWalkScreen() {
     </Screen>
   );
 }
+
+const agoWords = (ms: number) => (ms < DAY_MS ? 'read within a day' : `read ${Math.floor(ms / DAY_MS)} d ago`);
 
 function Stop({ lot, onNext }: { lot: Lot; onNext: () => void }) {
   const { nowMs, dateTime } = useSession();

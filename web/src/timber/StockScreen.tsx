@@ -76,46 +76,46 @@ function StockAnswer({ cover }: { cover: readonly Cover[] }) {
 
 function CoverTable({ cover }: { cover: readonly Cover[] }) {
   const { units, date, nowMs } = useSession();
-  const volume = (value: number) => formatLumber(value, units);
+  const volume = (value: number) => (value > 0 ? formatLumber(value, units) : '');
   const columns: GridColDef<Cover>[] = [
-    { field: 'species', headerName: 'Species', width: 125 },
+    { field: 'species', headerName: 'Species', width: 112 },
     { field: 'use', headerName: 'For', width: 70 },
     {
       field: 'days',
       headerName: 'Lasts',
-      width: 90,
+      width: 76,
       type: 'number',
       valueGetter: (_, c) => c.days ?? Infinity,
       valueFormatter: (_, c) => (c.days === null ? 'a year +' : `${Math.floor(c.days)} d`),
     },
-    { field: 'readyM3', headerName: 'Ready', width: 90, type: 'number', valueFormatter: volume },
-    { field: 'dryingM3', headerName: 'Drying', width: 90, type: 'number', valueFormatter: volume },
+    { field: 'readyM3', headerName: 'Ready', width: 84, type: 'number', valueFormatter: volume },
+    { field: 'dryingM3', headerName: 'Drying', width: 84, type: 'number', valueFormatter: volume },
     {
       field: 'blanks',
       headerName: 'Blanks',
-      width: 90,
+      width: 96,
       valueGetter: (_, c) => c.blanks,
       valueFormatter: (_, c) => (c.blanks === 0 ? '' : `${c.blanks}, ${c.reserved} kept`),
     },
-    { field: 'partMade', headerName: 'On the floor', width: 100, type: 'number' },
+    { field: 'partMade', headerName: 'On floor', width: 78, type: 'number' },
     {
       field: 'buyByMs',
       headerName: 'Buy by',
-      width: 150,
+      width: 140,
       valueFormatter: (value: number | null) => (value === null ? '' : value < nowMs ? `${date(value)}, late` : date(value)),
     },
     {
       field: 'shortM3',
       headerName: 'How much',
-      width: 95,
+      width: 88,
       type: 'number',
       valueFormatter: (value: number) => (value > 0 ? volume(value) : ''),
     },
-    { field: 'ordersAtRisk', headerName: 'Orders at risk', flex: 1, minWidth: 130, valueFormatter: (value: string[]) => value.join(', ') },
+    { field: 'ordersAtRisk', headerName: 'Orders at risk', flex: 1, minWidth: 110, valueFormatter: (value: string[]) => value.join(', ') },
     {
       field: 'cutFirst',
       headerName: 'Cut first',
-      width: 85,
+      width: 78,
       renderCell: ({ row }) =>
         row.cutFirst === null ? null : (
           <Link component={RouterLink} to={`/lots/${row.cutFirst}`}>

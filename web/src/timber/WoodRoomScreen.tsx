@@ -135,14 +135,14 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
         </Box>
       ),
     },
-    { field: 'species', headerName: 'Species', width: 115 },
-    { field: 'use', headerName: 'For', width: 70 },
-    { field: 'thicknessMm', headerName: 'mm', type: 'number', width: 60 },
+    { field: 'species', headerName: 'Species', width: 108 },
+    { field: 'use', headerName: 'For', width: 62 },
+    { field: 'thicknessMm', headerName: 'mm', type: 'number', width: 48 },
     {
       field: 'leftM3',
       headerName: 'Left',
       type: 'number',
-      width: 90,
+      width: 82,
       valueFormatter: (value: number) => formatLumber(value, units),
     },
     {
@@ -155,24 +155,32 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
     {
       field: 'latest',
       headerName: 'Latest session against the band',
-      width: 236,
+      width: 206,
       sortable: false,
       valueFormatter: (value: number[]) => value.join(' '),
       renderCell: ({ row }) =>
         row.state === 'drying' ? (
-          <BandStrip label={`Lot ${row.id}`} unit="%" low={row.band.low} high={row.band.high} values={row.latest} domain={domain} />
+          <BandStrip
+            label={`Lot ${row.id}`}
+            unit="%"
+            low={row.band.low}
+            high={row.band.high}
+            values={row.latest}
+            domain={domain}
+            width={190}
+          />
         ) : null,
     },
     {
       field: 'ready',
       headerName: 'Mean in band',
-      width: 150,
+      width: 132,
       valueGetter: (_, row) =>
         row.ready?.kind === 'in band' ? 0 : row.ready?.kind === 'not in this room' ? Infinity : (row.ready?.likelyMs ?? null),
       valueFormatter: (_, row) => whenReady(row, nowMs),
     },
-    { field: 'place', headerName: 'Place', width: 80 },
-    { field: 'supplier', headerName: 'Supplier', flex: 1, minWidth: 165 },
+    { field: 'place', headerName: 'Place', width: 66 },
+    { field: 'supplier', headerName: 'Supplier', flex: 1, minWidth: 150 },
     {
       field: 'receivedMs',
       headerName: 'Received',

@@ -1,0 +1,51 @@
+import { describe, expect, test } from '@jest/globals';
+import { SHOP_SUMS } from './shop.tsx';
+import { figure, type SumDefinition } from './Sum.tsx';
+import { WOOD_SUMS } from './wood.tsx';
+
+const SUMS = [...WOOD_SUMS, ...SHOP_SUMS];
+
+function work(sum: SumDefinition, over: Record<string, string> = {}): Record<string, string> {
+  const input = { ...Object.fromEntries(sum.fields.map((f) => [f.name, f.value])), ...over };
+  return Object.fromEntries(sum.work(input, (name) => figure(input[name as keyof typeof input])).map((r) => [r.label, r.value]));
+}
+const of = (id: string, over?: Record<string, string>) => {
+  const sum = SUMS.find((s) => s.id === id);
+  if (!sum) throw new Error(`No sum ${id}`);
+  return work(sum, over);
+};
+
+test.each(SUMS.map((s) => [s.id, s] as const))('%s works with what stands in it at first, and says formula and source', (_, sum) => {
+  expect(Object.values(work(sum)).every((value) => value !== '' && !value.includes('NaN'))).toBe(true);
+  expect(sum.formula.length).toBeGreaterThan(5);
+  expect(sum.source.length).toBeGreaterThan(5);
+});
+test('no two sums share an address', () => {
+  expect(new Set(SUMS.map((s) => s.id)).size).toBe(SUMS.length);
+});
+
+describe('published values', () => {
+  test.each([
+    ['21.1', '50', '9.2 %'],
+    ['21.1', '65', '12.0 %'],
+    ['10', '80', '16.4 %'],
+    ['43.3', '30', '5.6 %'],
+  ])('wood in air of %s °C and %s %% tends to %s', (temp, humidity, expected) => {
+    expect(of('emc', { temp, humidity })['Wood tends to']).toBe(expected);
+  });
+  test('meter, dew point, frets and board feet', () => {
+    expect(of('meter', { reading: '10', temp: '35' })['Pin meter']).toBe('8.9 %');
+    expect(of('dew-point', { temp: '25', humidity: '70' })['Dew point']).toBe('19.1 °C');
+    expect(of('frets', { scale: '648' })['Fret 12']).toBe('324.00 mm');
+    expect(of('board-feet', { thickness: '1', width: '12', length: '1' })['Board']).toContain('1.00 bf');
+  });
+  test('movement shrinks into dry air and grows into damp', () => {
+    expect(of('movement')['It shrinks by']).toMatch(/^1\.\d\d mm$/);
+    expect(of('movement', { rh2: '70' })['It grows by']).toMatch(/mm$/);
+  });
+  test('air that never gets there says so, and a figure that is none is refused', () => {
+    expect(of('drying', { humidity: '75' })['Time']).toBe('never in this air');
+    expect(() => of('emc', { humidity: '145' })).toThrow(RangeError);
+    expect(() => of('board-feet', { blank: '520 178' })).toThrow(/three figures/);
+  });
+});
