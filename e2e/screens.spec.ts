@@ -206,11 +206,12 @@ test('readings come in from a file, bad lines told before anything is saved', as
   await letTimePass(page, '1 day');
   const now = (await get<{ nowMs: number }>(page, '/session')).nowMs;
   const at = new Date(now - 3_600_000).toISOString();
+  const later = new Date(now - 1_800_000).toISOString();
   await page.getByRole('button', { name: 'Import readings' }).click();
   await page.getByLabel('File of readings').setInputFiles({
     name: 'session.csv',
     mimeType: 'text/csv',
-    buffer: Buffer.from(`lot,date,wood_temp_c,readings\n${lot},${at},20,9.1 9.2 c9.5\nL9999,${at},20,9.1\n${lot},${at},20,wet\n`),
+    buffer: Buffer.from(`lot,date,wood_temp_c,readings\n${lot},${at},20,9.1 9.2 c9.5\nL9999,${at},20,9.1\n${lot},${later},20,wet\n`),
   });
   const dialog = page.getByRole('dialog', { name: 'Import readings' });
   await expect(dialog.getByRole('alert')).toContainText('1 line can be taken. 2 cannot');

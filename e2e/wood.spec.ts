@@ -11,7 +11,7 @@ interface Record {
 }
 
 const openTab = async (page: Page, tab: string, heading = tab) => {
-  await page.getByRole('navigation', { name: 'Wood room' }).getByRole('tab', { name: tab, exact: true }).click();
+  await page.getByRole('tablist', { name: 'Wood room' }).getByRole('tab', { name: tab, exact: true }).click();
   await expect(page.getByRole('heading', { level: 1, name: heading, exact: true })).toBeVisible();
 };
 
@@ -19,7 +19,7 @@ test('a round along the racks: lot by lot, one field, and on to the next', async
   await signIn(page, 'operator');
   await walkTo(page, 'Wood room');
   await openTab(page, 'Walk the racks');
-  const list = page.getByRole('list', { name: 'Lots along the racks' });
+  const list = page.getByRole('group', { name: 'Lots along the racks' });
   const before = Number(/^(\d+) of/.exec((await page.getByRole('status').first().textContent()) ?? '')?.[1]);
   const heading = page.getByRole('heading', { level: 2 }).filter({ hasText: /^L\d+/ });
   const first = /L\d+/.exec((await heading.textContent()) ?? '')?.[0] ?? '';
@@ -101,14 +101,15 @@ test('boards are planned, moved by hand, printed, cut, sent to the mill, and lea
   const board = page.getByRole('group', { name: /^Board L/ }).first();
   const blank = board.getByRole('button').first();
   await blank.focus();
-  // Over the end of the board it cannot be kept, and says why.
-  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('alert').filter({ hasText: /end trim|fault|no room for the saw/ }).first()).toBeVisible();
+  // Over the edge of the board it cannot be kept, and says why.
+  const ACROSS_THE_BOARD = 45;
+  for (let i = 0; i < ACROSS_THE_BOARD; i++) await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('alert').filter({ hasText: 'It reaches over the edge' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep the plan' })).toBeDisabled();
-  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowRight');
+  for (let i = 0; i < ACROSS_THE_BOARD; i++) await page.keyboard.press('ArrowUp');
   await expect(page.getByRole('button', { name: 'Keep the plan' })).toBeEnabled();
 
-  // Dragged far up it lies over the edge; dragged back it fits again.
+  // Dragged far along it lies over the end; dragged back it fits again.
   const box = await blank.boundingBox();
   if (!box) throw new Error('The blank is not in sight');
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -144,7 +145,10 @@ test('boards are planned, moved by hand, printed, cut, sent to the mill, and lea
   if (!traced || !part?.boardId) throw new Error('No instrument of the demo was cut from a measured board');
   await page.goto(`/records/${traced.serial}`);
   await expect(page.getByText(`board ${part.boardId}`)).toBeVisible();
-  await page.getByRole('link', { name: part.lotId ?? '', exact: true }).first().click();
+  await page
+    .getByRole('link', { name: part.lotId ?? '', exact: true })
+    .first()
+    .click();
   const tree = page.getByRole('list', { name: 'Boards that were cut' });
   await expect(tree).toContainText(part.boardId);
   await tree.getByRole('link', { name: traced.serial }).click();

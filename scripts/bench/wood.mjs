@@ -112,7 +112,10 @@ async function benchWoodRoom(unit) {
       await ask();
       times.push(performance.now() - began);
     }
-    report('Wood room, each time after a lot was read', times.sort((a, b) => a - b));
+    report(
+      'Wood room, each time after a lot was read',
+      times.sort((a, b) => a - b),
+    );
   } finally {
     await server?.stop();
     await cluster.stop();

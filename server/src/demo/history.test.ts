@@ -160,6 +160,100 @@ describe('records', () => {
   });
 });
 
+describe('the wood room', () => {
+  interface DemoLot {
+    id: string;
+    state: string;
+    supplier: string;
+    zoneId: string;
+    papersPct: number | null;
+    firstPct: number | null;
+    ready: { kind: string; basis: string; likelyMs: number | null; earlyMs: number | null; lateMs: number | null } | null;
+  }
+  const drying = (): Promise<DemoLot[]> => get('/lots?states=drying');
+  test('has lots in every state, one of which will never get there where it lies', async () => {
+    const lots: DemoLot[] = await get('/lots');
+    expect(new Set(lots.map((l) => l.state))).toEqual(new Set(['drying', 'released', 'used up']));
+    const never = lots.filter((l) => l.ready?.kind === 'not in this room');
+    expect(never.map((l) => l.zoneId)).toEqual(['shed']);
+  });
+  test('forecasts every lot that was read, with the likeliest day inside its interval', async () => {
+    const onTheWay = (await drying()).filter((l) => l.ready?.kind === 'on its way');
+    expect(onTheWay.length).toBeGreaterThanOrEqual(3);
+    for (const { ready } of onTheWay) {
+      expect(ready?.earlyMs ?? Infinity).toBeLessThanOrEqual(ready?.likelyMs ?? -Infinity);
+      expect(ready?.lateMs ?? Infinity).toBeGreaterThanOrEqual(ready?.likelyMs ?? Infinity);
+    }
+  });
+  test('knows the excursion that explains three late lots or more, and what waited through it', async () => {
+    const { excursions } = await get('/air/wood?days=90');
+    const [long] = excursions;
+    expect(long).toMatchObject({ kind: 'too wet' });
+    expect((long.toMs - long.fromMs) / DAY).toBeGreaterThan(10);
+    const late = (await drying()).filter((l) => long.satThrough.lots.includes(l.id));
+    expect(late.length).toBeGreaterThanOrEqual(3);
+    expect(long.satThrough.batches.length).toBeGreaterThan(0);
+    const card = await get(`/lots/${late[0]?.id ?? ''}`);
+    expect(card.drying.excursions.some((e: { kind: string }) => e.kind === 'too wet')).toBe(true);
+  });
+  test('knows the supplier whose lots come wetter than their papers say, and no other', async () => {
+    const { suppliers } = await get('/stock');
+    const wetter = suppliers.filter((s: { wetterPct: number }) => s.wetterPct > 1.5).map((s: { supplier: string }) => s.supplier);
+    expect(wetter).toEqual(['Ferndale Sawmill']);
+    expect(suppliers.length).toBeGreaterThanOrEqual(3);
+  });
+  test('tells cover of each kind once, the scarcest of them with a day to buy by', async () => {
+    const { cover, lines } = await get('/stock');
+    const kinds = cover.map((c: { species: string; use: string }) => `${c.species} ${c.use}`);
+    expect(new Set(kinds).size).toBe(kinds.length);
+    for (const { readyM3, dryingM3, species, use } of cover) {
+      const sum = lines
+        .filter((l: { species: string; use: string }) => l.species === species && l.use === use)
+        .reduce((total: number, l: { leftM3: number }) => total + l.leftM3, 0);
+      expect(readyM3 + dryingM3).toBeCloseTo(sum, 6);
+    }
+    const short = cover.filter((c: { shortMs: number | null }) => c.shortMs !== null);
+    expect(short.length).toBeGreaterThan(0);
+    for (const c of short) {
+      expect(c.buyByMs).toBeLessThan(c.shortMs);
+      expect(c.shortM3).toBeGreaterThan(0);
+    }
+  });
+  test('leads from an instrument to its board and back', async () => {
+    const instruments: { serial: string; modelId: string }[] = await get('/instruments');
+    let found: { serial: string; boardId: string; lotId: string } | undefined;
+    for (const { serial } of instruments.filter((i) => i.modelId === 'millrace')) {
+      const { parts } = await get(`/instruments/${serial}`);
+      const part = parts.find((p: { boardId: string | null }) => p.boardId !== null);
+      if (part) {
+        found = { serial, boardId: part.boardId, lotId: part.lotId };
+        break;
+      }
+    }
+    if (!found) throw new Error('No instrument was cut from a measured board');
+    const lot = await get(`/lots/${found.lotId}`);
+    const blank = lot.blanks.find((b: { serial: string | null }) => b.serial === found?.serial);
+    expect(blank).toMatchObject({ boardId: found.boardId, state: 'started' });
+    expect(lot.boards.find((b: { id: string }) => b.id === found?.boardId)).toMatchObject({ state: 'cut' });
+  });
+  test('allots blanks by weight better than as they come, and takes none that is kept', async () => {
+    const before = await get('/stock/allotment?modelId=weirstone&component=body');
+    const inBand = (a: typeof before) => a.allotted.filter((x: { inBand: boolean }) => x.inBand).length;
+    expect(before.allotted.length).toBeGreaterThan(5);
+    expect(inBand(before)).toBeGreaterThanOrEqual(before.inBandAsTheyCome);
+    const [first] = before.allotted;
+    const other = before.allotted.find((a: { orderId: string }) => a.orderId !== first.orderId);
+    expect(
+      (await manager.post('/blanks/reserve', { orderId: other.orderId, blanks: [{ id: first.blankId, version: first.blankVersion }] }))
+        .status,
+    ).toBe(200);
+    const after = await get('/stock/allotment?modelId=weirstone&component=body');
+    const taken = after.allotted.find((a: { blankId: string }) => a.blankId === first.blankId);
+    expect(taken === undefined || taken.orderId === other.orderId).toBe(true);
+    expect((await manager.get('/stock/allotment?modelId=headwater&component=top')).status).toBe(400);
+  });
+});
+
 describe('the climate', () => {
   test('is told by zone, by day, as it was', async () => {
     const zones = await get('/zones');

@@ -33,8 +33,9 @@ export default function SumsScreen() {
             <List
               key={name}
               dense
+              component="div"
               subheader={
-                <ListSubheader disableGutters sx={{ bgcolor: 'transparent', position: 'static' }}>
+                <ListSubheader component="div" disableGutters sx={{ bgcolor: 'transparent', position: 'static' }}>
                   {name}
                 </ListSubheader>
               }

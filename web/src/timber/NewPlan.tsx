@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { View } from '../app/api.ts';
 import { Answer } from '../parts/Answer.tsx';
 import { Empty } from '../parts/Screen.tsx';
+import { counted } from '../parts/words.ts';
 import { PlanDesk } from './PlanDesk.tsx';
 
 interface Props {
@@ -61,7 +62,7 @@ export function NewPlan({ view, lots, lotId }: Props) {
           <FormControlLabel
             key={l.id}
             control={<Checkbox checked={!left.has(l.id)} onChange={() => toggle(l.id)} />}
-            label={`${l.id}, ${view.whole.filter((b) => b.lotId === l.id).length} boards`}
+            label={`${l.id}, ${counted(view.whole.filter((b) => b.lotId === l.id).length, 'board', 'boards')}`}
           />
         ))}
       </Box>

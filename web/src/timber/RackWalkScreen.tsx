@@ -56,7 +56,13 @@ export default function RackWalkScreen() {
                     </MenuItem>
                   ))}
                 </TextField>
-                <List dense aria-label="Lots along the racks" sx={{ maxHeight: { md: 'calc(100vh - 320px)' }, overflowY: 'auto' }}>
+                <List
+                  dense
+                  component="div"
+                  role="group"
+                  aria-label="Lots along the racks"
+                  sx={{ maxHeight: { md: 'calc(100vh - 320px)' }, overflowY: 'auto' }}
+                >
                   {lots.map((l) => (
                     <ListItemButton key={l.id} selected={l.id === lot?.id} onClick={() => setChosen(l.id)} sx={{ minHeight: 48 }}>
                       <Stack sx={{ flex: 1 }}>

@@ -14,7 +14,7 @@ export function WoodTabs() {
   const { pathname } = useLocation();
   const here = [...TABS].reverse().find(([path]) => pathname.startsWith(path))?.[0] ?? '/wood-room';
   return (
-    <Tabs value={here} component="nav" aria-label="Wood room" variant="scrollable" sx={{ mb: 1.5, minHeight: 40 }}>
+    <Tabs value={here} aria-label="Wood room" variant="scrollable" sx={{ mb: 1.5, minHeight: 40 }}>
       {TABS.map(([path, name]) => (
         <Tab key={path} value={path} label={name} component={Link} to={path} sx={{ minHeight: 40, textTransform: 'none' }} />
       ))}
