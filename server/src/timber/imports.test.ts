@@ -1,0 +1,110 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import { DAY, openFactory, type Caller, type TestFactory } from '../test/factory.ts';
+
+// Meters write their files in many ways; each is understood, told before it is taken, and remembered.
+let factory: TestFactory;
+let manager: Caller;
+let operator: Caller;
+let lotId = '';
+
+beforeAll(async () => {
+  factory = await openFactory();
+  manager = await factory.as('manager');
+  operator = await factory.as('operator');
+});
+afterAll(() => factory.close());
+beforeEach(async () => {
+  lotId = (
+    await manager.post('/lots', {
+      species: 'red alder',
+      form: 'rough lumber',
+      use: 'body',
+      thicknessMm: 45,
+      volumeM3: 0.3,
+      supplier: 'Calder',
+      origin: 'Oregon',
+      permit: null,
+      restricted: false,
+      zoneId: 'wood',
+    })
+  ).body.id;
+  factory.clock.pass(2 * DAY);
+});
+
+/** A wall time of the factory, some hours ago. */
+const ago = (hours: number) => new Date(factory.clock.nowMs() - hours * 3_600_000).toISOString().slice(0, 16).replace('T', ' ');
+const preview = async (csv: string, columns?: object) =>
+  operator.post('/lots/readings/preview', { csv, ...(columns ? { columns } : {}) });
+const sessions = async () => (await manager.get(`/lots/${lotId}`)).body.sessions;
+
+describe('a file of one column for each value', () => {
+  const csv = () => `Pack;Date;Temp F;MC1;MC2;MC3\n${lotId};${ago(30)};68;9,4;;10.1\n`;
+  test('is understood with its Fahrenheit, and taken', async () => {
+    const { body } = await preview(csv());
+    expect(body).toMatchObject({
+      good: 1,
+      bad: 0,
+      remembered: false,
+      columns: { lot: 'Pack', time: 'Date', woodTemp: 'Temp F', tempUnit: 'F', readings: ['MC1', 'MC2', 'MC3'] },
+    });
+    expect((await operator.post('/lots/readings/import', { csv: csv() })).body).toMatchObject({ saved: true, good: 1 });
+    const [session] = await sessions();
+    expect(session.woodTempC).toBeCloseTo(20, 6);
+    expect(session.readings.map((r: { rawPct: number }) => r.rawPct)).toEqual([9.4, 10.1]);
+    expect((await preview(csv())).body.remembered).toBe(true);
+  });
+  test('can be understood otherwise than guessed, and that is remembered', async () => {
+    const strange = `A,B,C\n${lotId},${ago(20)},9.4\n`;
+    expect((await preview(strange)).status).toBe(400);
+    const columns = { lot: 'A', time: 'B', woodTemp: null, tempUnit: 'C', depth: null, readings: ['C'] };
+    expect((await preview(strange, columns)).body).toMatchObject({ good: 1 });
+    await operator.post('/lots/readings/import', { csv: strange, columns });
+    expect((await preview(strange)).body).toMatchObject({ good: 1, remembered: true, columns });
+    // Without a temperature in the file the room's is taken.
+    const [session] = await sessions();
+    expect(session.woodTempC).toBeGreaterThan(12);
+  });
+  test('asked for a column it has not says so', async () => {
+    const columns = { lot: 'Pack', time: 'Date', woodTemp: null, tempUnit: 'C', depth: null, readings: ['MC9'] };
+    expect((await preview(csv(), columns)).body.fields[0]).toMatchObject({ field: 'columns', message: 'The file has no column MC9' });
+  });
+});
+
+describe('a file of one line for each value', () => {
+  test('becomes sessions, shell and core apart', async () => {
+    const when = ago(10);
+    const csv = `lot,time,depth,value\n${lotId},${when},shell,9.4\n${lotId},${when},core,10.4\n${lotId},${ago(8)},shell,9.2\n`;
+    expect((await preview(csv)).body).toMatchObject({ good: 2 });
+    await operator.post('/lots/readings/import', { csv });
+    const [first, second] = await sessions();
+    expect(first.readings.map((r: { depth: string }) => r.depth)).toEqual(['shell', 'core']);
+    expect(second.readings).toHaveLength(1);
+  });
+  test('with one bad line takes no session by halves', async () => {
+    const when = ago(10);
+    const csv = `lot,time,value\n${lotId},${when},9.4\n${lotId},${when},940\n${lotId},${ago(8)},9.2\n`;
+    const { body } = await preview(csv);
+    expect(body).toMatchObject({ good: 1, bad: 1 });
+    expect(body.rows[0]).toMatchObject({ line: 2, problem: expect.stringContaining('Line 3: 940 %') });
+    await operator.post('/lots/readings/import', { csv });
+    expect(await sessions()).toHaveLength(1);
+  });
+});
+
+test('blank lines and a byte-order mark do not shift the lines that are told', async () => {
+  const csv = `\uFEFFlot,time,value\r\n\r\n${lotId},${ago(5)},9.4\r\n\r\nL9999,${ago(5)},9.4\r\n`;
+  const { rows } = (await preview(csv)).body;
+  expect(rows.map((r: { line: number; problem: string | null }) => [r.line, r.problem])).toEqual([
+    [3, null],
+    [5, 'There is no lot L9999'],
+  ]);
+});
+
+test('two who import the same file at once take each session once under one key, twice under two', async () => {
+  const csv = `lot,time,value\n${lotId},${ago(5)},9.4\n`;
+  const send = (key: string) => operator.post('/lots/readings/import', { csv }, { 'Idempotency-Key': key });
+  await Promise.all([send('same'), send('same')]);
+  expect(await sessions()).toHaveLength(1);
+  await Promise.all([send('one'), send('other')]);
+  expect(await sessions()).toHaveLength(3);
+});
