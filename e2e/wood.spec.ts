@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose, get, signIn, violations, walkTo } from './steps.ts';
+import { choose, get, letTimePass, signIn, violations, walkTo } from './steps.ts';
 
 interface Lot {
   id: string;
@@ -173,4 +173,42 @@ test('blanks are kept for their orders by weight, and a sum keeps what was typed
   await expect(page.getByText('Pin meter: 11.3 %')).toBeVisible();
   await page.getByRole('textbox', { name: 'Wood, °C' }).fill('warm');
   await expect(page.getByText('Wood, °C: type a figure')).toBeVisible();
+});
+
+test('a pack is read dry twice, released to the mill, its boards measured and planned', async ({ page }) => {
+  await signIn(page);
+  await walkTo(page, 'Wood room');
+  await page.getByRole('button', { name: 'Receive a lot' }).click();
+  const receive = page.getByRole('dialog', { name: 'Receive a lot' });
+  await choose(page, 'Species', 'mahogany');
+  for (const [field, value] of [
+    ['Thickness, mm', '50'],
+    ['Volume, m³', '0,2'],
+    ['Supplier', 'Calder Timber Yard'],
+    ['Origin', 'Belize'],
+  ] as const)
+    await receive.getByRole('textbox', { name: field }).fill(value);
+  await receive.getByRole('button', { name: 'Receive', exact: true }).click();
+  await expect(page).toHaveURL(/\/lots\/L\d+$/);
+  const id = /L\d+$/.exec(page.url())?.[0] ?? '';
+  for (const [i, readings] of ['8.2 8.3 8.5 8.4 c8.8', '8.2 8.3 8.4 8.3 c8.6'].entries()) {
+    await page.getByRole('textbox', { name: 'Readings' }).fill(readings);
+    await page.getByRole('textbox', { name: 'Readings' }).press('Enter');
+    await expect(page.getByText('5 of 5 readings in')).toBeVisible();
+    if (i === 0) await letTimePass(page, '1 week');
+  }
+  await page.getByRole('button', { name: 'Release to the mill' }).click();
+  await expect(page.getByRole('status').first()).toContainText('Free for the mill');
+
+  await page.getByRole('button', { name: 'Measure boards…' }).click();
+  const boards = page.getByRole('dialog', { name: `Boards of lot ${id}` });
+  await boards.getByRole('textbox', { name: 'Boards' }).fill('2300 210 wide 55');
+  await expect(boards.getByText(/Line 1: .* is not length, width, width, thickness/)).toBeVisible();
+  await boards.getByRole('textbox', { name: 'Boards' }).fill('2300 210 205 55 knot 40x30@2200,150\n1200 200');
+  await boards.getByRole('button', { name: 'Keep 2 boards' }).click();
+  await expect(page.getByText('2 boards measured and whole')).toBeVisible();
+  await page.getByRole('link', { name: 'plan a cut' }).click();
+  await expect(page.getByRole('checkbox', { name: `${id}, 2 boards` })).toBeChecked();
+  await page.getByRole('button', { name: 'Plan the cuts' }).click();
+  await expect(page.getByRole('status').first()).toContainText(/3 of \d+ blanks from 2 boards; yield \d+ %/);
 });

@@ -9,7 +9,7 @@ const HOURS = 730 * 24;
 const HOUR = 3_600_000;
 const BOARDS = 60;
 const STORED_LOTS = 2000;
-const SESSIONS_EACH = 14;
+const SESSIONS_EACH = 15;
 const READINGS_EACH = 7;
 
 /** Drying fits and cutting plans in core, and the wood room of a factory with many lots. */

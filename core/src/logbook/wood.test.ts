@@ -4,7 +4,7 @@ import { seededRandom } from '../maths/index.ts';
 import { START_MS, TestShop } from '../test/shop.ts';
 import { blanksOf, type BoardPlan } from '../timber/index.ts';
 import { DAY_MS } from '../units/index.ts';
-import { applyEntry, ShopState, type LogbookEntry } from './index.ts';
+import { applyEntry, ShopState } from './index.ts';
 
 const BOARD = { lengthMm: 2300, widthMm: 210, widthEndMm: 210, thicknessMm: 55, faults: [], grade: 'A', massG: null, setId: null };
 const board = (ordinal: number) => ({ ...BOARD, id: `L1-${ordinal}`, ordinal });
@@ -189,7 +189,7 @@ test('whatever happens to wood, none is made or lost, and replay tells the same'
       expect(shop.state.all('blank')).toHaveLength(2 * shop.state.all('board').filter((b) => b.state === 'cut').length);
       expect(stays.every((s, i) => i === 0 || s.zoneId !== stays[i - 1]?.zoneId)).toBe(true);
       const again = new ShopState(shop.routes, true);
-      for (const entry of shop.recorder.entries as LogbookEntry[]) applyEntry(again, entry);
+      for (const entry of shop.recorder.entries) applyEntry(again, entry);
       for (const kind of ['lot', 'board', 'blank'] as const) expect(again.all(kind)).toEqual(shop.state.all(kind));
     }),
     { numRuns: 60 },

@@ -10,6 +10,7 @@ import {
   ChangeExceptionsDto,
   ChangeMetersDto,
   ChangeMoistureDto,
+  ChangeMovementDto,
   ChangePersonDto,
   ChangeSerialDto,
   ChangeStationDto,
@@ -96,6 +97,13 @@ export class SetupController {
   @ApiOkResponse({ type: DoneView })
   changeMeters(@CurrentActor() actor: Actor, @Body() dto: ChangeMetersDto): Promise<DoneView> {
     return this.setup.changeMeters(actor, dto);
+  }
+
+  @Put('settings/movement')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeMovement(@CurrentActor() actor: Actor, @Body() dto: ChangeMovementDto): Promise<DoneView> {
+    return this.setup.changeMovement(actor, dto);
   }
 
   @Put('settings/serial')

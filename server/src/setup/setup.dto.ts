@@ -87,6 +87,17 @@ export class ChangeMetersDto {
   @InList(() => MeterSpeciesDto, { max: 60 }) species: MeterSpeciesDto[];
 }
 
+export class MovementLimitDto {
+  @InText({ max: 40 }) id: string;
+  @InText({ max: 60 }) name: string;
+  @InNumber({ min: 0.01, max: 50 }) limitMm: number;
+  @InText({ max: 120 }) because: string;
+}
+
+export class ChangeMovementDto {
+  @InList(() => MovementLimitDto, { max: 30 }) limits: MovementLimitDto[];
+}
+
 export class ChangeSerialDto {
   @InText({ max: 60 }) template: string;
   @InOneOf(['day', 'week', 'year', 'never']) reset: 'day' | 'week' | 'year' | 'never';
@@ -238,6 +249,7 @@ export class SetupView {
   @OutList(() => MoistureExceptionDto) exceptions: MoistureExceptionDto[];
   @OutList(() => MeterSpeciesDto) meters: MeterSpeciesDto[];
   @OutList(() => KilnScheduleView) kilns: KilnScheduleView[];
+  @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
   @OutPart(() => ChangeSerialDto) serial: ChangeSerialDto;
   @Out() serialExample: string;

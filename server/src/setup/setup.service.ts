@@ -21,6 +21,7 @@ import type {
   ChangeExceptionsDto,
   ChangeMetersDto,
   ChangeMoistureDto,
+  ChangeMovementDto,
   ChangePersonDto,
   ChangeSerialDto,
   ChangeStationDto,
@@ -80,6 +81,7 @@ export class SetupService {
       moisture: moistureView({ gate, band }),
       exceptions: shop.settings.moistureExceptions.map(({ use, form, ...rules }) => ({ use, form, ...moistureView(rules) })),
       meters: Object.entries(shop.settings.meterSpecies).map(([species, reads]) => ({ species, ...reads })),
+      movementLimits: shop.settings.movementLimits,
       kilns: shop.settings.kilnSchedules.map(({ id, name, steps, targetPct }) => ({
         id,
         name,
@@ -184,6 +186,14 @@ export class SetupService {
       const after = Object.fromEntries(dto.species.map(({ species, ...reads }) => [species, reads]));
       await this.settings.set(manager, 'meterSpecies', after);
       return { before, after };
+    });
+  }
+
+  async changeMovement(actor: Actor, dto: ChangeMovementDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'movement limits', 'limits', dto, async (manager) => {
+      const before = await this.settings.get('movementLimits', manager);
+      await this.settings.set(manager, 'movementLimits', dto.limits);
+      return { before, after: dto.limits };
     });
   }
 

@@ -1,5 +1,18 @@
 import { LOOKS, type Look } from '@ample-crane/core';
-import { InCount, InList, InNumber, InPart, InText, InTexts, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import {
+  InCount,
+  InFlag,
+  InList,
+  InNumber,
+  InPart,
+  InText,
+  InTexts,
+  Out,
+  OutEnum,
+  OutList,
+  OutOrNull,
+  OutPart,
+} from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 
 const LENGTH = { min: 1, max: 12_000 } as const;
@@ -47,6 +60,8 @@ export class WantDto {
   @InNumber(ACROSS) widthMm: number;
   @InNumber({ min: 0.5, max: 300 }) thicknessMm: number;
   @InCount({ min: 0, max: 12 }) leavesEach: number;
+  /** may lie across the board's grain */
+  @InFlag({ optional: true }) anyGrain?: boolean;
   @InCount({ min: 0, max: 2_000 }) count: number;
   @InNumber({ min: 0, max: 1_000_000 }) value: number;
 }

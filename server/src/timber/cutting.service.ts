@@ -1,4 +1,4 @@
-import { blanksOf, boardVolumeM3, objectionsTo, tally, type Board, type StockBoard, type WantedBlank } from '@ample-crane/core';
+import { blanksOf, boardVolumeM3, objectionsTo, type StockBoard } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
 import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
@@ -180,12 +180,8 @@ export class CuttingService {
   }
 }
 
+/** Is it of the size that is wanted, lying along the grain, or across where it may? */
 const fits = (want: PlanWant | undefined, { lengthMm, widthMm }: { lengthMm: number; widthMm: number }) =>
-  want !== undefined && want.lengthMm === lengthMm && want.widthMm === widthMm;
-
-/** A plan's wants as core plans them. */
-export const toWanted = (want: PlanWant): WantedBlank => ({ ...want, anyGrain: false });
-
-/** Volume of blanks over that of the boards they came from. */
-export const yieldOf = (plan: Pick<CuttingPlanEntity, 'boards' | 'wanted'>, boards: readonly Board[]): number =>
-  tally(plan.boards, boards, plan.wanted.map(toWanted)).yield;
+  want !== undefined &&
+  ((want.lengthMm === lengthMm && want.widthMm === widthMm) ||
+    (want.anyGrain === true && want.lengthMm === widthMm && want.widthMm === lengthMm));

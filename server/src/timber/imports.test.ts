@@ -33,8 +33,7 @@ beforeEach(async () => {
 
 /** A wall time of the factory, some hours ago. */
 const ago = (hours: number) => new Date(factory.clock.nowMs() - hours * 3_600_000).toISOString().slice(0, 16).replace('T', ' ');
-const preview = async (csv: string, columns?: object) =>
-  operator.post('/lots/readings/preview', { csv, ...(columns ? { columns } : {}) });
+const preview = async (csv: string, columns?: object) => operator.post('/lots/readings/preview', { csv, ...(columns ? { columns } : {}) });
 const sessions = async () => (await manager.get(`/lots/${lotId}`)).body.sessions;
 
 describe('a file of one column for each value', () => {

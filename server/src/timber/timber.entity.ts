@@ -117,6 +117,7 @@ export interface PlanWant {
   widthMm: number;
   thicknessMm: number;
   leavesEach: number;
+  anyGrain?: boolean;
   count: number;
   value: number;
 }

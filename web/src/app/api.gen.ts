@@ -1440,6 +1440,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/movement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeMovement"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/serial": {
         parameters: {
             query?: never;
@@ -2173,6 +2189,7 @@ export interface components {
             widthMm: number;
             thicknessMm: number;
             leavesEach: number;
+            anyGrain?: boolean;
             count: number;
             value: number;
         };
@@ -3233,6 +3250,12 @@ export interface components {
             steps: components["schemas"]["KilnStepView"][];
             targetPct: number;
         };
+        MovementLimitDto: {
+            id: string;
+            name: string;
+            limitMm: number;
+            because: string;
+        };
         SprayLimitsView: {
             zoneId: string;
             minTempC: number;
@@ -3258,6 +3281,7 @@ export interface components {
             exceptions: components["schemas"]["MoistureExceptionDto"][];
             meters: components["schemas"]["MeterSpeciesDto"][];
             kilns: components["schemas"]["KilnScheduleView"][];
+            movementLimits: components["schemas"]["MovementLimitDto"][];
             spray: components["schemas"]["SprayLimitsView"];
             serial: components["schemas"]["ChangeSerialDto"];
             serialExample: string;
@@ -3302,6 +3326,9 @@ export interface components {
         };
         ChangeMetersDto: {
             species: components["schemas"]["MeterSpeciesDto"][];
+        };
+        ChangeMovementDto: {
+            limits: components["schemas"]["MovementLimitDto"][];
         };
         ZoneDto: {
             id: string;
@@ -5728,6 +5755,29 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeMetersDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Setup_changeMovement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeMovementDto"];
             };
         };
         responses: {

@@ -8,6 +8,7 @@ import { Section } from '../parts/Screen.tsx';
 import { Exceptions } from './Exceptions.tsx';
 import { Meters } from './Meters.tsx';
 import { MoistureFields } from './MoistureFields.tsx';
+import { MovementLimits } from './MovementLimits.tsx';
 
 type Moisture = View<'ChangeMoistureDto'>;
 
@@ -25,6 +26,9 @@ export function Rules({ setup }: { setup: View<'SetupView'> }) {
         </Section>
         <Section title="How species read on our meters">
           <Meters setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="How far joints may move">
+          <MovementLimits setup={setup} editable={may('manager')} />
         </Section>
         <Section title="Serials">
           <SerialForm setup={setup} editable={may('manager')} />

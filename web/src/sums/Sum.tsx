@@ -1,6 +1,8 @@
+import { MOVEMENT_LIMITS, type MovementLimit } from '@ample-crane/core';
 import { Box, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
+import { useSetup } from '../app/queries.ts';
 import { Figure } from '../parts/Answer.tsx';
 
 export interface SumField {
@@ -22,6 +24,11 @@ export interface SumResult {
   remark?: boolean;
 }
 
+/** What sums take from the factory's settings. */
+export interface FactoryFigures {
+  movementLimits: readonly MovementLimit[];
+}
+
 export interface SumDefinition {
   id: string;
   title: string;
@@ -30,7 +37,7 @@ export interface SumDefinition {
   formula: string;
   source: string;
   /** @throws RangeError with what is wrong, in words */
-  work: (input: Inputs, number: (name: string) => number) => readonly SumResult[];
+  work: (input: Inputs, number: (name: string) => number, factory: FactoryFigures) => readonly SumResult[];
   picture?: (input: Inputs, number: (name: string) => number) => ReactNode;
 }
 
@@ -40,6 +47,8 @@ export const figure = (text: string | undefined): number =>
 
 /** One calculator: its inputs are its address, so that it can be kept, sent and come back to. */
 export function Sum({ sum }: { sum: SumDefinition }) {
+  const setup = useSetup();
+  const factory = { movementLimits: setup.data?.movementLimits ?? MOVEMENT_LIMITS };
   const [params, setParams] = useSearchParams();
   const input = Object.fromEntries(sum.fields.map((f) => [f.name, params.get(f.name) ?? f.value]));
   const number = (name: string) => {
@@ -51,7 +60,7 @@ export function Sum({ sum }: { sum: SumDefinition }) {
   let problem: string | null = null;
   let picture: ReactNode = null;
   try {
-    results = sum.work(input, number);
+    results = sum.work(input, number, factory);
     picture = sum.picture?.(input, number);
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;

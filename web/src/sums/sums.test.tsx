@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { MOVEMENT_LIMITS } from '@ample-crane/core';
 import { SHOP_SUMS } from './shop.tsx';
 import { figure, type SumDefinition } from './Sum.tsx';
 import { WOOD_SUMS } from './wood.tsx';
@@ -7,7 +8,11 @@ const SUMS = [...WOOD_SUMS, ...SHOP_SUMS];
 
 function work(sum: SumDefinition, over: Record<string, string> = {}): Record<string, string> {
   const input = { ...Object.fromEntries(sum.fields.map((f) => [f.name, f.value])), ...over };
-  return Object.fromEntries(sum.work(input, (name) => figure(input[name as keyof typeof input])).map((r) => [r.label, r.value]));
+  return Object.fromEntries(
+    sum
+      .work(input, (name) => figure(input[name as keyof typeof input]), { movementLimits: MOVEMENT_LIMITS })
+      .map((r) => [r.label, r.value]),
+  );
 }
 const of = (id: string, over?: Record<string, string>) => {
   const sum = SUMS.find((s) => s.id === id);

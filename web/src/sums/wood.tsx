@@ -166,11 +166,11 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
       { name: 'rh2', label: 'and humidity, %', value: '25', width: 140 },
     ],
     formula: 'Size × coefficient × change in moisture; the coefficients hold for 6 to 14 %, beyond which the edge is taken.',
-    source: `${HANDBOOK}, ch. 13; the limits of joints are the factory’s defaults`,
-    work: (input, n) => {
+    source: `${HANDBOOK}, ch. 13; the limits of joints are the factory’s: Setup, Bands and rules`,
+    work: (input, n, { movementLimits }) => {
       const from = equilibriumMoisturePct(n('temp1'), share(n('rh1')));
       const to = equilibriumMoisturePct(n('temp2'), share(n('rh2')));
-      const moved = movement(input['species'] ?? '', direction(input['direction']), n('size'), from, to);
+      const moved = movement(input['species'] ?? '', direction(input['direction']), n('size'), from, to, movementLimits);
       return [
         { label: 'Moisture', value: `${pct(from)} to ${pct(to)}` },
         { label: moved.changeMm < 0 ? 'It shrinks by' : 'It grows by', value: `${Math.abs(moved.changeMm).toFixed(2)} mm` },

@@ -23,12 +23,14 @@ interface Props {
   card: View<'LotCardView'>;
   /** where it would go in other air */
   other?: View<'OutlookView'> | undefined;
+  /** of the kiln schedule it is on */
+  steps?: readonly View<'KilnStepView'>[];
 }
 
 const PAST_OF_EMC = 1.4;
 
 /** Sessions with their spread, the fitted curve and where it goes, the band, and what the air has asked for. */
-export default function DryingChart({ card, other }: Props) {
+export default function DryingChart({ card, other, steps = [] }: Props) {
   const { tokens } = useTheme();
   const { nowMs } = useSession();
   const { lot, sessions, drying } = card;
@@ -120,6 +122,20 @@ export default function DryingChart({ card, other }: Props) {
             dot={false}
             isAnimationActive={false}
           />
+          {steps.map((step) => (
+            <ReferenceLine
+              key={step.fromPct}
+              y={step.fromPct}
+              stroke={tokens.attention}
+              strokeDasharray="2 3"
+              label={{
+                value: `${step.tempC} °C, ${Math.round(step.relativeHumidity * 100)} %`,
+                position: 'insideTopRight',
+                fill: tokens.quiet,
+                fontSize: 12,
+              }}
+            />
+          ))}
           {lot.state === 'drying' && (
             <ReferenceLine
               x={nowMs}

@@ -17,11 +17,13 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
   const [air, setAir] = useState<{ tempC: number; relativeHumidity: number } | null>(null);
   const other = useOutlook(card.lot.id, air);
   const { drying, lot } = card;
+  const setup = useSetup();
+  const steps = setup.data?.kilns.find((k) => k.id === lot.scheduleId)?.steps ?? [];
   const outlook = drying?.outlook;
   return (
     <>
       <Suspense fallback={<Box sx={{ height: 290 }} />}>
-        <DryingChart card={card} other={air ? other.data : undefined} />
+        <DryingChart card={card} other={air ? other.data : undefined} steps={steps} />
       </Suspense>
       {drying && outlook && (
         <>
@@ -46,6 +48,13 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
               severity="attention"
               sentence={`${drying.oddSessions.length === 1 ? 'One session does' : `${drying.oddSessions.length} sessions do`} not fit the others`}
               remedy="Marked with a cross; believed less, not dropped"
+            />
+          )}
+          {drying.scatter > 1.5 && (
+            <Finding
+              severity="attention"
+              sentence={`Its sessions scatter ${drying.scatter.toFixed(1)} times as much as their readings promise`}
+              remedy="The interval is widened by that. Read at marked places, and check the wood’s temperature"
             />
           )}
           {drying.excursions.slice(-3).map((e) => (

@@ -1,6 +1,8 @@
+import { formatMass } from '@ample-crane/core';
 import { Box, Link, Typography } from '@mui/material';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../app/api.ts';
+import { useSession } from '../app/session.tsx';
 import { Id } from '../parts/Answer.tsx';
 import { counted } from '../parts/words.ts';
 
@@ -8,6 +10,7 @@ type Card = View<'LotCardView'>;
 
 /** From the lot down: its boards, the blanks cut from each, the pieces they became, and the instruments those are in. */
 export function LotTree({ card }: { card: Card }) {
+  const { units } = useSession();
   const cut = card.boards.filter((b) => b.state === 'cut');
   const whole = card.boards.filter((b) => b.state === 'whole');
   const fromBlanks = new Set(card.blanks.flatMap((b) => (b.pieceId === null ? [] : [b.pieceId.slice(0, b.pieceId.lastIndexOf('-'))])));
@@ -39,6 +42,7 @@ export function LotTree({ card }: { card: Card }) {
                   .map((blank) => (
                     <li key={blank.id}>
                       <Id>{blank.id}</Id> {blank.component} of {blank.modelName}
+                      {blank.massG !== null && `, ${formatMass(blank.massG, units)}`}
                       {blank.pieceId === null ? (
                         <> · in stock{blank.orderId !== null && `, kept for ${blank.orderId}`}</>
                       ) : (

@@ -1,5 +1,5 @@
 import { objectionsTo, tally, type BoardPlan, type PlacedBlank, type WantedBlank } from '@ample-crane/core';
-import { Box, Button, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Checkbox, FormControlLabel, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type View } from '../app/api.ts';
@@ -30,7 +30,7 @@ const SETTINGS = [
   ['resawKerfMm', 'Resaw kerf'],
 ] as const;
 
-const toWanted = (want: View<'WantDto'>): WantedBlank => ({ ...want, anyGrain: false });
+const toWanted = (want: View<'WantDto'>): WantedBlank => ({ ...want, anyGrain: want.anyGrain ?? false });
 
 /** The boards with what is laid on them: planned by the machine, changed by hand, kept, printed, cut. */
 export function PlanDesk(props: Props) {
@@ -221,10 +221,22 @@ function Want({
           onChange={(event) => onChange({ ...want, value: Math.max(0, Number(event.target.value)) })}
           sx={{ width: 84 }}
         />
-        <Typography variant="body2" color="text.secondary">
-          {want.lengthMm} × {want.widthMm} × {want.thicknessMm} · got <Figure>{got}</Figure>
-        </Typography>
+        <FormControlLabel
+          control={
+            <Checkbox
+              size="small"
+              checked={want.anyGrain ?? false}
+              disabled={!editable}
+              onChange={(event) => onChange({ ...want, anyGrain: event.target.checked })}
+            />
+          }
+          label="any grain"
+          slotProps={{ typography: { variant: 'body2' } }}
+        />
       </Stack>
+      <Typography variant="body2" color="text.secondary">
+        {want.lengthMm} × {want.widthMm} × {want.thicknessMm} · got <Figure>{got}</Figure>
+      </Typography>
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { METER_NOISE_PCT, outliers } from '@ample-crane/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -11,9 +12,20 @@ interface Row extends View<'ReadingView'> {
   sessionId: string;
   atMs: number;
   by: string;
+  /** stands apart from the rest of its session */
+  odd: boolean;
 }
 
-/** Every reading; one that was mistaken is struck out with a reason and stays in sight. */
+function rowsOf(session: View<'ReadingSessionView'>): Row[] {
+  const counted = session.readings.filter((r) => r.struck === null);
+  const apart = outliers(
+    counted.map((r) => r.correctedPct),
+    METER_NOISE_PCT,
+  ).map((i) => counted[i]);
+  return session.readings.map((r) => ({ ...r, sessionId: session.id, atMs: session.atMs, by: session.by, odd: apart.includes(r) }));
+}
+
+/** Every reading; one that stands apart is marked with an exclamation mark; one that was mistaken is struck out with a reason and stays in sight. */
 export function Readings({ card }: { card: View<'LotCardView'> }) {
   const { dateTime, may } = useSession();
   const [struck, setStruck] = useState<Row | null>(null);
@@ -27,7 +39,7 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
     setReason('');
     setStruck(row);
   };
-  const rows: Row[] = card.sessions.flatMap((s) => s.readings.map((r) => ({ ...r, sessionId: s.id, atMs: s.atMs, by: s.by }))).reverse();
+  const rows = card.sessions.flatMap(rowsOf).reverse();
   const columns: GridColDef<Row>[] = [
     { field: 'atMs', headerName: 'When', width: 136, valueFormatter: (value: number) => dateTime(value) },
     { field: 'depth', headerName: 'Depth', width: 62 },
@@ -37,7 +49,7 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
       headerName: 'Corrected',
       type: 'number',
       width: 92,
-      valueFormatter: (value: number) => value.toFixed(1),
+      valueFormatter: (value: number, row) => `${row.odd ? '! ' : ''}${value.toFixed(1)}`,
     },
     { field: 'by', headerName: 'Who', flex: 1, minWidth: 80 },
     {

@@ -33,8 +33,8 @@ describe('what became of a lot', () => {
       blanks: [aBlank({ state: 'started', pieceId: 'B40-01', serial: '26100WS001' }), aBlank({ id: 'L118-1.2', orderId: 'O9' })],
     });
     expect(said).toMatch(/1 board measured and whole: *plan a cut/);
-    expect(said).toMatch(/L118-1 2300 × 210 × 55 mm.*L118-1\.1 body of Weirstone → B40-01 → 26100WS001/);
-    expect(said).toMatch(/L118-1\.2 body of Weirstone · in stock, kept for O9/);
+    expect(said).toMatch(/L118-1 2300 × 210 × 55 mm.*L118-1\.1 body of Weirstone, 4900 g → B40-01 → 26100WS001/);
+    expect(said).toMatch(/L118-1\.2 body of Weirstone, 4900 g · in stock, kept for O9/);
   });
   test('tells batches cut by volume apart from those of blanks', () => {
     const batch = (batchId: string) => ({ batchId, modelName: 'Weirstone', component: 'body', startedMs: 0 });

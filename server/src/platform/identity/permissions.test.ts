@@ -48,6 +48,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['weigh blanks', 'post', '/blanks/weigh', 'operator'],
   ['reserve blanks', 'post', '/blanks/reserve', 'lead'],
   ['change rules of their own', 'put', '/settings/moisture-exceptions', 'manager'],
+  ['change how far joints may move', 'put', '/settings/movement', 'manager'],
   ['change meter corrections', 'put', '/settings/meters', 'manager'],
   ['start work', 'post', '/batches/B1/start', 'operator'],
   ['pause work', 'post', '/batches/B1/pause', 'operator'],

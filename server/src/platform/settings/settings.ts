@@ -3,10 +3,12 @@ import {
   DEFAULT_MOISTURE_GATE,
   DEFAULT_SPRAY_LIMITS,
   KILN_SCHEDULES,
+  MOVEMENT_LIMITS,
   type CuttingSettings,
   type KilnSchedule,
   type MoistureBandSettings,
   type MoistureException,
+  type MovementLimit,
   type MoistureGateSettings,
   type SerialPattern,
   type SpeciesCoefficients,
@@ -26,6 +28,8 @@ export interface Settings {
   meterSpecies: Record<string, SpeciesCoefficients & { densityOffsetPct: number }>;
   kilnSchedules: KilnSchedule[];
   cutting: CuttingSettings;
+  /** how far joints and inlays may move before trouble */
+  movementLimits: MovementLimit[];
   /** how columns of imported files were understood, by their headings */
   importColumns: Record<string, Record<string, unknown>>;
   sprayLimits: SprayLimits;
@@ -42,6 +46,7 @@ export const DEFAULT_SETTINGS: Settings = {
   meterSpecies: {},
   kilnSchedules: [...KILN_SCHEDULES],
   cutting: DEFAULT_CUTTING,
+  movementLimits: [...MOVEMENT_LIMITS],
   importColumns: {},
   sprayLimits: DEFAULT_SPRAY_LIMITS,
   serialPattern: { template: '{YY}{DDD}{MODEL}{SEQ3}', reset: 'day' },
