@@ -209,6 +209,8 @@ test('a pack is read dry twice, released to the mill, its boards measured and pl
   await expect(page.getByText('2 boards measured and whole')).toBeVisible();
   await page.getByRole('link', { name: 'plan a cut' }).click();
   await expect(page.getByRole('checkbox', { name: `${id}, 2 boards` })).toBeChecked();
+  const forStock = page.getByRole('group', { name: 'Weirstone body for stock' });
+  await forStock.getByRole('spinbutton', { name: 'Count' }).fill('3');
   await page.getByRole('button', { name: 'Plan the cuts' }).click();
   await expect(page.getByRole('status').first()).toContainText(/3 of \d+ blanks from 2 boards; yield \d+ %/);
 });

@@ -125,7 +125,7 @@ export class BlankView {
   @Out() version: number;
 }
 
-/** What orders still ask for, of one model's part. */
+/** What an order still asks for of one model's part, or nobody does and it can be cut for stock. */
 export class CutNeedView {
   @Out() modelId: string;
   @Out() modelName: string;

@@ -29,7 +29,7 @@ export class CuttingQueries {
       }),
       this.needs(shop),
     ]);
-    return { settings: shop.settings.cutting, plans: plans.map((p) => line(p, shop)), needs, whole };
+    return { settings: shop.settings.cutting, plans: plans.map((p) => line(p, shop)), needs: [...needs, ...forStock(shop)], whole };
   }
 
   async plan(id: string): Promise<PlanView> {
@@ -143,6 +143,17 @@ export class CuttingQueries {
       ...sum('all lots', rows),
     ];
   }
+}
+
+/** Every part that is made of a measured blank, to be cut for stock when nobody asks for it. */
+function forStock(shop: Shop): CutNeedView[] {
+  return [...shop.models.values()].flatMap((model) =>
+    Object.entries(model.wood).flatMap(([component, { species, use, blank }]) =>
+      blank && model.active
+        ? [{ modelId: model.id, modelName: model.name, component, species, use, orderId: null, dueMs: null, ...blank, count: 0 }]
+        : [],
+    ),
+  );
 }
 
 function line(plan: CuttingPlanEntity, shop: Shop): PlanLineView {

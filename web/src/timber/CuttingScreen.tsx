@@ -76,7 +76,7 @@ export default function CuttingScreen() {
             <Section title="Asked for">
               <DataTable
                 label="Blanks asked for"
-                rows={view.needs}
+                rows={view.needs.filter((n) => n.count > 0)}
                 columns={needs}
                 getRowId={(n) => `${n.orderId ?? ''} ${n.component}`}
                 height="calc(100vh - 560px)"

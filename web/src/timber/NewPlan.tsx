@@ -13,6 +13,9 @@ interface Props {
   lotId: string | null;
 }
 
+/** Orders looked at in one plan, the most urgent first. */
+const MOST_ORDERS = 12;
+
 const kindOf = ({ species, use }: { species: string; use: string }) => `${species} for ${use}`;
 
 /** A plan begins with the wood: which kind, and which of its lots. */
@@ -29,8 +32,9 @@ export function NewPlan({ view, lots, lotId }: Props) {
   if (!first) return <Empty>No released lot has measured boards. Open a lot and measure its boards first.</Empty>;
   const chosen = here.filter((l) => !left.has(l.id)).map((l) => l.id);
   const needs = view.needs.filter((n) => kindOf(n) === kind);
-  const wanted = needs.slice(0, 12).map((n) => ({
-    id: `${n.modelName} ${n.component} ${n.orderId ?? ''}`.trim(),
+  const asked = needs.filter((n) => n.count > 0);
+  const wanted = [...asked.slice(0, MOST_ORDERS), ...needs.filter((n) => n.count === 0)].map((n) => ({
+    id: `${n.modelName} ${n.component} ${n.orderId ?? 'for stock'}`,
     modelId: n.modelId,
     component: n.component,
     orderId: n.orderId,
@@ -49,7 +53,7 @@ export function NewPlan({ view, lots, lotId }: Props) {
   };
   return (
     <>
-      {needs.length === 0 && <Answer>No open order asks for blanks of {kind}.</Answer>}
+      {asked.length === 0 && <Answer>No open order asks for blanks of {kind}; say how many to cut for stock.</Answer>}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
         <TextField select label="Wood" value={kind} onChange={(event) => setKind(event.target.value)} sx={{ minWidth: 220 }}>
           {kinds.map((k) => (

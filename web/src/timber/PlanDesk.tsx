@@ -202,7 +202,7 @@ function Want({
   onChange: (want: View<'WantDto'>) => void;
 }) {
   return (
-    <Box sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
+    <Box role="group" aria-label={want.id} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
       <Typography>{want.id}</Typography>
       <Stack direction="row" spacing={1} sx={{ alignItems: 'center', mt: 0.5 }}>
         <TextField

@@ -154,7 +154,7 @@ function LotTable({ lots }: { lots: readonly Lot[] }) {
     },
     {
       field: 'latest',
-      headerName: 'Latest session against the band',
+      headerName: 'Latest session, band',
       width: 206,
       sortable: false,
       valueFormatter: (value: number[]) => value.join(' '),

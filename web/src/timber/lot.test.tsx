@@ -87,7 +87,7 @@ describe('a new plan', () => {
   const begin = (over: object = {}, lots = [aLot({ state: 'released' })]) =>
     wordsOf(render(<NewPlan view={{ ...view, ...over }} lots={lots} lotId={null} />, { role: 'operator' }));
   test('begins with the wood that has boards', () => {
-    expect(begin()).toMatch(/No open order asks for blanks of mahogany for body.*L118, 1 board/);
+    expect(begin()).toMatch(/No open order asks for blanks of mahogany for body; say how many to cut for stock.*L118, 1 board/);
     const need = { ...WANT, modelName: 'Weirstone', species: 'mahogany', use: 'body', dueMs: null };
     expect(begin({ needs: [need] })).toMatch(/Weirstone body O7.*1050 × 178 × 50/);
   });
