@@ -16,7 +16,8 @@ interface Row extends View<'ReadingView'> {
   odd: boolean;
 }
 
-function rowsOf(session: View<'ReadingSessionView'>): Row[] {
+/** A session's readings, each with whether it stands apart. */
+export function rowsOf(session: View<'ReadingSessionView'>): Row[] {
   const counted = session.readings.filter((r) => r.struck === null);
   const apart = outliers(
     counted.map((r) => r.correctedPct),
