@@ -219,7 +219,7 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await expect(page.getByRole('region', { name: 'Finish' })).toContainText('in window');
     await expect(page.getByRole('region', { name: 'Measures' })).toContainText('Relief at mid-neck');
     await page.getByRole('region', { name: 'Body', exact: true }).getByRole('link', { name: lotId }).click();
-    await expect(page.getByRole('region', { name: 'What became of it' })).toContainText(serial);
+    await expect(page.getByRole('region', { name: 'Boards, and what became of them' })).toContainText(serial);
   });
 
   await test.step('floor and flow tell of the line', async () => {

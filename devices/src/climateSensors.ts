@@ -53,8 +53,7 @@ export function roomAir(profile: RoomProfile, atMs: number, seed: number): Clima
   const leaked = Math.min(0.95, Math.max(0.15, broughtTo(tempC, outside)));
   const trouble = profile.troubles?.find((t) => atMs >= t.fromMs && atMs < t.toMs)?.humidityBy ?? 0;
   const relativeHumidity =
-    trouble +
-    profile.setHumidity + profile.leak * 0.8 * (leaked - profile.setHumidity) + 0.006 * swing(atMs, 0.47, seed * 1.3);
+    trouble + profile.setHumidity + profile.leak * 0.8 * (leaked - profile.setHumidity) + 0.006 * swing(atMs, 0.47, seed * 1.3);
   return {
     tempC: Math.round(tempC * 100) / 100,
     relativeHumidity: Math.round(Math.min(0.98, Math.max(0.15, relativeHumidity)) * 1000) / 1000,

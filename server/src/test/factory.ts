@@ -140,7 +140,9 @@ export async function releasedLot(factory: TestFactory, manager: Caller, over: o
   });
   const { id } = received.body;
   const emc = (await manager.get('/zones')).body.find((z: { id: string }) => z.id === 'wood').emcPct as number;
-  const readings = [0, 0.1, 0.2, -0.1, 0.1, 0].map((d) => (emc + d - 0.2).toFixed(1)).join(' ') + ` c${(emc + 0.3).toFixed(1)}`;
+  const { readingsNeeded } = (await manager.get(`/lots/${id}`)).body.lot;
+  const shell = Array.from({ length: readingsNeeded - 1 }, (_, i) => (emc - 0.2 + 0.1 * ((i % 4) - 1)).toFixed(1));
+  const readings = `${shell.join(' ')} c${(emc + 0.3).toFixed(1)}`;
   for (let i = 0; i < 2; i++) {
     const { lot } = (await manager.get(`/lots/${id}`)).body;
     await manager.post(`/lots/${id}/readings`, {
