@@ -204,7 +204,7 @@ test('a pack is read dry twice, released to the mill, its boards measured and pl
   const boards = page.getByRole('dialog', { name: `Boards of lot ${id}` });
   await boards.getByRole('textbox', { name: 'Boards' }).fill('2300 210 wide 55');
   await expect(boards.getByText(/Line 1: .* is not length, width, width, thickness/)).toBeVisible();
-  await boards.getByRole('textbox', { name: 'Boards' }).fill('2300 210 205 55 knot 40x30@2200,150\n1200 200');
+  await boards.getByRole('textbox', { name: 'Boards' }).fill('2300 210 205 55 knot 40x30@2200,150\n1200 200 200 55');
   await boards.getByRole('button', { name: 'Keep 2 boards' }).click();
   await expect(page.getByText('2 boards measured and whole')).toBeVisible();
   await page.getByRole('link', { name: 'plan a cut' }).click();

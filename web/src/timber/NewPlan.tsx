@@ -1,7 +1,6 @@
 import { Box, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { View } from '../app/api.ts';
-import { Answer } from '../parts/Answer.tsx';
 import { Empty } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { PlanDesk } from './PlanDesk.tsx';
@@ -53,7 +52,11 @@ export function NewPlan({ view, lots, lotId }: Props) {
   };
   return (
     <>
-      {asked.length === 0 && <Answer>No open order asks for blanks of {kind}; say how many to cut for stock.</Answer>}
+      {asked.length === 0 && (
+        <Typography color="text.secondary" sx={{ mb: 1 }}>
+          No open order asks for blanks of {kind}; say how many to cut for stock.
+        </Typography>
+      )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
         <TextField select label="Wood" value={kind} onChange={(event) => setKind(event.target.value)} sx={{ minWidth: 220 }}>
           {kinds.map((k) => (
