@@ -6,6 +6,7 @@ import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, Problem, refused, stale } from '../platform/problems/problems.ts';
+import { SettingsService } from '../platform/settings/settings.service.ts';
 import { nextNumber } from '../routing/commands.ts';
 import { ShopService } from '../setup/shop.service.ts';
 import type { DescribeLotDto, MoveLotDto, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
@@ -20,6 +21,7 @@ export class LotsService {
     private readonly logbook: LogbookService,
     private readonly shops: ShopService,
     private readonly queries: LotsQueries,
+    private readonly settings: SettingsService,
   ) {}
 
   async receive(actor: Actor, dto: ReceiveLotDto): Promise<{ id: string }> {
@@ -34,7 +36,8 @@ export class LotsService {
   }
 
   async read(actor: Actor, lotId: string, dto: ReadingsDto): Promise<{ id: string }> {
-    const { meterSpecies } = (await this.shops.load()).settings;
+    // The commonest command of all: it asks for the one setting it needs, not for the whole set-up.
+    const meterSpecies = await this.settings.get('meterSpecies');
     return this.logbook.perform(actor, { name: 'read lot', request: { lotId, ...dto }, concerns: { lots: [lotId] } }, (unit) => {
       const lot = current(unit, lotId, dto.version);
       const species = meterSpecies[lot.species];
