@@ -26,7 +26,7 @@ export function lotReceived(state: ShopState, { payload, atMs }: EntryOf<'lot.re
 
 function changeLot(state: ShopState, lotId: string | null, fields: Partial<Lot>): Lot {
   const lot = state.get('lot', lotId);
-  return state.amend('lot', lot, { ...fields, version: lot.version + 1 });
+  return state.amend('lot', lot, { version: lot.version + 1, ...fields });
 }
 
 export function lotDescribed(state: ShopState, { lotId, payload }: EntryOf<'lot.described'>): void {
@@ -50,7 +50,7 @@ export function takeWood(state: ShopState, lotId: string, volumeM3: number): voi
 
 export function boardsMeasured(state: ShopState, { lotId, payload }: EntryOf<'boards.measured'>): void {
   const lot = changeLot(state, lotId, {});
-  for (const board of payload.boards) state.put('board', { ...board, lotId: lot.id, state: 'whole' });
+  for (const board of payload.boards) state.put('board', { lotId: lot.id, state: 'whole', ...board });
 }
 
 export function boardsCut(state: ShopState, { lotId, payload }: EntryOf<'boards.cut'>): void {
@@ -58,7 +58,6 @@ export function boardsCut(state: ShopState, { lotId, payload }: EntryOf<'boards.
   for (const id of payload.boardIds) state.change('board', id, { state: 'cut' });
   for (const blank of payload.blanks)
     state.put('blank', {
-      ...blank,
       lotId: lot.id,
       massG: null,
       moisturePct: null,
@@ -66,6 +65,7 @@ export function boardsCut(state: ShopState, { lotId, payload }: EntryOf<'boards.
       state: 'free',
       pieceId: null,
       version: 1,
+      ...blank,
     });
   takeWood(state, lot.id, payload.volumeM3);
 }

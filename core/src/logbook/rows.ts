@@ -172,5 +172,5 @@ export function lessPieces(state: ShopState, batchId: string, count: number, atM
 
 /** Puts a piece in a batch, and keeps where it has been. */
 export function joinBatch(state: ShopState, piece: Piece, batchId: string, atMs: number, fields: Partial<Piece> = {}): Piece {
-  return state.change('piece', piece.id, { ...fields, batchId, trail: [...piece.trail, { batchId, fromMs: atMs }] });
+  return state.change('piece', piece.id, { batchId, trail: [...piece.trail, { batchId, fromMs: atMs }], ...fields });
 }

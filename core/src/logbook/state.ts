@@ -80,10 +80,15 @@ export const keyOf: { [K in RowKind]: (row: Rows[K]) => string } = {
 /** Rows that a history writes by the hundred thousand and hardly looks at: while it is told they are put aside, and indexed when asked for. */
 const SELDOM_ASKED_FOR: ReadonlySet<RowKind> = new Set(['reading', 'measure', 'coat']);
 
+/** The rows of a kind: by their key, and those put aside without one. */
+interface Table<Row> {
+  readonly rows: Map<string, Row>;
+  readonly aside: Row[];
+}
+
 /** Where rows live while entries are applied; knows which were touched. */
 export class ShopState {
-  private readonly rows = byKind<{ [K in RowKind]: Map<string, Rows[K]> }>(() => new Map());
-  private readonly unindexed = byKind<{ [K in RowKind]: Rows[K][] }>(() => []);
+  private readonly tables = byKind<{ [K in RowKind]: Table<Rows[K]> }>(() => ({ rows: new Map(), aside: [] }));
   private readonly touched = new Map<RowKind, Set<string>>();
   private readonly dropped = new Map<RowKind, Set<string>>();
   private readonly piecesOf = new Map<string, Set<string>>();
@@ -118,7 +123,7 @@ export class ShopState {
 
   put<K extends RowKind>(kind: K, row: Rows[K]): void {
     if (this.replaying && SELDOM_ASKED_FOR.has(kind)) {
-      this.unindexed[kind].push(row);
+      this.tables[kind].aside.push(row);
       return;
     }
     const id = this.keep(kind, row);
@@ -149,7 +154,7 @@ export class ShopState {
     const row = this.indexed(kind).get(id);
     if (!row) return;
     if (kind === 'placement') this.count(row as PlacementRow, -1);
-    this.rows[kind].delete(id);
+    this.tables[kind].rows.delete(id);
     if (this.replaying) return;
     this.touched.get(kind)?.delete(id);
     this.marked(this.dropped, kind).add(id);
@@ -173,7 +178,7 @@ export class ShopState {
   placements(batchId: string): PlacementRow[] {
     const ids = this.placementsOf.get(batchId);
     if (!ids) return [];
-    return [...ids].flatMap((id) => this.rows.placement.get(id) ?? []).sort((a, b) => (a.carrierId < b.carrierId ? -1 : 1));
+    return [...ids].flatMap((id) => this.tables.placement.rows.get(id) ?? []).sort((a, b) => (a.carrierId < b.carrierId ? -1 : 1));
   }
 
   /** How many places of a carrier are taken by the batches known here. */
@@ -209,12 +214,9 @@ export class ShopState {
 
   /** The rows of a kind by their key, those put aside among them. */
   private indexed<K extends RowKind>(kind: K): Map<string, Rows[K]> {
-    const aside = this.unindexed[kind];
-    if (aside.length > 0) {
-      this.unindexed[kind] = [];
-      for (const row of aside) this.rows[kind].set(keyOf[kind](row), row);
-    }
-    return this.rows[kind];
+    const { rows, aside } = this.tables[kind];
+    if (aside.length > 0) for (const row of aside.splice(0)) rows.set(keyOf[kind](row), row);
+    return rows;
   }
 
   private marked(marks: Map<RowKind, Set<string>>, kind: RowKind): Set<string> {
@@ -225,11 +227,8 @@ export class ShopState {
 
   private keep<K extends RowKind>(kind: K, row: Rows[K]): string {
     const id = keyOf[kind](row);
-    const rows = this.rows[kind];
-    if (kind === 'piece') {
-      const { batchId } = row as Piece;
-      if ((rows.get(id) as Piece | undefined)?.batchId !== batchId) addTo(this.piecesOf, batchId, id);
-    }
+    const { rows } = this.tables[kind];
+    if (kind === 'piece') addTo(this.piecesOf, (row as Piece).batchId, id);
     if (kind === 'placement') {
       const was = rows.get(id) as PlacementRow | undefined;
       if (was) this.count(was, -1);
