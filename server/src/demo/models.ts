@@ -78,7 +78,7 @@ const millrace: DemoModel = {
     [
       line(
         'body',
-        [cutBody(13), glueBody, clampBody, machineBody(39), restBody, sandBody(53), ...finish('b', 'poly', 4, 110, 44, 36, 74)],
+        [cutBody(13), glueBody, clampBody, machineBody(39), restBody, sandBody(53), ...finish('b', 'poly', 4, 110, 44, 36, 84)],
         'fit',
       ),
       line(
@@ -103,7 +103,7 @@ const weirstone: DemoModel = {
   name: 'Weirstone',
   construction: 'set-neck carved',
   weight: 24,
-  batchSize: 6,
+  batchSize: 8,
   scaleLengthMm: 628,
   clearance: glued,
   wood: {
@@ -121,7 +121,7 @@ const weirstone: DemoModel = {
     ],
     [
       ...jointAndClamp,
-      ...finish('i', 'lacquer', 5, 105, 62, 60, 122, { needs: [{ kind: 'sample', what: 'Amber burst' }] }),
+      ...finish('i', 'lacquer', 5, 105, 62, 60, 138, { needs: [{ kind: 'sample', what: 'Amber burst' }] }),
       coldCheck,
       ...outfit(0.22, 1.8, 1.5, 105),
     ],
@@ -136,7 +136,7 @@ const towpath: DemoModel = {
   name: 'Towpath',
   construction: 'neck-through bass',
   weight: 12,
-  batchSize: 6,
+  batchSize: 8,
   scaleLengthMm: 864,
   clearance: glued,
   wood: { body: wood('black walnut', 'body', 0.022, 45) },
@@ -165,7 +165,7 @@ const towpath: DemoModel = {
         cautions: ['solvents', 'rags'],
         when: { kind: 'species', component: 'body', in: ['black walnut', 'mahogany', 'white ash'] },
       }),
-      ...finish('i', 'oil', 3, 20, 30, 20, 40),
+      ...finish('i', 'oil', 3, 20, 30, 20, 46),
       ...outfit(0.35, 2.4, 2.0, 97),
     ],
   ),
@@ -178,7 +178,7 @@ const lockkeeper: DemoModel = {
   name: 'Lockkeeper',
   construction: 'semi-hollow, bound on both faces',
   weight: 14,
-  batchSize: 6,
+  batchSize: 8,
   scaleLengthMm: 628,
   clearance: glued,
   wood: {
@@ -211,7 +211,7 @@ const lockkeeper: DemoModel = {
     ],
     [
       ...jointAndClamp,
-      ...finish('i', 'lacquer', 5, 105, 50, 60, 122),
+      ...finish('i', 'lacquer', 5, 105, 50, 60, 138),
       work('i-scrape', 'Scrape the binding clean', 'BD2', 'binding', 5, 7, {
         when: { kind: 'construction', in: ['semi-hollow, bound on both faces'] },
       }),
@@ -294,7 +294,7 @@ const headwater: DemoModel = {
       ),
       line('neck', neckLine(50), 'fit'),
       [
-        ...line('body', finish('b', 'water', 5, 80, 53, 52, 100), 'refit'),
+        ...line('body', finish('b', 'water', 5, 80, 53, 52, 114), 'refit'),
         ...line(
           'neck',
           [work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 14, { cautions: ['rags'] }), cure('n-cure', 'oil')],
@@ -363,7 +363,7 @@ const skiff: DemoModel = {
         'fit',
       ),
     ],
-    [...finish('i', 'oil', 3, 20, 18, 12, 24), ...outfit(0.25, 2.2, 1.8, 29, { needs: [{ kind: 'kit', what: 'Travel tuner set' }] })],
+    [...finish('i', 'oil', 3, 20, 18, 12, 28), ...outfit(0.25, 2.2, 1.8, 29, { needs: [{ kind: 'kit', what: 'Travel tuner set' }] })],
   ),
 };
 

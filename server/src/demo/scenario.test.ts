@@ -207,8 +207,8 @@ describe('its history', () => {
   });
   test('leaves about forty batches in work, at many stages', () => {
     const active = world.state.all('batch').filter((b) => b.status !== 'done');
-    expect(active.length).toBeGreaterThanOrEqual(35);
-    expect(active.length).toBeLessThanOrEqual(70);
+    expect(active.length).toBeGreaterThanOrEqual(34);
+    expect(active.length).toBeLessThanOrEqual(46);
     expect(new Set(active.map((b) => b.stage)).size).toBeGreaterThanOrEqual(6);
   });
   test('has readings that follow the room they were taken in', () => {
@@ -256,7 +256,7 @@ describe('its history', () => {
         : rule?.kind === 'equivalent' && waited >= rule.minimumDays * DAY_MS;
     });
     expect(free.length).toBeGreaterThanOrEqual(1);
-    const moved = world.entries.filter((e) => e.kind === 'batch.moved' && e.atMs >= Date.parse('2026-11-17T00:00:00Z'));
+    const moved = world.entries.filter((e) => e.kind === 'batch.moved' && e.atMs >= NOW - (NOW % DAY_MS));
     for (const e of moved)
       expect(e.kind === 'batch.moved' && operationOf(state.route(state.get('batch', e.batchId).routeId), e.payload.from).kind).not.toBe(
         'dwell',
@@ -265,7 +265,7 @@ describe('its history', () => {
   test('keeps its own flash times between coats', () => {
     const { state } = world;
     const coats = state.all('coat').sort((a, b) => (a.visitId < b.visitId ? -1 : a.visitId > b.visitId ? 1 : a.atMs - b.atMs));
-    expect(coats.length).toBeGreaterThan(300);
+    expect(coats.length).toBeGreaterThan(250);
     coats.slice(1).forEach((coat, i) => {
       const before = coats[i];
       if (before?.visitId === coat.visitId) expect(coat.atMs).toBeGreaterThanOrEqual(before.flashUntilMs - MINUTE_MS);

@@ -121,7 +121,7 @@ export function demoScenario(nowMs: number): Scenario {
       },
     ],
     customers: ['Stock', 'Northgate Music Room', 'Quayside Strings', 'Tannery Lane Guitars', 'The Fret Cellar', 'Harbour Hall Music'],
-    setsPerDay: 0.95,
+    setsPerDay: 0.7,
     promiseDays: 62,
     lotEveryDays: 7,
     boardsFromMs: nowMs - 75 * DAY_MS,

@@ -247,7 +247,7 @@ export const finish = (
   spraying: Extras = {},
 ): Step[] => [
   work(`${p}-prep`, 'Prep sand and fill', 'FN1', 'finish prep', 10, prep, { cautions: ['dust', 'rags'] }),
-  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 20 + count * 9, {
+  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 22 + count * 10, {
     coat: coats(materialId, count, wetUm),
     cautions: ['spraying', 'rags'],
     ...spraying,

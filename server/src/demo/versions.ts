@@ -41,6 +41,6 @@ export const DEMO_VERSIONS: readonly DemoVersion[] = [
     sinceDaysAgo: null,
     reason: 'As the model was first built',
   })),
-  { route: lookedOverInDaylight, state: 'released', sinceDaysAgo: 16, reason: 'Dull spots came back from two shops' },
+  { route: lookedOverInDaylight, state: 'released', sinceDaysAgo: 24, reason: 'Dull spots came back from two shops' },
   { route: boundInAJig, state: 'draft', sinceDaysAgo: null, reason: '' },
 ];
