@@ -12,7 +12,7 @@ import { WoodSupply } from './woodSupply.ts';
 
 type SimulationEvent = FloorEvent | { kind: 'lot arrives'; inShed: boolean } | { kind: 'lot is read'; lotId: string } | { kind: 'morning' };
 
-const READ_EVERY_DAYS = 9;
+const READ_EVERY_DAYS = 7;
 /** The lot, counted from the first, that was put in the unheated shed and will never get there. */
 const SHED_LOT = 80;
 

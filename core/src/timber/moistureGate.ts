@@ -30,7 +30,7 @@ export const DEFAULT_MOISTURE_GATE: MoistureGateSettings = {
   spreadLimitPct: 2,
   gradientLimitPct: 1.5,
   stableLimitPctPerDay: 0.05,
-  stableWindowDays: 30,
+  stableWindowDays: 21,
   daysPer25Mm: 14,
 };
 

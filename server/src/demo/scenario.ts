@@ -62,7 +62,7 @@ export function demoScenario(nowMs: number): Scenario {
     woodFromMs,
     floorFromMs,
     nowMs,
-    // What came free since yesterday morning, and the lots read these two weeks, wait for the manager's own decision.
+    // What came free since yesterday morning, and the lots that settled these two weeks, wait for the manager's own decision.
     movesUntilMs: dayjs(nowMs).tz(DEMO_WORK_WEEK.timeZone).startOf('day').subtract(18, 'hours').valueOf(),
     releasesUntilMs: nowMs - 15 * DAY_MS,
     time: new WorkingTime(shiftWindows(woodFromMs, nowMs + 60 * DAY_MS, DEMO_WORK_WEEK)),

@@ -90,10 +90,12 @@ function Stream({ lane, batches, colour }: { lane: Place['lane']; batches: reado
 function Narrow({ place, name, colour, ground }: { place: Place; name: string; colour: string; ground: string }) {
   const y = LANE_Y[place.lane];
   const x = place.x + (place.perRow * 42) / 2 + 12;
+  // Above the bodies' stream stand the names of its places.
+  const nameY = place.lane === 'body' ? y + 114 : y - 104;
   return (
     <g role="img" aria-label={`The narrow: ${name}`}>
       <path d={`M${x - 13} ${y - 96}h26l-10 84h-6z M${x - 13} ${y + 96}h26l-10 -84h-6z`} fill={colour} stroke={ground} strokeWidth={2} />
-      <text x={x} y={y - 104} textAnchor="middle" fontSize={14} fontWeight={700} fill={colour}>
+      <text x={x} y={nameY} textAnchor="middle" fontSize={14} fontWeight={700} fill={colour}>
         the narrow: {name}
       </text>
     </g>
