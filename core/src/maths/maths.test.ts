@@ -4,6 +4,7 @@ import {
   approach,
   assign,
   daysToReach,
+  groupBy,
   mean,
   overlapMs,
   quantile,
@@ -16,6 +17,16 @@ import {
 } from './index.ts';
 
 const HOUR = 3_600_000;
+
+test('groups keep the order of their rows and of their first ones', () => {
+  const groups = groupBy(['oak', 'ash', 'elm', 'alder', 'ebony'], (word) => word[0]);
+  expect([...groups]).toEqual([
+    ['o', ['oak']],
+    ['a', ['ash', 'alder']],
+    ['e', ['elm', 'ebony']],
+  ]);
+  expect(groupBy([], String).size).toBe(0);
+});
 
 describe('statistics', () => {
   test('textbook values', () => {

@@ -3,6 +3,7 @@ import {
   DAY_MS,
   emcTrace,
   equilibriumMoisturePct,
+  groupBy,
   HOUR_MS,
   mean,
   meanEmcPct,
@@ -187,12 +188,7 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
   async daily(zoneId: string, days: number): Promise<{ atMs: number; tempC: number; relativeHumidity: number; emcPct: number }[]> {
     const nowMs = this.clock.nowMs();
     const rows = await this.readings(zoneId, nowMs - days * DAY_MS, nowMs);
-    const byDay = new Map<number, ZoneReadingEntity[]>();
-    for (const row of rows) {
-      const day = Math.floor(row.atMs / DAY_MS);
-      byDay.set(day, [...(byDay.get(day) ?? []), row]);
-    }
-    return [...byDay].map(([day, samples]) => {
+    return [...groupBy(rows, (row) => Math.floor(row.atMs / DAY_MS))].map(([day, samples]) => {
       const tempC = mean(samples.map((s) => s.tempC));
       const relativeHumidity = mean(samples.map((s) => s.relativeHumidity));
       return {

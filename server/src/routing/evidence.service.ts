@@ -1,5 +1,6 @@
 import {
   gateFindings,
+  groupBy,
   HOUR_MS,
   measureEvidence,
   type Batch,
@@ -81,18 +82,14 @@ export class EvidenceService {
 
   /** The measures of the pieces that are still in each batch, wherever they were taken. */
   private async measures(batches: readonly Batch[], manager: EntityManager): Promise<Map<string, Measure[]>> {
-    const found = new Map<string, Measure[]>();
-    if (batches.length === 0) return found;
+    if (batches.length === 0) return new Map();
     const pieces = await manager.find(PieceEntity, {
       where: { batchId: In(batches.map((b) => b.id)), state: In(['good', 'rework']) },
       select: { id: true, batchId: true },
     });
     const batchOf = new Map(pieces.map((p) => [p.id, p.batchId]));
-    for (const measure of await manager.find(MeasureEntity, { where: { pieceId: In([...batchOf.keys()]) } })) {
-      const batchId = batchOf.get(measure.pieceId) ?? measure.batchId;
-      found.set(batchId, [...(found.get(batchId) ?? []), measure]);
-    }
-    return found;
+    const measures = await manager.find(MeasureEntity, { where: { pieceId: In([...batchOf.keys()]) } });
+    return groupBy<Measure, string>(measures, (m) => batchOf.get(m.pieceId) ?? m.batchId);
   }
 
   private async lastCoats(batches: readonly Batch[], manager: EntityManager): Promise<Map<string, number>> {

@@ -4,6 +4,7 @@ import {
   emcDriftPct,
   fitDrying,
   forecastLot,
+  groupBy,
   livedThrough,
   priorDryingRatePerDay,
   PRIOR_LOG_SD,
@@ -17,7 +18,7 @@ import {
   type Lot,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In } from 'typeorm';
+import { DataSource, In, IsNull } from 'typeorm';
 import { ClimateService, type ZoneTrace } from '../climate/climate.service.ts';
 import { ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
 
@@ -53,8 +54,8 @@ export class DryingService {
   ) {}
 
   /** The climate of every zone some lots have lain in. */
-  async airs(lots: readonly Lot[], alsoZoneId: string): Promise<Map<string, ZoneTrace>> {
-    const ids = [...new Set([alsoZoneId, ...lots.flatMap((l) => [l.zoneId, ...l.stays.map((s) => s.zoneId)])])];
+  async airs(lots: readonly Lot[], ...alsoZoneIds: string[]): Promise<Map<string, ZoneTrace>> {
+    const ids = [...new Set([...alsoZoneIds, ...lots.flatMap((l) => [l.zoneId, ...l.stays.map((s) => s.zoneId)])])];
     return new Map(await Promise.all(ids.map(async (id) => [id, await this.climate.trace(id)] as const)));
   }
 
@@ -63,14 +64,13 @@ export class DryingService {
     if (lotIds.length === 0) return new Map();
     const { manager } = this.database;
     const sessions = await manager.find(ReadingSessionEntity, { where: { lotId: In([...lotIds]) }, order: { atMs: 'ASC' } });
-    const readings = await manager.find(ReadingEntity, { where: { sessionId: In(sessions.map((s) => s.id)) }, order: { seq: 'ASC' } });
-    const bySession = new Map<string, ReadingEntity[]>();
-    for (const reading of readings)
-      if (reading.struck === null) bySession.set(reading.sessionId, [...(bySession.get(reading.sessionId) ?? []), reading]);
-    const byLot = new Map<string, ReadSession[]>();
-    for (const session of sessions)
-      byLot.set(session.lotId, [...(byLot.get(session.lotId) ?? []), { session, readings: bySession.get(session.id) ?? [] }]);
-    return byLot;
+    const readings = await manager.find(ReadingEntity, {
+      where: { sessionId: In(sessions.map((s) => s.id)), struck: IsNull() },
+      order: { seq: 'ASC' },
+    });
+    const bySession = groupBy(readings, (r) => r.sessionId);
+    const read = sessions.map((session) => ({ session, readings: bySession.get(session.id) ?? [] }));
+    return groupBy(read, ({ session }) => session.lotId);
   }
 
   /** What a lot's sessions tell of its drying; nothing before the first. */

@@ -2,10 +2,12 @@ import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFil
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
 import { pdfFile, PrintingService } from '../setup/printing.service.ts';
+import { csvFile } from '../platform/http/csvFile.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { OutlookView } from './drying.view.ts';
+import { HistoriesService, HISTORY_COLUMNS } from './histories.service.ts';
 import { ImportView, MeterCsvDto } from './import.dto.ts';
 import {
   AirDto,
@@ -30,6 +32,7 @@ export class LotsController {
   constructor(
     private readonly lots: LotsService,
     private readonly queries: LotsQueries,
+    private readonly histories: HistoriesService,
     private readonly imports: ReadingsImportService,
     private readonly printing: PrintingService,
   ) {}
@@ -40,6 +43,23 @@ export class LotsController {
   @ApiOkResponse({ type: [LotView] })
   list(@Query() filter: LotFilterDto): Promise<LotView[]> {
     return this.queries.list(filter.states);
+  }
+
+  @Get('histories.csv')
+  @Allow('viewer')
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  allHistories(): StreamableFile {
+    return csvFile('lot-histories', HISTORY_COLUMNS, this.histories.rows());
+  }
+
+  @Get(':id/history.csv')
+  @Allow('viewer')
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async history(@Param('id') id: string): Promise<StreamableFile> {
+    await this.histories.mustExist(id);
+    return csvFile(`lot-history-${id}`, HISTORY_COLUMNS, this.histories.rows(id));
   }
 
   @Get(':id')

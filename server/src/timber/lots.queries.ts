@@ -163,7 +163,7 @@ export class LotsQueries {
     const nowMs = this.clock.nowMs();
     const untilMs = lot.releasedMs ?? nowMs;
     const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
-    const known = this.drying.of(lot, read, await this.drying.airs([lot], lot.zoneId), untilMs);
+    const known = this.drying.of(lot, read, await this.drying.airs([lot]), untilMs);
     const drying = known
       ? dryingView(known, this.drying.outlook(known, view.band, untilMs), read, view.band, lot.receivedMs, untilMs)
       : null;
@@ -202,7 +202,7 @@ export class LotsQueries {
     const nowMs = this.clock.nowMs();
     const [view] = await this.views([lot], await this.shops.load());
     const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
-    const known = this.drying.of(lot, read, await this.drying.airs([lot], lot.zoneId), nowMs);
+    const known = this.drying.of(lot, read, await this.drying.airs([lot]), nowMs);
     if (!view || !known) throw notFound('drying curve of lot', lotId);
     const ahead = { emcPct: equilibriumMoisturePct(air.tempC, air.relativeHumidity), driftPct: 0 };
     return outlookView(known.fit, this.drying.outlook(known, view.band, nowMs, { ahead }));

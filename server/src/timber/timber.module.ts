@@ -9,6 +9,7 @@ import { CuttingQueries } from './cutting.queries.ts';
 import { CuttingService } from './cutting.service.ts';
 import { StockService } from './stock.service.ts';
 import { DryingService } from './drying.service.ts';
+import { HistoriesService } from './histories.service.ts';
 import { LoggerImportService } from './loggerImport.service.ts';
 import { LotsController } from './lots.controller.ts';
 import { LotsQueries } from './lots.queries.ts';
@@ -23,6 +24,7 @@ import { ReadingsImportService } from './readingsImport.service.ts';
     LotsService,
     LotsQueries,
     DryingService,
+    HistoriesService,
     AirService,
     CuttingService,
     CuttingQueries,

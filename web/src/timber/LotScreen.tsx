@@ -38,6 +38,9 @@ export default function LotScreen() {
             <Button component="a" href={`/api/lots/${id}/report.pdf`} target="_blank">
               Moisture report
             </Button>
+            <Button component="a" href={`/api/lots/${id}/history.csv`} download>
+              History as CSV
+            </Button>
             {may('operator') && query.data.lot.state !== 'used up' && <LotActs card={query.data} />}
             <EvidenceDrawer findings={query.data.lot.findings} />
           </>

@@ -1,4 +1,4 @@
-import { DAY_MS, formatLumber } from '@ample-crane/core';
+import { DAY_MS, formatLumber, groupBy } from '@ample-crane/core';
 import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -32,6 +32,9 @@ export default function WoodRoomScreen() {
       query={query}
       actions={
         <>
+          <Button component="a" href="/api/lots/histories.csv" download>
+            Histories as CSV
+          </Button>
           {may('operator') && (
             <Button variant="outlined" onClick={() => setDialog('import')}>
               Import readings
@@ -101,9 +104,7 @@ export default function WoodRoomScreen() {
 /** Which supplier's lots come wetter than their papers say, where it is one. */
 function wetterThanPapers(drying: readonly Lot[]): string | null {
   const wetter = drying.filter((l) => l.papersPct !== null && l.firstPct !== null && l.firstPct > l.papersPct + 1.5);
-  const bySupplier = new Map<string, Lot[]>();
-  for (const lot of wetter) bySupplier.set(lot.supplier, [...(bySupplier.get(lot.supplier) ?? []), lot]);
-  const [worst] = [...bySupplier].sort((a, b) => b[1].length - a[1].length);
+  const [worst] = [...groupBy(wetter, (l) => l.supplier)].sort((a, b) => b[1].length - a[1].length);
   if (!worst || worst[1].length < 2) return null;
   const [supplier, lots] = worst;
   const over = lots.reduce((sum, l) => sum + (l.firstPct ?? 0) - (l.papersPct ?? 0), 0) / lots.length;
