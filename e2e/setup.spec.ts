@@ -87,6 +87,31 @@ test('the rules for wood change what every lot is told', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Save moisture rules' })).toBeDisabled();
 });
 
+test('a kiln schedule is written, told what cannot work, and kept', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Bands+and+rules');
+  const kilns = page.getByRole('region', { name: 'How kilns and cabinets dry' });
+  await kilns.getByRole('button', { name: 'Add a schedule' }).click();
+  const dialog = page.getByRole('dialog', { name: 'A schedule' });
+  await dialog.getByRole('textbox', { name: 'Name' }).fill('Boards for tops');
+  await dialog.getByRole('button', { name: 'Add a step' }).click();
+  const second = dialog.getByRole('group', { name: 'Step 2' });
+  await second.getByRole('spinbutton', { name: 'From %' }).fill('22');
+  await expect(dialog.getByText('Step 1 begins at 20 %, which is not above its end, 22 %')).toBeVisible();
+  await second.getByRole('spinbutton', { name: 'From %' }).fill('14');
+  await second.getByRole('spinbutton', { name: '°C' }).fill('33');
+  await second.getByRole('spinbutton', { name: 'Humidity %' }).fill('40');
+  await expect(second.getByText('EMC 7.4 %')).toBeVisible();
+  await dialog.getByRole('checkbox', { name: /Condition at the end/ }).check();
+  await dialog.getByRole('spinbutton', { name: 'Hours' }).fill('36');
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Save schedule' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(kilns.getByText('Boards for tops: from 20 to 9 % in 2 steps, then 36 h of conditioning')).toBeVisible();
+  await kilns.getByRole('button', { name: 'Drop Boards for tops' }).click();
+  await expect(kilns.getByText('Boards for tops')).toBeHidden();
+});
+
 test('a serial pattern that would repeat is told before it does harm', async ({ page }) => {
   await signIn(page);
   await page.goto('/setup?tab=Bands+and+rules');

@@ -123,6 +123,30 @@ test('boards are planned, moved by hand, printed, cut, sent to the mill, and lea
   await expect(blank).toHaveAttribute('aria-label', before);
   await expect(page.getByRole('button', { name: 'Keep the plan' })).toBeEnabled();
 
+  // Sent to the next board it lies there, and comes back the same way.
+  const boards = page.getByRole('group', { name: /^Board L/ });
+  const laid = async (i: number) => boards.nth(i).getByRole('button').count();
+  const [onFirst, onSecond] = [await laid(0), await laid(1)];
+  await blank.focus();
+  await page.keyboard.press('PageDown');
+  await expect.poll(() => Promise.all([laid(0), laid(1)])).toEqual([onFirst - 1, onSecond + 1]);
+  await page.keyboard.press('PageUp');
+  await expect.poll(() => Promise.all([laid(0), laid(1)])).toEqual([onFirst, onSecond]);
+
+  // The same with the mouse: carried over another board it is shown there before it is let go.
+  await boards.nth(1).scrollIntoViewIfNeeded();
+  const from = await board.getByRole('button').last().boundingBox();
+  const to = await boards.nth(1).boundingBox();
+  if (!from || !to) throw new Error('The boards are not in sight');
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + to.width - from.width / 2 - 20, to.y + to.height / 2, { steps: 8 });
+  await expect.poll(() => laid(1)).toBe(onSecond + 1);
+  await page.mouse.up();
+  await expect.poll(() => Promise.all([laid(0), laid(1)])).toEqual([onFirst - 1, onSecond + 1]);
+  await page.getByRole('button', { name: 'Plan anew' }).click();
+  await expect.poll(() => Promise.all([laid(0), laid(1)])).toEqual([onFirst, onSecond]);
+
   await page.getByRole('button', { name: 'Keep the plan' }).click();
   await expect(page.getByRole('heading', { level: 1, name: /Cutting plan C\d+/ })).toBeVisible();
   const href = await page.getByRole('link', { name: 'Cut list' }).getAttribute('href');

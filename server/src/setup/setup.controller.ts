@@ -8,6 +8,7 @@ import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import {
   ChangeExceptionsDto,
+  ChangeKilnsDto,
   ChangeMetersDto,
   ChangeMoistureDto,
   ChangeMovementDto,
@@ -20,6 +21,7 @@ import {
   ZoneView,
 } from './setup.dto.ts';
 import { SetupService } from './setup.service.ts';
+import { WoodRulesService } from './woodRules.service.ts';
 
 export class DaysDto {
   @Type(() => Number)
@@ -32,6 +34,7 @@ export class DaysDto {
 export class SetupController {
   constructor(
     private readonly setup: SetupService,
+    private readonly woodRules: WoodRulesService,
     private readonly climate: ClimateService,
   ) {}
 
@@ -82,28 +85,35 @@ export class SetupController {
   @Allow('manager')
   @ApiOkResponse({ type: DoneView })
   changeMoisture(@CurrentActor() actor: Actor, @Body() dto: ChangeMoistureDto): Promise<DoneView> {
-    return this.setup.changeMoisture(actor, dto);
+    return this.woodRules.changeMoisture(actor, dto);
   }
 
   @Put('settings/moisture-exceptions')
   @Allow('manager')
   @ApiOkResponse({ type: DoneView })
   changeExceptions(@CurrentActor() actor: Actor, @Body() dto: ChangeExceptionsDto): Promise<DoneView> {
-    return this.setup.changeExceptions(actor, dto);
+    return this.woodRules.changeExceptions(actor, dto);
   }
 
   @Put('settings/meters')
   @Allow('manager')
   @ApiOkResponse({ type: DoneView })
   changeMeters(@CurrentActor() actor: Actor, @Body() dto: ChangeMetersDto): Promise<DoneView> {
-    return this.setup.changeMeters(actor, dto);
+    return this.woodRules.changeMeters(actor, dto);
   }
 
   @Put('settings/movement')
   @Allow('manager')
   @ApiOkResponse({ type: DoneView })
   changeMovement(@CurrentActor() actor: Actor, @Body() dto: ChangeMovementDto): Promise<DoneView> {
-    return this.setup.changeMovement(actor, dto);
+    return this.woodRules.changeMovement(actor, dto);
+  }
+
+  @Put('settings/kilns')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeKilns(@CurrentActor() actor: Actor, @Body() dto: ChangeKilnsDto): Promise<DoneView> {
+    return this.woodRules.changeKilns(actor, dto);
   }
 
   @Put('settings/serial')

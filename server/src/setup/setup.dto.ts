@@ -15,6 +15,7 @@ import {
   InList,
   InNumber,
   InOneOf,
+  InPart,
   InText,
   InTexts,
   Out,
@@ -96,6 +97,35 @@ export class MovementLimitDto {
 
 export class ChangeMovementDto {
   @InList(() => MovementLimitDto, { max: 30 }) limits: MovementLimitDto[];
+}
+
+/** Air of a kiln or cabinet. */
+class KilnAirDto {
+  @InNumber({ min: 10, max: 90 }) tempC: number;
+  /** fraction 0…1 */
+  @InNumber({ min: 0.05, max: 0.98 }) relativeHumidity: number;
+}
+
+class KilnStepDto extends KilnAirDto {
+  @InNumber({ min: 3, max: 120 }) fromPct: number;
+}
+
+class ConditioningDto extends KilnAirDto {
+  @InNumber({ min: 1, max: 240 }) hours: number;
+}
+
+export class KilnScheduleDto {
+  /** empty for a new one */
+  @InText({ min: 0, max: 60 }) id: string;
+  @InText({ max: 60 }) name: string;
+  @InList(() => KilnStepDto, { max: 12 }) steps: KilnStepDto[];
+  @InNumber({ min: 3, max: 25 }) targetPct: number;
+  /** null where a schedule ends without */
+  @InPart(() => ConditioningDto, { nullable: true }) conditioning: ConditioningDto | null;
+}
+
+export class ChangeKilnsDto {
+  @InList(() => KilnScheduleDto, { max: 30 }) schedules: KilnScheduleDto[];
 }
 
 export class ChangeSerialDto {
@@ -223,20 +253,6 @@ export class SprayLimitsView implements SprayLimits {
   @Out() dewMarginC: number;
 }
 
-export class KilnStepView {
-  @Out() fromPct: number;
-  @Out() tempC: number;
-  @Out() relativeHumidity: number;
-  @Out() emcPct: number;
-}
-
-export class KilnScheduleView {
-  @Out() id: string;
-  @Out() name: string;
-  @OutList(() => KilnStepView) steps: KilnStepView[];
-  @Out() targetPct: number;
-}
-
 export class SetupView {
   @OutList(() => PersonView) people: PersonView[];
   @OutList(() => StationView) stations: StationView[];
@@ -248,7 +264,7 @@ export class SetupView {
   @OutPart(() => ChangeMoistureDto) moisture: ChangeMoistureDto;
   @OutList(() => MoistureExceptionDto) exceptions: MoistureExceptionDto[];
   @OutList(() => MeterSpeciesDto) meters: MeterSpeciesDto[];
-  @OutList(() => KilnScheduleView) kilns: KilnScheduleView[];
+  @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
   @OutPart(() => ChangeSerialDto) serial: ChangeSerialDto;

@@ -8,11 +8,12 @@ import { PrintingService } from './printing.service.ts';
 import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
 import { ShopService } from './shop.service.ts';
+import { WoodRulesService } from './woodRules.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule],
   controllers: [SetupController, EquipmentController],
-  providers: [ShopService, SetupService, EquipmentService, ChangesService, PrintingService],
+  providers: [ShopService, SetupService, WoodRulesService, EquipmentService, ChangesService, PrintingService],
   exports: [ShopService, ChangesService, PrintingService],
 })
 export class SetupModule {}

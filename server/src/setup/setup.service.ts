@@ -1,12 +1,4 @@
-import {
-  checkSerialPattern,
-  COMPONENTS,
-  formatSerial,
-  ruleInWords,
-  startedComponents,
-  stepEmcPct,
-  type MoistureRules,
-} from '@ample-crane/core';
+import { checkSerialPattern, COMPONENTS, formatSerial, ruleInWords, startedComponents } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -17,21 +9,11 @@ import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
 import { ChangesService } from './changes.service.ts';
-import type {
-  ChangeExceptionsDto,
-  ChangeMetersDto,
-  ChangeMoistureDto,
-  ChangeMovementDto,
-  ChangePersonDto,
-  ChangeSerialDto,
-  ChangeStationDto,
-  ModelView,
-  PersonDto,
-  SetupView,
-} from './setup.dto.ts';
+import type { ChangePersonDto, ChangeSerialDto, ChangeStationDto, ModelView, PersonDto, SetupView } from './setup.dto.ts';
 import type { ModelEntity } from './setup.entity.ts';
 import { StationEntity } from './setup.entity.ts';
 import { routeInForce, ShopService, skillLevels, type Shop } from './shop.service.ts';
+import { moistureView } from './woodRules.service.ts';
 
 @Injectable()
 export class SetupService {
@@ -82,12 +64,7 @@ export class SetupService {
       exceptions: shop.settings.moistureExceptions.map(({ use, form, ...rules }) => ({ use, form, ...moistureView(rules) })),
       meters: Object.entries(shop.settings.meterSpecies).map(([species, reads]) => ({ species, ...reads })),
       movementLimits: shop.settings.movementLimits,
-      kilns: shop.settings.kilnSchedules.map(({ id, name, steps, targetPct }) => ({
-        id,
-        name,
-        targetPct,
-        steps: steps.map((step) => ({ ...step, emcPct: stepEmcPct(step) })),
-      })),
+      kilns: shop.settings.kilnSchedules.map(({ steps, ...schedule }) => ({ ...schedule, steps: [...steps] })),
       serial: serialPattern,
       serialExample: formatSerial(serialPattern, {
         atMs: nowMs,
@@ -150,53 +127,6 @@ export class SetupService {
     });
   }
 
-  async changeMoisture(actor: Actor, dto: ChangeMoistureDto): Promise<{ id: string }> {
-    if (dto.fixedHighPct <= dto.fixedLowPct) throw badInput('fixedHighPct', 'The top of the band lies above its bottom');
-    return this.changes.make(actor, 'moisture rules', 'moisture', dto, async (manager) => {
-      const before = {
-        gate: await this.settings.get('moistureGate', manager),
-        band: await this.settings.get('moistureBand', manager),
-      };
-      const after = toRules(dto);
-      await this.settings.set(manager, 'moistureGate', after.gate);
-      await this.settings.set(manager, 'moistureBand', after.band);
-      return { before, after };
-    });
-  }
-
-  async changeExceptions(actor: Actor, dto: ChangeExceptionsDto): Promise<{ id: string }> {
-    const names = dto.exceptions.map((e) => `${e.form ?? 'any form'} for ${e.use ?? 'any use'}`);
-    const twice = names.find((name, i) => names.indexOf(name) !== i);
-    if (twice !== undefined) throw badInput('exceptions', `There are two rules for ${twice}`);
-    const empty = dto.exceptions.findIndex((e) => e.form === null && e.use === null);
-    if (empty >= 0) throw badInput(`exceptions.${empty}.use`, 'Say for which use or form it holds');
-    const inverted = dto.exceptions.findIndex((e) => e.fixedHighPct <= e.fixedLowPct);
-    if (inverted >= 0) throw badInput(`exceptions.${inverted}.fixedHighPct`, 'The top of the band lies above its bottom');
-    return this.changes.make(actor, 'moisture rules', 'exceptions', dto, async (manager) => {
-      const before = await this.settings.get('moistureExceptions', manager);
-      const after = dto.exceptions.map(({ use, form, ...rules }) => ({ use, form, ...toRules(rules) }));
-      await this.settings.set(manager, 'moistureExceptions', after);
-      return { before, after };
-    });
-  }
-
-  async changeMeters(actor: Actor, dto: ChangeMetersDto): Promise<{ id: string }> {
-    return this.changes.make(actor, 'meter corrections', 'species', dto, async (manager) => {
-      const before = await this.settings.get('meterSpecies', manager);
-      const after = Object.fromEntries(dto.species.map(({ species, ...reads }) => [species, reads]));
-      await this.settings.set(manager, 'meterSpecies', after);
-      return { before, after };
-    });
-  }
-
-  async changeMovement(actor: Actor, dto: ChangeMovementDto): Promise<{ id: string }> {
-    return this.changes.make(actor, 'movement limits', 'limits', dto, async (manager) => {
-      const before = await this.settings.get('movementLimits', manager);
-      await this.settings.set(manager, 'movementLimits', dto.limits);
-      return { before, after: dto.limits };
-    });
-  }
-
   async changeSerialPattern(actor: Actor, dto: ChangeSerialDto): Promise<{ id: string }> {
     const problems = checkSerialPattern(dto);
     if (problems.length > 0) throw badInput('template', problems.join('. '));
@@ -241,19 +171,5 @@ function toModelView(model: ModelEntity, shop: Shop, nowMs: number): ModelView {
       rules: o.gate.map(ruleInWords),
       characteristics: [...(o.characteristics ?? [])],
     })),
-  };
-}
-
-/** The rules as they are asked for on one sheet. */
-function moistureView({ gate, band }: MoistureRules): ChangeMoistureDto {
-  const { school, ...limits } = gate;
-  const { school: bandSchool, ...widths } = band;
-  return { gateSchool: school, bandSchool, ...widths, ...limits };
-}
-
-function toRules({ gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...limits }: ChangeMoistureDto): MoistureRules {
-  return {
-    gate: { ...limits, school: gateSchool },
-    band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct },
   };
 }

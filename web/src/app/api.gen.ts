@@ -1488,6 +1488,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/kilns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeKilns"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/serial": {
         parameters: {
             query?: never;
@@ -3270,17 +3286,22 @@ export interface components {
             b: number;
             densityOffsetPct: number;
         };
-        KilnStepView: {
-            fromPct: number;
+        KilnStepDto: {
             tempC: number;
             relativeHumidity: number;
-            emcPct: number;
+            fromPct: number;
         };
-        KilnScheduleView: {
+        ConditioningDto: {
+            tempC: number;
+            relativeHumidity: number;
+            hours: number;
+        };
+        KilnScheduleDto: {
             id: string;
             name: string;
-            steps: components["schemas"]["KilnStepView"][];
+            steps: components["schemas"]["KilnStepDto"][];
             targetPct: number;
+            conditioning: components["schemas"]["ConditioningDto"] | null;
         };
         MovementLimitDto: {
             id: string;
@@ -3312,7 +3333,7 @@ export interface components {
             moisture: components["schemas"]["ChangeMoistureDto"];
             exceptions: components["schemas"]["MoistureExceptionDto"][];
             meters: components["schemas"]["MeterSpeciesDto"][];
-            kilns: components["schemas"]["KilnScheduleView"][];
+            kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
             spray: components["schemas"]["SprayLimitsView"];
             serial: components["schemas"]["ChangeSerialDto"];
@@ -3361,6 +3382,9 @@ export interface components {
         };
         ChangeMovementDto: {
             limits: components["schemas"]["MovementLimitDto"][];
+        };
+        ChangeKilnsDto: {
+            schedules: components["schemas"]["KilnScheduleDto"][];
         };
         ZoneDto: {
             id: string;
@@ -5850,6 +5874,29 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeMovementDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Setup_changeKilns: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeKilnsDto"];
             };
         };
         responses: {

@@ -6,6 +6,7 @@ import { useSession } from '../app/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
 import { Exceptions } from './Exceptions.tsx';
+import { Kilns } from './Kilns.tsx';
 import { Meters } from './Meters.tsx';
 import { MoistureFields } from './MoistureFields.tsx';
 import { MovementLimits } from './MovementLimits.tsx';
@@ -26,6 +27,9 @@ export function Rules({ setup }: { setup: View<'SetupView'> }) {
         </Section>
         <Section title="How species read on our meters">
           <Meters setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="How kilns and cabinets dry">
+          <Kilns setup={setup} editable={may('manager')} />
         </Section>
         <Section title="How far joints may move">
           <MovementLimits setup={setup} editable={may('manager')} />

@@ -4,68 +4,92 @@ import { useTheme } from '@mui/material/styles';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { View } from '../app/api.ts';
 import { Id } from '../parts/Answer.tsx';
+import { boardScale, boardUnder } from './boardScale.ts';
 import { snapped } from './snap.ts';
+
+/** What can be done with the blanks of a board. */
+export interface BoardActs {
+  onChange: (placed: PlacedBlank[]) => void;
+  /** a blank is held over a point of another board, or over none */
+  onCarry: (index: number, over: { boardId: string; drawing: DOMRect; clientX: number; clientY: number; grab: Grab } | null) => void;
+  onLetGo: () => void;
+  /** sends a blank to the board drawn so many places further on */
+  onSend: (index: number, by: 1 | -1) => void;
+}
+
+/** Where in a blank the hand is. */
+export interface Grab {
+  xMm: number;
+  yMm: number;
+}
 
 interface Props {
   board: View<'BoardView'>;
   placed: readonly PlacedBlank[];
   settings: CuttingSettings;
-  /** what a blank is called on the drawing */
-  nameOf: (blankId: string) => string;
-  onChange?: (placed: PlacedBlank[]) => void;
+  /** a blank of another board that is held over this one, and whether the board is thick enough */
+  held?: { at: PlacedBlank; fits: boolean } | undefined;
+  acts?: BoardActs | undefined;
 }
 
-const VIEW_WIDTH = 1000;
-const PAD = 6;
 const STEP_MM = 10;
 /** A blank dropped this close to a line that fits is laid on it. */
-const SNAP_SHARE = 0.012;
+export const SNAP_SHARE = 0.012;
 
-/** One board to scale: its outline, faults and blanks, which can be dragged or moved with the arrow keys. */
-export function BoardDrawing({ board, placed, settings, nameOf, onChange }: Props) {
+/** One board to scale: its outline, faults and blanks, which can be dragged or moved with the keys. */
+export function BoardDrawing({ board, placed, settings, held, acts }: Props) {
   const { tokens } = useTheme();
   const svg = useRef<SVGSVGElement>(null);
-  const [dragged, setDragged] = useState<{ index: number; fromX: number; fromY: number; at: PlacedBlank } | null>(null);
-  const across = Math.max(board.widthMm, board.widthEndMm);
-  const scale = (VIEW_WIDTH - 2 * PAD) / board.lengthMm;
-  const height = across * scale + 2 * PAD;
-  const x = (mm: number) => PAD + mm * scale;
-  const y = (mm: number) => height - PAD - mm * scale;
-  const shown = placed.map((p, i) => (i === dragged?.index ? dragged.at : p));
+  const [dragged, setDragged] = useState<{ index: number; grab: Grab; at: PlacedBlank; away: boolean } | null>(null);
+  const { width, height, scale, x, y, mmAt } = boardScale(board);
+  const shown = [...placed.map((p, i) => (i === dragged?.index ? dragged.at : p)), ...(held ? [held.at] : [])];
   const objections = objectionsTo(board, shown, settings);
-  const bad = new Set(objections.map((o) => o.index));
+  const bad = new Set([...objections.map((o) => o.index), ...(held && !held.fits ? [placed.length] : [])]);
 
-  const mmOf = (event: PointerEvent) => {
-    const box = svg.current?.getBoundingClientRect();
-    const perPixel = box && box.width > 0 ? VIEW_WIDTH / box.width / scale : 1;
-    return { x: event.clientX * perPixel, y: -event.clientY * perPixel };
-  };
+  const mmOf = (event: PointerEvent) => mmAt(svg.current?.getBoundingClientRect() ?? { left: 0, top: 0, width: 0 }, event);
   const start = (event: PointerEvent<SVGGElement>, index: number) => {
     const blank = placed[index];
-    if (!onChange || !blank) return;
+    if (!acts || !blank) return;
     event.currentTarget.setPointerCapture(event.pointerId);
     const at = mmOf(event);
-    setDragged({ index, fromX: at.x, fromY: at.y, at: blank });
+    setDragged({ index, grab: { xMm: at.xMm - blank.xMm, yMm: at.yMm - blank.yMm }, at: blank, away: false });
   };
   const move = (event: PointerEvent) => {
     const blank = dragged ? placed[dragged.index] : undefined;
-    if (!dragged || !blank) return;
+    if (!acts || !dragged || !blank) return;
+    const under = boardUnder(event);
+    const { index, grab } = dragged;
+    if (under && under.boardId !== board.id) {
+      setDragged({ ...dragged, at: blank, away: true });
+      acts.onCarry(index, { ...under, clientX: event.clientX, clientY: event.clientY, grab });
+      return;
+    }
+    if (dragged.away) acts.onCarry(index, null);
     const at = mmOf(event);
-    const others = placed.filter((_, i) => i !== dragged.index);
-    const wanted = { ...blank, xMm: blank.xMm + at.x - dragged.fromX, yMm: blank.yMm + at.y - dragged.fromY };
-    setDragged({ ...dragged, at: snapped(wanted, board, others, settings, board.lengthMm * SNAP_SHARE) });
+    const others = placed.filter((_, i) => i !== index);
+    const wanted = { ...blank, xMm: at.xMm - grab.xMm, yMm: at.yMm - grab.yMm };
+    setDragged({ ...dragged, at: snapped(wanted, board, others, settings, board.lengthMm * SNAP_SHARE), away: false });
   };
   const drop = () => {
-    if (dragged && onChange) onChange(shown);
+    if (dragged && acts) {
+      if (dragged.away) acts.onLetGo();
+      else acts.onChange(placed.map((p, i) => (i === dragged.index ? dragged.at : p)));
+    }
+    setDragged(null);
+  };
+  const cancel = () => {
+    if (dragged?.away) acts?.onCarry(dragged.index, null);
     setDragged(null);
   };
   const onKey = (event: KeyboardEvent, index: number) => {
     const blank = placed[index];
-    if (!onChange || !blank) return;
+    if (!acts || !blank) return;
     const step = event.shiftKey ? 1 : STEP_MM;
     const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, step], ArrowDown: [0, -step] }[event.key];
-    if (event.key === 'Delete') onChange(placed.filter((_, i) => i !== index));
-    else if (by) onChange(placed.map((p, i) => (i === index ? { ...p, xMm: p.xMm + (by[0] ?? 0), yMm: p.yMm + (by[1] ?? 0) } : p)));
+    if (event.key === 'Delete') acts.onChange(placed.filter((_, i) => i !== index));
+    else if (event.key === 'PageDown') acts.onSend(index, 1);
+    else if (event.key === 'PageUp') acts.onSend(index, -1);
+    else if (by) acts.onChange(placed.map((p, i) => (i === index ? { ...p, xMm: p.xMm + (by[0] ?? 0), yMm: p.yMm + (by[1] ?? 0) } : p)));
     else return;
     event.preventDefault();
   };
@@ -79,10 +103,11 @@ export function BoardDrawing({ board, placed, settings, nameOf, onChange }: Prop
       </Typography>
       <svg
         ref={svg}
-        viewBox={`0 0 ${VIEW_WIDTH} ${height}`}
+        viewBox={`0 0 ${width} ${height}`}
         width="100%"
         role="group"
         aria-label={`Board ${board.id}`}
+        data-board={board.id}
         style={{ display: 'block', touchAction: 'none' }}
       >
         <defs>
@@ -112,15 +137,17 @@ export function BoardDrawing({ board, placed, settings, nameOf, onChange }: Prop
         {shown.map((p, i) => (
           <g
             key={i}
-            tabIndex={onChange ? 0 : undefined}
-            role={onChange ? 'button' : 'img'}
-            aria-label={`${nameOf(p.blankId)} at ${Math.round(p.xMm)}, ${Math.round(p.yMm)} mm${bad.has(i) ? ', not as it lies' : ''}`}
+            id={blankElementId(board.id, i)}
+            tabIndex={acts ? 0 : undefined}
+            role={acts ? 'button' : 'img'}
+            aria-label={`${p.blankId} at ${Math.round(p.xMm)}, ${Math.round(p.yMm)} mm${bad.has(i) ? ', not as it lies' : ''}`}
             onPointerDown={(event) => start(event, i)}
             onPointerMove={move}
             onPointerUp={drop}
-            onPointerCancel={() => setDragged(null)}
+            onPointerCancel={cancel}
             onKeyDown={(event) => onKey(event, i)}
-            style={{ cursor: onChange ? 'grab' : 'default' }}
+            style={{ cursor: acts ? 'grab' : 'default' }}
+            opacity={i === dragged?.index && dragged.away ? 0.35 : 1}
           >
             <rect
               x={x(p.xMm)}
@@ -134,7 +161,7 @@ export function BoardDrawing({ board, placed, settings, nameOf, onChange }: Prop
               strokeDasharray={bad.has(i) ? '6 4' : undefined}
             />
             <text x={x(p.xMm) + 6} y={y(p.yMm + p.widthMm) + 22} fontSize={19} fill={tokens.ink} pointerEvents="none">
-              {nameOf(p.blankId)}
+              {p.blankId}
               {p.pieces > 1 ? ` × ${p.pieces}` : ''}
             </text>
           </g>
@@ -148,3 +175,6 @@ export function BoardDrawing({ board, placed, settings, nameOf, onChange }: Prop
     </Box>
   );
 }
+
+/** The element that draws a blank, to find it by. */
+export const blankElementId = (boardId: string, index: number) => `blank-${boardId}-${index}`;

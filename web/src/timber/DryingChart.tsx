@@ -24,7 +24,7 @@ interface Props {
   /** where it would go in other air */
   other?: View<'OutlookView'> | undefined;
   /** of the kiln schedule it is on */
-  steps?: readonly View<'KilnStepView'>[];
+  steps?: readonly View<'KilnStepDto'>[];
 }
 
 const PAST_OF_EMC = 1.4;

@@ -1,4 +1,4 @@
-import { equilibriumMoisturePct, formatDuration } from '@ample-crane/core';
+import { equilibriumMoisturePct, formatDuration, priorDryingRatePerDay } from '@ample-crane/core';
 import { Box, Button, Stack, TextField, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
 import type { View } from '../app/api.ts';
@@ -7,6 +7,7 @@ import { useSession } from '../app/session.tsx';
 import { Figure } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Finding } from '../parts/Finding.tsx';
+import { KilnProgress } from './KilnProgress.tsx';
 import { readyWords } from './ready.ts';
 
 const DryingChart = lazy(() => import('./DryingChart.tsx'));
@@ -18,12 +19,12 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
   const other = useOutlook(card.lot.id, air);
   const { drying, lot } = card;
   const setup = useSetup();
-  const steps = setup.data?.kilns.find((k) => k.id === lot.scheduleId)?.steps ?? [];
+  const schedule = setup.data?.kilns.find((k) => k.id === lot.scheduleId);
   const outlook = drying?.outlook;
   return (
     <>
       <Suspense fallback={<Box sx={{ height: 290 }} />}>
-        <DryingChart card={card} other={air ? other.data : undefined} steps={steps} />
+        <DryingChart card={card} other={air ? other.data : undefined} steps={schedule?.steps ?? []} />
       </Suspense>
       {drying && outlook && (
         <>
@@ -64,7 +65,13 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
               sentence={`The room was ${e.kind === 'too wet' ? 'too damp' : 'too dry'} for ${formatDuration(e.toMs - e.fromMs)} from ${dateTime(e.fromMs)}: up to ${e.worstPct.toFixed(1)} %`}
             />
           ))}
-          {lot.scheduleId !== null && <Schedule id={lot.scheduleId} meanPct={outlook.nowPct} />}
+          {schedule && (
+            <KilnProgress
+              schedule={schedule}
+              meanPct={outlook.nowPct}
+              roomRatePerDay={priorDryingRatePerDay(lot.species, lot.thicknessMm)}
+            />
+          )}
           {lot.state === 'drying' && <OtherAir onAsk={setAir} asked={air !== null} />}
           {air && other.data && (
             <Typography role="status">
@@ -75,28 +82,6 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
         </>
       )}
     </>
-  );
-}
-
-/** The steps of a kiln's schedule, and which the wood has come to. */
-function Schedule({ id, meanPct }: { id: string; meanPct: number }) {
-  const setup = useSetup();
-  const schedule = setup.data?.kilns.find((k) => k.id === id);
-  if (!schedule) return null;
-  const present = schedule.steps.findLastIndex((s) => meanPct <= s.fromPct);
-  return (
-    <Box sx={{ mt: 1.5 }} component="section" aria-label="Schedule">
-      <Typography variant="h3">{schedule.name}</Typography>
-      {schedule.steps.map((step, i) => (
-        <Typography key={step.fromPct} variant="body2" sx={{ fontWeight: i === present ? 700 : 400 }}>
-          {i === present ? '▸ ' : ''}from {step.fromPct} %: {step.tempC} °C, {Math.round(step.relativeHumidity * 100)} %, which tends to{' '}
-          {step.emcPct.toFixed(1)} %{i === present && meanPct > schedule.targetPct && ' · now'}
-        </Typography>
-      ))}
-      <Typography variant="body2" sx={{ fontWeight: meanPct <= schedule.targetPct ? 700 : 400 }}>
-        to {schedule.targetPct} %, then conditioned
-      </Typography>
-    </Box>
   );
 }
 

@@ -1,5 +1,5 @@
 import { objectionsTo, tally, type BoardPlan, type PlacedBlank, type WantedBlank } from '@ample-crane/core';
-import { Box, Button, Checkbox, FormControlLabel, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type View } from '../app/api.ts';
@@ -9,9 +9,12 @@ import { Answer, Figure } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
-import { BoardDrawing } from './BoardDrawing.tsx';
+import { blankElementId, BoardDrawing, SNAP_SHARE, type BoardActs } from './BoardDrawing.tsx';
+import { boardScale } from './boardScale.ts';
 import { CutPlan } from './CutPlan.tsx';
 import { planInWorker } from './planInWorker.ts';
+import { useCarry, type Carried } from './useCarry.ts';
+import { Want } from './Want.tsx';
 
 interface Props {
   lotIds: readonly string[];
@@ -30,6 +33,8 @@ const SETTINGS = [
   ['resawKerfMm', 'Resaw kerf'],
 ] as const;
 
+const laidOnBoard = (plans: readonly BoardPlan[], boardId: string) => plans.find((p) => p.boardId === boardId)?.placed ?? [];
+
 const toWanted = (want: View<'WantDto'>): WantedBlank => ({ ...want, anyGrain: want.anyGrain ?? false });
 
 /** The boards with what is laid on them: planned by the machine, changed by hand, kept, printed, cut. */
@@ -40,6 +45,7 @@ export function PlanDesk(props: Props) {
   const [settings, setSettings] = useState(props.settings);
   const [wanted, setWanted] = useState([...props.wanted]);
   const [plans, setPlans] = useState([...props.plans]);
+  const [planned, setPlanned] = useState(props.plans);
   const [busy, setBusy] = useState(false);
   const [trouble, setTrouble] = useState<Error | null>(null);
   const editable = kept?.state !== 'cut' && may('operator');
@@ -75,7 +81,10 @@ export function PlanDesk(props: Props) {
     setBusy(true);
     setTrouble(null);
     planInWorker({ boards, wanted: wanted.map(toWanted), settings })
-      .then(setPlans)
+      .then((laid) => {
+        setPlans(laid);
+        setPlanned(laid);
+      })
       .catch((error: unknown) => setTrouble(error instanceof Error ? error : new Error('The planner stopped')))
       .finally(() => setBusy(false));
   };
@@ -85,10 +94,32 @@ export function PlanDesk(props: Props) {
         ? plans.map((p) => (p.boardId === boardId ? { boardId, placed } : p))
         : [...plans, { boardId, placed }],
     );
-  const drawn = [...boards].sort((a, b) => order(b.id) - order(a.id));
-  function order(id: string): number {
-    return plans.find((p) => p.boardId === id)?.placed.length ?? 0;
-  }
+  const carry = useCarry({ boards, plans, wanted: wanted.map(toWanted), settings }, setPlans);
+  // As they were planned: a board does not change its place on the page while blanks are moved about.
+  const drawn = [...boards].sort((a, b) => laidOnBoard(planned, b.id).length - laidOnBoard(planned, a.id).length);
+  const actsOf = (board: View<'BoardView'>): BoardActs => {
+    const carried = (index: number, toId: string, at: Partial<PlacedBlank> = {}): Carried | null => {
+      const blank = laidOnBoard(plans, board.id)[index];
+      return blank ? { fromId: board.id, index, toId, at: { ...blank, ...at } } : null;
+    };
+    return {
+      onChange: (placed) => lay(board.id, placed),
+      onCarry: (index, over) => {
+        const target = over && boards.find((b) => b.id === over.boardId);
+        if (!over || !target) return carry.over(null);
+        const { xMm, yMm } = boardScale(target).mmAt(over.drawing, over);
+        carry.over(carried(index, target.id, { xMm: xMm - over.grab.xMm, yMm: yMm - over.grab.yMm }), target.lengthMm * SNAP_SHARE);
+      },
+      onLetGo: carry.drop,
+      onSend: (index, by) => {
+        const target = drawn[drawn.findIndex((b) => b.id === board.id) + by];
+        const going = target && carried(index, target.id);
+        if (!going || !carry.sendTo(going)) return;
+        const landed = blankElementId(target.id, laidOnBoard(plans, target.id).length);
+        requestAnimationFrame(() => document.getElementById(landed)?.focus());
+      },
+    };
+  };
   return (
     <>
       <Answer>
@@ -170,73 +201,28 @@ export function PlanDesk(props: Props) {
           <Section title="Boards">
             {editable && (
               <Typography variant="body2" color="text.secondary" sx={{ mb: 1 }}>
-                Drag a blank, or choose it and use the arrow keys (with Shift, by a millimetre); Delete takes it off.
+                Drag a blank, on its board or to another; or choose it and use the arrow keys (with Shift, by a millimetre). Page Down and
+                Page Up send it to the next board, Delete takes it off.
+              </Typography>
+            )}
+            {carry.refused !== null && (
+              <Typography color="error" role="alert">
+                {carry.refused}
               </Typography>
             )}
             {drawn.map((board) => (
               <BoardDrawing
                 key={board.id}
                 board={board}
-                placed={plans.find((p) => p.boardId === board.id)?.placed ?? []}
+                placed={laidOnBoard(plans, board.id)}
                 settings={settings}
-                nameOf={(id) => id}
-                {...(editable ? { onChange: (placed: PlacedBlank[]) => lay(board.id, placed) } : {})}
+                held={carry.held?.toId === board.id ? carry.held : undefined}
+                acts={editable ? actsOf(board) : undefined}
               />
             ))}
           </Section>
         </Box>
       </Box>
     </>
-  );
-}
-
-function Want({
-  want,
-  got,
-  editable,
-  onChange,
-}: {
-  want: View<'WantDto'>;
-  got: number;
-  editable: boolean;
-  onChange: (want: View<'WantDto'>) => void;
-}) {
-  return (
-    <Box role="group" aria-label={want.id} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
-      <Typography>{want.id}</Typography>
-      <Stack direction="row" spacing={1} sx={{ alignItems: 'center', mt: 0.5 }}>
-        <TextField
-          label="Count"
-          type="number"
-          value={want.count}
-          disabled={!editable}
-          onChange={(event) => onChange({ ...want, count: Math.max(0, Math.round(Number(event.target.value))) })}
-          sx={{ width: 84 }}
-        />
-        <TextField
-          label="Worth"
-          type="number"
-          value={want.value}
-          disabled={!editable}
-          onChange={(event) => onChange({ ...want, value: Math.max(0, Number(event.target.value)) })}
-          sx={{ width: 84 }}
-        />
-        <FormControlLabel
-          control={
-            <Checkbox
-              size="small"
-              checked={want.anyGrain ?? false}
-              disabled={!editable}
-              onChange={(event) => onChange({ ...want, anyGrain: event.target.checked })}
-            />
-          }
-          label="any grain"
-          slotProps={{ typography: { variant: 'body2' } }}
-        />
-      </Stack>
-      <Typography variant="body2" color="text.secondary">
-        {want.lengthMm} × {want.widthMm} × {want.thicknessMm} · got <Figure>{got}</Figure>
-      </Typography>
-    </Box>
   );
 }

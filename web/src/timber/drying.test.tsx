@@ -41,9 +41,10 @@ const KILNS = [
     name: 'Cabinet, after air drying',
     targetPct: 8,
     steps: [
-      { fromPct: 20, tempC: 30, relativeHumidity: 0.5, emcPct: 9.1 },
-      { fromPct: 12, tempC: 35, relativeHumidity: 0.32, emcPct: 6.2 },
+      { fromPct: 20, tempC: 30, relativeHumidity: 0.5 },
+      { fromPct: 12, tempC: 35, relativeHumidity: 0.32 },
     ],
+    conditioning: { tempC: 35, relativeHumidity: 0.58, hours: 24 },
   },
 ];
 
@@ -72,7 +73,9 @@ describe('how a lot dries, in words', () => {
   });
   test('on a schedule tells which step it has come to', () => {
     const words = said({ lot: { scheduleId: 'cabinet' }, drying: drying() });
-    expect(words).toMatch(/Cabinet, after air drying.*▸ from 12 %: 35 °C, 32 %, which tends to 6\.2 % · now.*to 8 %, then conditioned/);
+    expect(words).toMatch(
+      /Cabinet, after air drying.*from 20 %: 30 °C, 50 %, which tends to 9\.0 % · done.*▸ from 12 %: 35 °C, 32 %, which tends to 6\.\d % · now, about \d.*at 8 % conditioned: 35 °C, 58 %, which tends to 10\.\d % · about 24 h/,
+    );
   });
   test('once released asks no more about other air', () => {
     expect(said({ drying: drying() })).toMatch(/What if its air were/);

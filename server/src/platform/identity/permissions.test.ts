@@ -50,6 +50,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['change rules of their own', 'put', '/settings/moisture-exceptions', 'manager'],
   ['change how far joints may move', 'put', '/settings/movement', 'manager'],
   ['change meter corrections', 'put', '/settings/meters', 'manager'],
+  ['change kiln schedules', 'put', '/settings/kilns', 'manager'],
   ['start work', 'post', '/batches/B1/start', 'operator'],
   ['pause work', 'post', '/batches/B1/pause', 'operator'],
   ['resume work', 'post', '/batches/B1/resume', 'operator'],

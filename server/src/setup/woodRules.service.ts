@@ -1,0 +1,118 @@
+import { checkKiln, type KilnSchedule, type MoistureRules } from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { IsNull, Not } from 'typeorm';
+import type { Actor } from '../platform/identity/actor.ts';
+import { badInput } from '../platform/problems/problems.ts';
+import { SettingsService } from '../platform/settings/settings.service.ts';
+import { LotEntity } from '../timber/timber.entity.ts';
+import { ChangesService } from './changes.service.ts';
+import type {
+  ChangeExceptionsDto,
+  ChangeKilnsDto,
+  ChangeMetersDto,
+  ChangeMoistureDto,
+  ChangeMovementDto,
+  KilnScheduleDto,
+} from './setup.dto.ts';
+
+/** The rules of the wood room: when lumber is ready, how meters read it, how kilns dry it, how far it may move. */
+@Injectable()
+export class WoodRulesService {
+  constructor(
+    private readonly changes: ChangesService,
+    private readonly settings: SettingsService,
+  ) {}
+
+  async changeMoisture(actor: Actor, dto: ChangeMoistureDto): Promise<{ id: string }> {
+    if (dto.fixedHighPct <= dto.fixedLowPct) throw badInput('fixedHighPct', 'The top of the band lies above its bottom');
+    return this.changes.make(actor, 'moisture rules', 'moisture', dto, async (manager) => {
+      const before = {
+        gate: await this.settings.get('moistureGate', manager),
+        band: await this.settings.get('moistureBand', manager),
+      };
+      const after = toRules(dto);
+      await this.settings.set(manager, 'moistureGate', after.gate);
+      await this.settings.set(manager, 'moistureBand', after.band);
+      return { before, after };
+    });
+  }
+
+  async changeExceptions(actor: Actor, dto: ChangeExceptionsDto): Promise<{ id: string }> {
+    const names = dto.exceptions.map((e) => `${e.form ?? 'any form'} for ${e.use ?? 'any use'}`);
+    const twice = names.find((name, i) => names.indexOf(name) !== i);
+    if (twice !== undefined) throw badInput('exceptions', `There are two rules for ${twice}`);
+    const empty = dto.exceptions.findIndex((e) => e.form === null && e.use === null);
+    if (empty >= 0) throw badInput(`exceptions.${empty}.use`, 'Say for which use or form it holds');
+    const inverted = dto.exceptions.findIndex((e) => e.fixedHighPct <= e.fixedLowPct);
+    if (inverted >= 0) throw badInput(`exceptions.${inverted}.fixedHighPct`, 'The top of the band lies above its bottom');
+    return this.changes.make(actor, 'moisture rules', 'exceptions', dto, async (manager) => {
+      const before = await this.settings.get('moistureExceptions', manager);
+      const after = dto.exceptions.map(({ use, form, ...rules }) => ({ use, form, ...toRules(rules) }));
+      await this.settings.set(manager, 'moistureExceptions', after);
+      return { before, after };
+    });
+  }
+
+  async changeMeters(actor: Actor, dto: ChangeMetersDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'meter corrections', 'species', dto, async (manager) => {
+      const before = await this.settings.get('meterSpecies', manager);
+      const after = Object.fromEntries(dto.species.map(({ species, ...reads }) => [species, reads]));
+      await this.settings.set(manager, 'meterSpecies', after);
+      return { before, after };
+    });
+  }
+
+  async changeMovement(actor: Actor, dto: ChangeMovementDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'movement limits', 'limits', dto, async (manager) => {
+      const before = await this.settings.get('movementLimits', manager);
+      await this.settings.set(manager, 'movementLimits', dto.limits);
+      return { before, after: dto.limits };
+    });
+  }
+
+  async changeKilns(actor: Actor, dto: ChangeKilnsDto): Promise<{ id: string }> {
+    const after = named(dto.schedules);
+    after.forEach((schedule, i) => {
+      const [problem] = checkKiln(schedule);
+      if (problem !== undefined) throw badInput(`schedules.${i}`, `${schedule.name}: ${problem}`);
+    });
+    return this.changes.make(actor, 'kiln schedules', 'kilns', dto, async (manager) => {
+      const dried = await manager.find(LotEntity, { where: { state: 'drying', scheduleId: Not(IsNull()) }, order: { number: 'ASC' } });
+      const left = dried.find((lot) => !after.some((k) => k.id === lot.scheduleId));
+      if (left) throw badInput('schedules', `Lot ${left.id} dries by a schedule that would be gone: move it first`);
+      const before = await this.settings.get('kilnSchedules', manager);
+      await this.settings.set(manager, 'kilnSchedules', after);
+      return { before, after };
+    });
+  }
+}
+
+/** Schedules by their name; a new one is known by it from now on, whatever it is called later. */
+function named(schedules: readonly KilnScheduleDto[]): KilnSchedule[] {
+  const names = schedules.map((k) => k.name.trim().toLowerCase());
+  const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
+  if (twice >= 0) throw badInput(`schedules.${twice}.name`, `There are two schedules called ${schedules[twice]?.name ?? ''}`);
+  const taken = new Set(schedules.map((k) => k.id));
+  return schedules.map((schedule) => {
+    if (schedule.id !== '') return schedule;
+    const stem = schedule.name.toLowerCase().replace(/[^a-z0-9]+/g, '-') || 'schedule';
+    let id = stem;
+    for (let n = 2; taken.has(id); n++) id = `${stem}-${n}`;
+    taken.add(id);
+    return { ...schedule, id };
+  });
+}
+
+/** The rules as they are asked for on one sheet. */
+export function moistureView({ gate, band }: MoistureRules): ChangeMoistureDto {
+  const { school, ...limits } = gate;
+  const { school: bandSchool, ...widths } = band;
+  return { gateSchool: school, bandSchool, ...widths, ...limits };
+}
+
+function toRules({ gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...limits }: ChangeMoistureDto): MoistureRules {
+  return {
+    gate: { ...limits, school: gateSchool },
+    band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct },
+  };
+}

@@ -1,0 +1,67 @@
+import { kilnDaysLeft, kilnStages, stepEmcPct } from '@ample-crane/core';
+import { Box, Typography } from '@mui/material';
+import type { View } from '../app/api.ts';
+
+type Schedule = View<'KilnScheduleDto'>;
+type Air = Pick<Schedule['steps'][number], 'tempC' | 'relativeHumidity'>;
+
+interface Props {
+  schedule: Schedule;
+  meanPct: number;
+  /** the rate in the room's air; heat quickens it */
+  roomRatePerDay: number;
+}
+
+/** The steps of a kiln's schedule, which the wood has come to, and how long each still takes. */
+export function KilnProgress({ schedule, meanPct, roomRatePerDay }: Props) {
+  const { steps, targetPct, conditioning } = schedule;
+  const stages = kilnStages(schedule, meanPct, roomRatePerDay);
+  const dry = meanPct <= targetPct;
+  const present = dry ? (conditioning ? steps.length : null) : stages[0]?.index;
+  const stageWords = (index: number) => {
+    const stage = stages.find((s) => s.index === index);
+    if (!stage) return ' · done';
+    const takes = stage.days === null ? 'never ends in this air' : `about ${daysInWords(stage.days)}`;
+    return ` · ${index === present ? 'now, ' : ''}${takes}`;
+  };
+  const left = kilnDaysLeft(stages);
+  return (
+    <Box sx={{ mt: 1.5 }} component="section" aria-label="Schedule">
+      <Typography variant="h3">{schedule.name}</Typography>
+      {steps.map((step, i) => (
+        <Line key={step.fromPct} present={i === present}>
+          from {step.fromPct} %: {airInWords(step)}
+          {stageWords(i)}
+        </Line>
+      ))}
+      <Line present={dry}>
+        {conditioning ? (
+          <>
+            at {targetPct} % conditioned: {airInWords(conditioning)}
+            {stageWords(steps.length)}
+          </>
+        ) : (
+          `dry at ${targetPct} %`
+        )}
+      </Line>
+      <Typography variant="body2" color="text.secondary">
+        {left === null ? 'It does not come to an end in this air' : `${daysInWords(left)} to go`}, by the rate usual for its species and
+        thickness.
+      </Typography>
+    </Box>
+  );
+}
+
+function Line({ present, children }: { present: boolean; children: React.ReactNode }) {
+  return (
+    <Typography variant="body2" sx={{ fontWeight: present ? 700 : 400 }}>
+      {present ? '▸ ' : ''}
+      {children}
+    </Typography>
+  );
+}
+
+const airInWords = (air: Air) =>
+  `${air.tempC} °C, ${Math.round(air.relativeHumidity * 100)} %, which tends to ${stepEmcPct(air).toFixed(1)} %`;
+
+const daysInWords = (days: number) => (days < 2 ? `${Math.round(days * 24)} h` : `${days.toFixed(days < 10 ? 1 : 0)} days`);
