@@ -96,10 +96,17 @@ export function BoardDrawing({ board, placed, settings, held, acts }: Props) {
 
   return (
     <Box sx={{ mb: 1.5 }}>
-      <Typography variant="body2">
+      <Typography variant="body2" noWrap>
         <Id>{board.id}</Id> {board.lengthMm} × {board.widthMm}
         {board.widthEndMm !== board.widthMm && `/${board.widthEndMm}`} × {board.thicknessMm} mm
         {board.grade !== null && ` · grade ${board.grade}`} · {placed.length === 0 ? 'nothing laid on it' : `${placed.length} laid`}
+        {/* Beside the name and not below the drawing: nothing may shift under a blank that is being carried. */}
+        {objections[0] && (
+          <Box component="span" role="alert" sx={{ color: 'error.main' }}>
+            {' '}
+            · {objections[0].because}
+          </Box>
+        )}
       </Typography>
       <svg
         ref={svg}
@@ -167,11 +174,6 @@ export function BoardDrawing({ board, placed, settings, held, acts }: Props) {
           </g>
         ))}
       </svg>
-      {[...new Set(objections.map((o) => o.because))].map((because) => (
-        <Typography key={because} variant="body2" color="error" role="alert">
-          {because}
-        </Typography>
-      ))}
     </Box>
   );
 }

@@ -1,6 +1,7 @@
 import { kilnDaysLeft, kilnStages, stepEmcPct } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import type { View } from '../app/api.ts';
+import { Finding } from '../parts/Finding.tsx';
 
 type Schedule = View<'KilnScheduleDto'>;
 type Air = Pick<Schedule['steps'][number], 'tempC' | 'relativeHumidity'>;
@@ -8,12 +9,17 @@ type Air = Pick<Schedule['steps'][number], 'tempC' | 'relativeHumidity'>;
 interface Props {
   schedule: Schedule;
   meanPct: number;
+  /** what the kiln's air has tended to lately */
+  airPct: number;
   /** the rate in the room's air; heat quickens it */
   roomRatePerDay: number;
 }
 
+/** A sensor and a controller may differ by this much. */
+const AIR_OFF_PCT = 0.7;
+
 /** The steps of a kiln's schedule, which the wood has come to, and how long each still takes. */
-export function KilnProgress({ schedule, meanPct, roomRatePerDay }: Props) {
+export function KilnProgress({ schedule, meanPct, airPct, roomRatePerDay }: Props) {
   const { steps, targetPct, conditioning } = schedule;
   const stages = kilnStages(schedule, meanPct, roomRatePerDay);
   const dry = meanPct <= targetPct;
@@ -25,6 +31,8 @@ export function KilnProgress({ schedule, meanPct, roomRatePerDay }: Props) {
     return ` · ${index === present ? 'now, ' : ''}${takes}`;
   };
   const left = kilnDaysLeft(stages);
+  const asked = present === null ? undefined : (steps[present ?? -1] ?? conditioning);
+  const apart = asked ? airPct - stepEmcPct(asked) : 0;
   return (
     <Box sx={{ mt: 1.5 }} component="section" aria-label="Schedule">
       <Typography variant="h3">{schedule.name}</Typography>
@@ -44,6 +52,15 @@ export function KilnProgress({ schedule, meanPct, roomRatePerDay }: Props) {
           `dry at ${targetPct} %`
         )}
       </Line>
+      {asked && Math.abs(apart) > AIR_OFF_PCT && (
+        <Finding
+          severity="attention"
+          sentence={`Its air tends to ${airPct.toFixed(1)} %, the step asks for ${stepEmcPct(asked).toFixed(1)} %`}
+          remedy={
+            apart > 0 ? 'It dries slower than planned: set it warmer or drier' : 'It dries harder than planned and may check: set it damper'
+          }
+        />
+      )}
       <Typography variant="body2" color="text.secondary">
         {left === null ? 'It does not come to an end in this air' : `${daysInWords(left)} to go`}, by the rate usual for its species and
         thickness.

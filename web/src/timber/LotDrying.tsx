@@ -21,6 +21,8 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
   const setup = useSetup();
   const schedule = setup.data?.kilns.find((k) => k.id === lot.scheduleId);
   const outlook = drying?.outlook;
+  // In a kiln the air is meant to lie beside the band.
+  const outsideAKiln = lot.scheduleId === null ? (drying?.excursions ?? []).slice(-3) : [];
   return (
     <>
       <Suspense fallback={<Box sx={{ height: 290 }} />}>
@@ -58,7 +60,7 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
               remedy="The interval is widened by that. Read at marked places, and check the wood’s temperature"
             />
           )}
-          {drying.excursions.slice(-3).map((e) => (
+          {outsideAKiln.map((e) => (
             <Finding
               key={e.fromMs}
               severity="waiting"
@@ -69,6 +71,7 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
             <KilnProgress
               schedule={schedule}
               meanPct={outlook.nowPct}
+              airPct={outlook.emcPct}
               roomRatePerDay={priorDryingRatePerDay(lot.species, lot.thicknessMm)}
             />
           )}

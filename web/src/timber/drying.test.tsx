@@ -77,6 +77,16 @@ describe('how a lot dries, in words', () => {
       /Cabinet, after air drying.*from 20 %: 30 °C, 50 %, which tends to 9\.0 % · done.*▸ from 12 %: 35 °C, 32 %, which tends to 6\.\d % · now, about \d.*at 8 % conditioned: 35 °C, 58 %, which tends to 10\.\d % · about 24 h/,
     );
   });
+  test('on a schedule tells when the kiln’s air is not what the step asks for, and nothing of the band', () => {
+    const excursions = [{ kind: 'too dry' as const, fromMs: NOW_MS - DAY_MS, toMs: NOW_MS, worstPct: 6 }];
+    const words = said({ lot: { scheduleId: 'cabinet' }, drying: drying({ excursions }) });
+    expect(words).toMatch(/Its air tends to 8\.3 %, the step asks for 6\.2 %.*slower than planned/);
+    expect(words).not.toMatch(/too dry/);
+    const fitting = said({ lot: { scheduleId: 'cabinet' }, drying: drying({}, { emcPct: 6.5 }) });
+    expect(fitting).not.toMatch(/the step asks for/);
+    const hard = said({ lot: { scheduleId: 'cabinet' }, drying: drying({}, { emcPct: 5 }) });
+    expect(hard).toMatch(/may check: set it damper/);
+  });
   test('once released asks no more about other air', () => {
     expect(said({ drying: drying() })).toMatch(/What if its air were/);
     expect(said({ lot: { state: 'released', releasedMs: NOW_MS }, drying: drying() })).not.toMatch(/What if its air were/);
