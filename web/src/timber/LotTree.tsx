@@ -1,5 +1,6 @@
 import { formatMass } from '@ample-crane/core';
 import { Box, Link, Typography } from '@mui/material';
+import { Fragment } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../app/api.ts';
 import { useSession } from '../app/session.tsx';
@@ -85,9 +86,11 @@ export function LotTree({ card }: { card: Card }) {
         <Typography variant="body2" color="text.secondary" sx={{ mt: 1 }}>
           In {counted(card.serials.length, 'instrument', 'instruments')}:{' '}
           {card.serials.slice(0, 12).map((serial) => (
-            <Link key={serial} component={RouterLink} to={`/records/${serial}`} sx={{ mr: 1 }}>
-              <Id>{serial}</Id>
-            </Link>
+            <Fragment key={serial}>
+              <Link component={RouterLink} to={`/records/${serial}`}>
+                <Id>{serial}</Id>
+              </Link>{' '}
+            </Fragment>
           ))}
           {card.serials.length > 12 && '…'}
         </Typography>
