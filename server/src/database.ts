@@ -7,6 +7,7 @@ import { LogbookEntity } from './logbook/logbook.entity.ts';
 import { APPLICATION_ROLE, FirstPlan1700000000000 } from './migrations/1700000000000-first-plan.ts';
 import { Routes1700000000001 } from './migrations/1700000000001-routes.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
+import { SetupPosition1700000000003 } from './migrations/1700000000003-setup-position.ts';
 import { OrderEntity } from './orders/order.entity.ts';
 import { connection } from './platform/database/connection.ts';
 import { PersonEntity, SessionEntity } from './platform/identity/person.entity.ts';
@@ -64,7 +65,7 @@ const classes = {
     CuttingPlanEntity,
     PictureEntity,
   ],
-  migrations: [FirstPlan1700000000000, Routes1700000000001, Wood1700000000002],
+  migrations: [FirstPlan1700000000000, Routes1700000000001, Wood1700000000002, SetupPosition1700000000003],
 };
 
 /** As the server works: it may only append to the logbook. */

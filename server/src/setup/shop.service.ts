@@ -45,7 +45,7 @@ export class ShopService {
     private readonly settings: SettingsService,
     snapshots: Snapshots,
   ) {
-    this.shelf = snapshots.shelf();
+    this.shelf = snapshots.shelf('the set-up');
   }
 
   load(): Promise<Shop> {

@@ -9,6 +9,11 @@ const KEPT_MAX = 500;
 /** Entries are numbered before they are committed, so one with a lower number may appear after one with a higher. */
 const LATE_ENTRIES = 64;
 
+const latest = (where: string) =>
+  `select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook ${where} order by id desc limit $1) recent`;
+
+const POSITION = { everything: latest(''), 'the set-up': latest(`where kind = 'setup.changed'`) };
+
 /** Answers of one kind, each kept as long as nothing they rest on has changed. */
 export class Shelf<T> {
   private readonly kept = new Map<string, { position: string; answer: Promise<T> }>();
@@ -42,17 +47,14 @@ export class Snapshots {
     private readonly clock: Clock,
   ) {}
 
-  shelf<T>(): Shelf<T> {
-    return new Shelf<T>(() => this.position());
+  /** For answers that any entry may change; or only one about the set-up. */
+  shelf<T>(restingOn: keyof typeof POSITION = 'everything'): Shelf<T> {
+    return new Shelf<T>(() => this.position(POSITION[restingOn]));
   }
 
-  private async position(): Promise<string> {
+  private async position(sql: string): Promise<string> {
     const slot = Math.floor(this.clock.nowMs() / SLOT_MS);
-    const rows = await ask<{ last: string; sum: string }>(
-      this.database,
-      'select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook order by id desc limit $1) recent',
-      [LATE_ENTRIES],
-    );
+    const rows = await ask<{ last: string; sum: string }>(this.database, sql, [LATE_ENTRIES]);
     return `${slot}/${rows[0]?.last ?? ''}/${rows[0]?.sum ?? ''}`;
   }
 }
