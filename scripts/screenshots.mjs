@@ -15,7 +15,7 @@ const VIEWS = [
   ['morning', '/'],
   ['floor', '/floor'],
   ['wood-room', '/wood-room'],
-  ['lot', '/wood-room', (page) => page.getByRole('row').filter({ hasText: 'L198' }).getByRole('gridcell').nth(1).click()],
+  ['lot', '/wood-room', (page) => page.getByRole('row').filter({ hasText: 'L200' }).getByRole('gridcell').nth(1).click()],
   ['air', '/wood-room/air'],
   ['stock', '/wood-room/stock'],
   ['cutting-plan', '/wood-room/cutting/new', (page) => page.getByRole('button', { name: 'Plan the cuts' }).click()],
