@@ -50,7 +50,12 @@ export class ChangeStationDto extends VersionDto {
   @InCount({ min: 1, max: 500 }) places: number;
 }
 
-export class ChangeMoistureDto {
+/** Which state of a rule was before the person who changes it. */
+class SeenDto {
+  @InText({ max: 40, optional: true }) seen?: string;
+}
+
+export class MoistureDto {
   @InOneOf(['calendar', 'meter', 'both']) gateSchool: 'calendar' | 'meter' | 'both';
   @InOneOf(['shop', 'fixed']) bandSchool: 'shop' | 'fixed';
   @InNumber({ min: 0.2, max: 5 }) halfWidthPct: number;
@@ -65,13 +70,17 @@ export class ChangeMoistureDto {
   @InNumber({ min: 0, max: 730 }) daysPer25Mm: number;
 }
 
+export class ChangeMoistureDto extends MoistureDto {
+  @InText({ max: 40, optional: true }) seen?: string;
+}
+
 /** Rules of their own for a use of wood, for a form of it, or for both. */
-export class MoistureExceptionDto extends ChangeMoistureDto {
+export class MoistureExceptionDto extends MoistureDto {
   @InOneOf(LOT_USES, { nullable: true }) use: LotUse | null;
   @InText({ max: 60, nullable: true }) form: string | null;
 }
 
-export class ChangeExceptionsDto {
+export class ChangeExceptionsDto extends SeenDto {
   @InList(() => MoistureExceptionDto, { max: 30 }) exceptions: MoistureExceptionDto[];
 }
 
@@ -84,7 +93,7 @@ export class MeterSpeciesDto {
   @InNumber({ min: -20, max: 20 }) densityOffsetPct: number;
 }
 
-export class ChangeMetersDto {
+export class ChangeMetersDto extends SeenDto {
   @InList(() => MeterSpeciesDto, { max: 60 }) species: MeterSpeciesDto[];
 }
 
@@ -95,7 +104,7 @@ export class MovementLimitDto {
   @InText({ max: 120 }) because: string;
 }
 
-export class ChangeMovementDto {
+export class ChangeMovementDto extends SeenDto {
   @InList(() => MovementLimitDto, { max: 30 }) limits: MovementLimitDto[];
 }
 
@@ -124,13 +133,17 @@ export class KilnScheduleDto {
   @InPart(() => ConditioningDto, { nullable: true }) conditioning: ConditioningDto | null;
 }
 
-export class ChangeKilnsDto {
+export class ChangeKilnsDto extends SeenDto {
   @InList(() => KilnScheduleDto, { max: 30 }) schedules: KilnScheduleDto[];
 }
 
-export class ChangeSerialDto {
+export class SerialDto {
   @InText({ max: 60 }) template: string;
   @InOneOf(['day', 'week', 'year', 'never']) reset: 'day' | 'week' | 'year' | 'never';
+}
+
+export class ChangeSerialDto extends SerialDto {
+  @InText({ max: 40, optional: true }) seen?: string;
 }
 
 export class PersonView {
@@ -253,6 +266,16 @@ export class SprayLimitsView implements SprayLimits {
   @Out() dewMarginC: number;
 }
 
+/** Of each rule, the state it is in: sent along with a change, so that nobody's is overwritten unseen. */
+class RuleTagsView {
+  @Out() moisture: string;
+  @Out() exceptions: string;
+  @Out() meters: string;
+  @Out() movement: string;
+  @Out() kilns: string;
+  @Out() serial: string;
+}
+
 export class SetupView {
   @OutList(() => PersonView) people: PersonView[];
   @OutList(() => StationView) stations: StationView[];
@@ -261,12 +284,13 @@ export class SetupView {
   @OutList(() => MaterialView) materials: MaterialView[];
   @OutList(() => SkillView) skills: SkillView[];
   @OutList(() => PrerequisiteView) prerequisites: PrerequisiteView[];
-  @OutPart(() => ChangeMoistureDto) moisture: ChangeMoistureDto;
+  @OutPart(() => MoistureDto) moisture: MoistureDto;
   @OutList(() => MoistureExceptionDto) exceptions: MoistureExceptionDto[];
   @OutList(() => MeterSpeciesDto) meters: MeterSpeciesDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
-  @OutPart(() => ChangeSerialDto) serial: ChangeSerialDto;
+  @OutPart(() => SerialDto) serial: SerialDto;
   @Out() serialExample: string;
+  @OutPart(() => RuleTagsView) tags: RuleTagsView;
 }

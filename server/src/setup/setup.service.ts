@@ -7,7 +7,7 @@ import { hashPassword, newPerson } from '../platform/identity/identity.service.t
 import { PersonEntity, SessionEntity } from '../platform/identity/person.entity.ts';
 import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
-import { SettingsService } from '../platform/settings/settings.service.ts';
+import { SettingsService, tagOf } from '../platform/settings/settings.service.ts';
 import { ChangesService } from './changes.service.ts';
 import type { ChangePersonDto, ChangeSerialDto, ChangeStationDto, ModelView, PersonDto, SetupView } from './setup.dto.ts';
 import type { ModelEntity } from './setup.entity.ts';
@@ -72,6 +72,14 @@ export class SetupService {
         modelCode: firstModel?.code ?? 'AB',
         sequence: 1,
       }),
+      tags: {
+        moisture: tagOf({ gate, band }),
+        exceptions: tagOf(shop.settings.moistureExceptions),
+        meters: tagOf(shop.settings.meterSpecies),
+        movement: tagOf(shop.settings.movementLimits),
+        kilns: tagOf(shop.settings.kilnSchedules),
+        serial: tagOf(serialPattern),
+      },
     };
   }
 
@@ -127,13 +135,12 @@ export class SetupService {
     });
   }
 
-  async changeSerialPattern(actor: Actor, dto: ChangeSerialDto): Promise<{ id: string }> {
-    const problems = checkSerialPattern(dto);
+  async changeSerialPattern(actor: Actor, { seen, ...pattern }: ChangeSerialDto): Promise<{ id: string }> {
+    const problems = checkSerialPattern(pattern);
     if (problems.length > 0) throw badInput('template', problems.join('. '));
-    return this.changes.make(actor, 'serial pattern', 'serial', dto, async (manager) => {
-      const before = await this.settings.get('serialPattern', manager);
-      await this.settings.set(manager, 'serialPattern', dto);
-      return { before, after: dto };
+    return this.changes.make(actor, 'serial pattern', 'serial', { ...pattern, seen }, async (manager) => {
+      const before = await this.settings.replace(manager, 'serialPattern', pattern, { what: 'The pattern of serials', seen });
+      return { before, after: pattern };
     });
   }
 }

@@ -1,9 +1,10 @@
 import { checkKiln, type KilnSchedule, type MoistureRules } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { IsNull, Not } from 'typeorm';
+import { IsNull, Not, type EntityManager } from 'typeorm';
 import type { Actor } from '../platform/identity/actor.ts';
-import { badInput } from '../platform/problems/problems.ts';
-import { SettingsService } from '../platform/settings/settings.service.ts';
+import { badInput, stale } from '../platform/problems/problems.ts';
+import type { Settings } from '../platform/settings/settings.ts';
+import { SettingsService, tagOf } from '../platform/settings/settings.service.ts';
 import { LotEntity } from '../timber/timber.entity.ts';
 import { ChangesService } from './changes.service.ts';
 import type {
@@ -13,6 +14,7 @@ import type {
   ChangeMoistureDto,
   ChangeMovementDto,
   KilnScheduleDto,
+  MoistureDto,
 } from './setup.dto.ts';
 
 /** The rules of the wood room: when lumber is ready, how meters read it, how kilns dry it, how far it may move. */
@@ -23,16 +25,16 @@ export class WoodRulesService {
     private readonly settings: SettingsService,
   ) {}
 
-  async changeMoisture(actor: Actor, dto: ChangeMoistureDto): Promise<{ id: string }> {
+  async changeMoisture(actor: Actor, { seen, ...dto }: ChangeMoistureDto): Promise<{ id: string }> {
     if (dto.fixedHighPct <= dto.fixedLowPct) throw badInput('fixedHighPct', 'The top of the band lies above its bottom');
-    return this.changes.make(actor, 'moisture rules', 'moisture', dto, async (manager) => {
-      const before = {
-        gate: await this.settings.get('moistureGate', manager),
-        band: await this.settings.get('moistureBand', manager),
-      };
+    return this.changes.make(actor, 'moisture rules', 'moisture', { ...dto, seen }, async (manager) => {
+      const what = 'The sheet of rules';
       const after = toRules(dto);
-      await this.settings.set(manager, 'moistureGate', after.gate);
-      await this.settings.set(manager, 'moistureBand', after.band);
+      // One sheet, two settings: the tag is that of both, and both are held before it is compared.
+      const gate = await this.settings.replace(manager, 'moistureGate', after.gate, { what, seen: undefined });
+      const band = await this.settings.replace(manager, 'moistureBand', after.band, { what, seen: undefined });
+      const before = { gate, band };
+      if (seen !== undefined && seen !== tagOf(before)) throw stale(what, moistureView(before));
       return { before, after };
     });
   }
@@ -46,28 +48,23 @@ export class WoodRulesService {
     const inverted = dto.exceptions.findIndex((e) => e.fixedHighPct <= e.fixedLowPct);
     if (inverted >= 0) throw badInput(`exceptions.${inverted}.fixedHighPct`, 'The top of the band lies above its bottom');
     return this.changes.make(actor, 'moisture rules', 'exceptions', dto, async (manager) => {
-      const before = await this.settings.get('moistureExceptions', manager);
       const after = dto.exceptions.map(({ use, form, ...rules }) => ({ use, form, ...toRules(rules) }));
-      await this.settings.set(manager, 'moistureExceptions', after);
-      return { before, after };
+      return { before: await this.replace(manager, 'moistureExceptions', after, 'The list of rules of their own', dto), after };
     });
   }
 
   async changeMeters(actor: Actor, dto: ChangeMetersDto): Promise<{ id: string }> {
     return this.changes.make(actor, 'meter corrections', 'species', dto, async (manager) => {
-      const before = await this.settings.get('meterSpecies', manager);
       const after = Object.fromEntries(dto.species.map(({ species, ...reads }) => [species, reads]));
-      await this.settings.set(manager, 'meterSpecies', after);
-      return { before, after };
+      return { before: await this.replace(manager, 'meterSpecies', after, 'The list of meter corrections', dto), after };
     });
   }
 
   async changeMovement(actor: Actor, dto: ChangeMovementDto): Promise<{ id: string }> {
-    return this.changes.make(actor, 'movement limits', 'limits', dto, async (manager) => {
-      const before = await this.settings.get('movementLimits', manager);
-      await this.settings.set(manager, 'movementLimits', dto.limits);
-      return { before, after: dto.limits };
-    });
+    return this.changes.make(actor, 'movement limits', 'limits', dto, async (manager) => ({
+      before: await this.replace(manager, 'movementLimits', dto.limits, 'The list of limits', dto),
+      after: dto.limits,
+    }));
   }
 
   async changeKilns(actor: Actor, dto: ChangeKilnsDto): Promise<{ id: string }> {
@@ -80,10 +77,12 @@ export class WoodRulesService {
       const dried = await manager.find(LotEntity, { where: { state: 'drying', scheduleId: Not(IsNull()) }, order: { number: 'ASC' } });
       const left = dried.find((lot) => !after.some((k) => k.id === lot.scheduleId));
       if (left) throw badInput('schedules', `Lot ${left.id} dries by a schedule that would be gone: move it first`);
-      const before = await this.settings.get('kilnSchedules', manager);
-      await this.settings.set(manager, 'kilnSchedules', after);
-      return { before, after };
+      return { before: await this.replace(manager, 'kilnSchedules', after, 'The list of schedules', dto), after };
     });
+  }
+
+  private replace<K extends keyof Settings>(manager: EntityManager, key: K, value: Settings[K], what: string, { seen }: { seen?: string }) {
+    return this.settings.replace(manager, key, value, { what, seen });
   }
 }
 
@@ -104,13 +103,13 @@ function named(schedules: readonly KilnScheduleDto[]): KilnSchedule[] {
 }
 
 /** The rules as they are asked for on one sheet. */
-export function moistureView({ gate, band }: MoistureRules): ChangeMoistureDto {
+export function moistureView({ gate, band }: MoistureRules): MoistureDto {
   const { school, ...limits } = gate;
   const { school: bandSchool, ...widths } = band;
   return { gateSchool: school, bandSchool, ...widths, ...limits };
 }
 
-function toRules({ gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...limits }: ChangeMoistureDto): MoistureRules {
+function toRules({ gateSchool, bandSchool, halfWidthPct, fixedLowPct, fixedHighPct, ...limits }: MoistureDto): MoistureRules {
   return {
     gate: { ...limits, school: gateSchool },
     band: { school: bandSchool, halfWidthPct, fixedLowPct, fixedHighPct },

@@ -3245,7 +3245,7 @@ export interface components {
             note: string;
             version: number;
         };
-        ChangeMoistureDto: {
+        MoistureDto: {
             /** @enum {string} */
             gateSchool: "calendar" | "meter" | "both";
             /** @enum {string} */
@@ -3317,10 +3317,18 @@ export interface components {
             maxHumidity: number;
             dewMarginC: number;
         };
-        ChangeSerialDto: {
+        SerialDto: {
             template: string;
             /** @enum {string} */
             reset: "day" | "week" | "year" | "never";
+        };
+        RuleTagsView: {
+            moisture: string;
+            exceptions: string;
+            meters: string;
+            movement: string;
+            kilns: string;
+            serial: string;
         };
         SetupView: {
             people: components["schemas"]["PersonView"][];
@@ -3330,14 +3338,15 @@ export interface components {
             materials: components["schemas"]["MaterialView"][];
             skills: components["schemas"]["SkillView"][];
             prerequisites: components["schemas"]["PrerequisiteView"][];
-            moisture: components["schemas"]["ChangeMoistureDto"];
+            moisture: components["schemas"]["MoistureDto"];
             exceptions: components["schemas"]["MoistureExceptionDto"][];
             meters: components["schemas"]["MeterSpeciesDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
             spray: components["schemas"]["SprayLimitsView"];
-            serial: components["schemas"]["ChangeSerialDto"];
+            serial: components["schemas"]["SerialDto"];
             serialExample: string;
+            tags: components["schemas"]["RuleTagsView"];
         };
         ZoneView: {
             id: string;
@@ -3374,17 +3383,44 @@ export interface components {
             name: string;
             places: number;
         };
+        ChangeMoistureDto: {
+            /** @enum {string} */
+            gateSchool: "calendar" | "meter" | "both";
+            /** @enum {string} */
+            bandSchool: "shop" | "fixed";
+            halfWidthPct: number;
+            fixedLowPct: number;
+            fixedHighPct: number;
+            readingsNeeded: number;
+            readingsPerM3: number;
+            spreadLimitPct: number;
+            gradientLimitPct: number;
+            stableLimitPctPerDay: number;
+            stableWindowDays: number;
+            daysPer25Mm: number;
+            seen?: string;
+        };
         ChangeExceptionsDto: {
+            seen?: string;
             exceptions: components["schemas"]["MoistureExceptionDto"][];
         };
         ChangeMetersDto: {
+            seen?: string;
             species: components["schemas"]["MeterSpeciesDto"][];
         };
         ChangeMovementDto: {
+            seen?: string;
             limits: components["schemas"]["MovementLimitDto"][];
         };
         ChangeKilnsDto: {
+            seen?: string;
             schedules: components["schemas"]["KilnScheduleDto"][];
+        };
+        ChangeSerialDto: {
+            template: string;
+            /** @enum {string} */
+            reset: "day" | "week" | "year" | "never";
+            seen?: string;
         };
         ZoneDto: {
             id: string;

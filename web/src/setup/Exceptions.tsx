@@ -17,8 +17,20 @@ const bandOf = (e: Exception) =>
 /** Uses and forms of wood that are judged by rules of their own. */
 export function Exceptions({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
   const [open, setOpen] = useState<Exception | 'new' | null>(null);
+  // What was there when the dialog opened: what others change meanwhile is not overwritten.
+  const [seen, setSeen] = useState('');
+  const begin = (exception: Exception | 'new') => {
+    setSeen(setup.tags.exceptions);
+    setOpen(exception);
+  };
   const save = useCommand(
-    (exceptions: Exception[], headers) => ask(client.PUT('/api/settings/moisture-exceptions', { body: { exceptions }, headers })),
+    (exceptions: Exception[], headers) =>
+      ask(
+        client.PUT('/api/settings/moisture-exceptions', {
+          body: { exceptions, seen: open === null ? setup.tags.exceptions : seen },
+          headers,
+        }),
+      ),
     () => setOpen(null),
   );
   const others = setup.exceptions.filter((e) => e !== open);
@@ -30,7 +42,7 @@ export function Exceptions({ setup, editable }: { setup: View<'SetupView'>; edit
           <Typography sx={{ flex: 1 }}>
             {nameOf(e)}: {bandOf(e)}, by {e.gateSchool}
           </Typography>
-          {editable && <Button onClick={() => setOpen(e)}>Change</Button>}
+          {editable && <Button onClick={() => begin(e)}>Change</Button>}
           {editable && (
             <Button color="error" loading={save.isPending} onClick={() => save.mutate(setup.exceptions.filter((o) => o !== e))}>
               Drop
@@ -40,7 +52,7 @@ export function Exceptions({ setup, editable }: { setup: View<'SetupView'>; edit
       ))}
       {save.error && open === null && <ErrorNote error={save.error} />}
       {editable && (
-        <Button sx={{ alignSelf: 'start' }} onClick={() => setOpen('new')}>
+        <Button sx={{ alignSelf: 'start' }} onClick={() => begin('new')}>
           Add rules for a use or form
         </Button>
       )}
@@ -72,7 +84,7 @@ function ExceptionDialog({ exception, pending, error, onSave, onClose }: DialogP
   const { use: usedFor, form: shape, ...moisture } = exception;
   const [use, setUse] = useState<LotUse | ''>(usedFor ?? '');
   const [form, setForm] = useState(shape ?? '');
-  const { control, handleSubmit } = useForm<View<'ChangeMoistureDto'>>({ values: moisture });
+  const { control, handleSubmit } = useForm<View<'MoistureDto'>>({ values: moisture });
   return (
     <FormDialog
       title="Rules of their own"

@@ -28,8 +28,15 @@ const inWords = ({ steps, targetPct, conditioning }: Schedule) =>
 /** By what steps kilns and cabinets dry. */
 export function Kilns({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
   const [open, setOpen] = useState<Schedule | null>(null);
+  // What was there when the dialog opened: what others change meanwhile is not overwritten.
+  const [seen, setSeen] = useState('');
+  const begin = (schedule: Schedule) => {
+    setSeen(setup.tags.kilns);
+    setOpen(schedule);
+  };
   const save = useCommand(
-    (schedules: Schedule[], headers) => ask(client.PUT('/api/settings/kilns', { body: { schedules }, headers })),
+    (schedules: Schedule[], headers) =>
+      ask(client.PUT('/api/settings/kilns', { body: { schedules, seen: open === null ? setup.tags.kilns : seen }, headers })),
     () => setOpen(null),
   );
   const { kilns } = setup;
@@ -42,7 +49,7 @@ export function Kilns({ setup, editable }: { setup: View<'SetupView'>; editable:
             {schedule.name}: {inWords(schedule)}
           </Typography>
           {editable && (
-            <Button aria-label={`Change ${schedule.name}`} onClick={() => setOpen(schedule)}>
+            <Button aria-label={`Change ${schedule.name}`} onClick={() => begin(schedule)}>
               Change
             </Button>
           )}
@@ -60,7 +67,7 @@ export function Kilns({ setup, editable }: { setup: View<'SetupView'>; editable:
       ))}
       {save.error && open === null && <ErrorNote error={save.error} />}
       {editable && (
-        <Button sx={{ alignSelf: 'start' }} onClick={() => setOpen(NEW)}>
+        <Button sx={{ alignSelf: 'start' }} onClick={() => begin(NEW)}>
           Add a schedule
         </Button>
       )}

@@ -14,7 +14,9 @@ const FIGURES = [
 export function Meters({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
   const { control, register, handleSubmit, formState } = useForm<View<'ChangeMetersDto'>>({ values: { species: setup.meters } });
   const { fields, append, remove } = useFieldArray({ control, name: 'species' });
-  const save = useCommand((body: View<'ChangeMetersDto'>, headers) => ask(client.PUT('/api/settings/meters', { body, headers })));
+  const save = useCommand((body: View<'ChangeMetersDto'>, headers) =>
+    ask(client.PUT('/api/settings/meters', { body: { ...body, seen: setup.tags.meters }, headers })),
+  );
   return (
     <form onSubmit={(event) => void handleSubmit((body) => save.mutate(body))(event)} noValidate>
       <Stack spacing={1.5}>

@@ -2,7 +2,7 @@ import { Box, MenuItem, Stack, TextField } from '@mui/material';
 import { Controller, type Control } from 'react-hook-form';
 import type { View } from '../app/api.ts';
 
-type Moisture = View<'ChangeMoistureDto'>;
+type Moisture = View<'MoistureDto'>;
 type NumberField = { [K in keyof Moisture]: Moisture[K] extends number ? K : never }[keyof Moisture];
 
 const NUMBERS: readonly (readonly [NumberField, string])[] = [

@@ -6,8 +6,13 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 
 /** How far a joint or inlay may move with the seasons before there is trouble. */
 export function MovementLimits({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
-  const { register, handleSubmit, formState } = useForm<View<'ChangeMovementDto'>>({ values: { limits: setup.movementLimits } });
-  const save = useCommand((body: View<'ChangeMovementDto'>, headers) => ask(client.PUT('/api/settings/movement', { body, headers })));
+  const { register, handleSubmit, formState } = useForm<View<'ChangeMovementDto'>>({
+    values: { limits: setup.movementLimits },
+    resetOptions: { keepDirtyValues: true },
+  });
+  const save = useCommand((body: View<'ChangeMovementDto'>, headers) =>
+    ask(client.PUT('/api/settings/movement', { body: { ...body, seen: setup.tags.movement }, headers })),
+  );
   return (
     <form onSubmit={(event) => void handleSubmit((body) => save.mutate(body))(event)} noValidate>
       <Stack spacing={1.5}>

@@ -11,7 +11,10 @@ import { Meters } from './Meters.tsx';
 import { MoistureFields } from './MoistureFields.tsx';
 import { MovementLimits } from './MovementLimits.tsx';
 
-type Moisture = View<'ChangeMoistureDto'>;
+type Moisture = View<'MoistureDto'>;
+
+/** What others have changed meanwhile comes in beside what is being typed. */
+const KEEP_TYPED = { keepDirtyValues: true } as const;
 
 /** Bands and gate rules of the wood room, and the pattern of serials. */
 export function Rules({ setup }: { setup: View<'SetupView'> }) {
@@ -19,7 +22,7 @@ export function Rules({ setup }: { setup: View<'SetupView'> }) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' }, gap: 4 }}>
       <Section title="When lumber is ready">
-        <MoistureForm moisture={setup.moisture} editable={may('manager')} />
+        <MoistureForm moisture={setup.moisture} seen={setup.tags.moisture} editable={may('manager')} />
       </Section>
       <Box>
         <Section title="Rules of their own">
@@ -42,9 +45,9 @@ export function Rules({ setup }: { setup: View<'SetupView'> }) {
   );
 }
 
-function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: boolean }) {
-  const { control, handleSubmit, formState } = useForm<Moisture>({ values: moisture });
-  const save = useCommand((body: Moisture, headers) => ask(client.PUT('/api/settings/moisture', { body, headers })));
+function MoistureForm({ moisture, seen, editable }: { moisture: Moisture; seen: string; editable: boolean }) {
+  const { control, handleSubmit, formState } = useForm<Moisture>({ values: moisture, resetOptions: KEEP_TYPED });
+  const save = useCommand((body: Moisture, headers) => ask(client.PUT('/api/settings/moisture', { body: { ...body, seen }, headers })));
   return (
     <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
       <Stack spacing={2}>
@@ -65,10 +68,10 @@ function MoistureForm({ moisture, editable }: { moisture: Moisture; editable: bo
 }
 
 function SerialForm({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
-  const { control, register, handleSubmit, formState } = useForm<View<'ChangeSerialDto'>>({
-    values: setup.serial,
-  });
-  const save = useCommand((body: View<'ChangeSerialDto'>, headers) => ask(client.PUT('/api/settings/serial', { body, headers })));
+  const { control, register, handleSubmit, formState } = useForm<View<'SerialDto'>>({ values: setup.serial, resetOptions: KEEP_TYPED });
+  const save = useCommand((body: View<'SerialDto'>, headers) =>
+    ask(client.PUT('/api/settings/serial', { body: { ...body, seen: setup.tags.serial }, headers })),
+  );
   return (
     <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
       <Stack spacing={2}>
