@@ -3,6 +3,14 @@ import { ownerDataSource } from '../database.ts';
 import { compare, replay, rewrite } from '../logbook/rebuild.ts';
 import { DAY, openFactory, type Caller, type TestFactory } from '../test/factory.ts';
 
+interface Line {
+  species: string;
+  use: string;
+  state: string;
+  pieces: number | null;
+  leftM3: number | null;
+}
+
 // The screens' questions, asked of a factory with half a year behind it.
 let factory: TestFactory;
 let manager: Caller;
@@ -208,8 +216,8 @@ describe('the wood room', () => {
     expect(new Set(kinds).size).toBe(kinds.length);
     for (const { readyM3, dryingM3, species, use } of cover) {
       const sum = lines
-        .filter((l: { species: string; use: string }) => l.species === species && l.use === use)
-        .reduce((total: number, l: { leftM3: number }) => total + l.leftM3, 0);
+        .filter((l: Line) => l.species === species && l.use === use && ['raw', 'drying', 'released'].includes(l.state))
+        .reduce((total: number, l: Line) => total + (l.leftM3 ?? 0), 0);
       expect(readyM3 + dryingM3).toBeCloseTo(sum, 6);
     }
     const short = cover.filter((c: { shortMs: number | null }) => c.shortMs !== null);
@@ -281,4 +289,39 @@ test('a calendar program reads what comes free', async () => {
   const renewed = (await manager.post('/calendar')).body.url;
   expect(renewed).not.toBe(url);
   expect((await manager.get(new URL(url).pathname.replace('/api', ''))).status).toBe(404);
+});
+
+describe('Stock', () => {
+  test('counts every blank and every piece on the floor once, line by line as in sum', async () => {
+    const {
+      lines,
+      cover,
+    }: { lines: Line[]; cover: { species: string; use: string; blanks: number; reserved: number; partMade: number }[] } =
+      await get('/stock');
+    const sum = (of: { species: string; use: string }, ...states: string[]) =>
+      lines
+        .filter((l) => l.species === of.species && l.use === of.use && states.includes(l.state))
+        .reduce((total, l) => total + (l.pieces ?? 0), 0);
+    expect(lines.map((l) => l.state)).toEqual(expect.arrayContaining(['drying', 'released', 'blank', 'part-made']));
+    for (const kind of cover) {
+      expect(sum(kind, 'blank', 'reserved')).toBe(kind.blanks);
+      expect(sum(kind, 'reserved')).toBe(kind.reserved);
+      expect(sum(kind, 'part-made')).toBe(kind.partMade);
+    }
+  });
+  test('a blank kept for an order is told apart from those that are free', async () => {
+    const orders: { id: string; modelId: string; state: string }[] = await get('/orders');
+    const blanks: { id: string; modelId: string; orderId: string | null; version: number }[] = await get('/blanks');
+    const free = blanks.filter((b) => b.orderId === null);
+    const [order, blank] = orders.flatMap((o) => free.filter((b) => b.modelId === o.modelId).map((b) => [o, b] as const))[0] ?? [];
+    if (!order || !blank) throw new Error('No order asks for what is in stock');
+    const count = async (state: string) => {
+      const { lines }: { lines: Line[] } = await get('/stock');
+      return lines.reduce((total, l) => total + (l.state === state ? (l.pieces ?? 0) : 0), 0);
+    };
+    const [loose, kept] = [await count('blank'), await count('reserved')];
+    const body = { orderId: order.id, blanks: [{ id: blank.id, version: blank.version }] };
+    expect((await manager.post('/blanks/reserve', body)).status).toBe(200);
+    expect([await count('blank'), await count('reserved')]).toEqual([loose - 1, kept + 1]);
+  });
 });

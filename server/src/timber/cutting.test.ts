@@ -229,3 +229,21 @@ test('stock tells how long wood lasts and what orders ask of it', async () => {
   expect(bodies.readyM3).toBeGreaterThan(0.3);
   expect(bodies.cutFirst).toMatch(/^L\d+$/);
 });
+
+test('a lot nobody has read is raw, and drying from its first reading on', async () => {
+  const lot = {
+    species: 'basswood',
+    form: 'rough lumber',
+    use: 'body',
+    thicknessMm: 50,
+    volumeM3: 0.7,
+    supplier: 'Calder',
+    origin: 'Ohio',
+  };
+  const { id } = (await manager.post('/lots', { ...lot, permit: null, restricted: false, zoneId: 'wood' })).body;
+  const states = async () =>
+    (await manager.get('/stock')).body.lines.flatMap((l: { species: string; state: string }) => (l.species === 'basswood' ? l.state : []));
+  expect(await states()).toEqual(['raw']);
+  await manager.post(`/lots/${id}/readings`, { version: 1, text: '14 13', woodTempC: 20, meter: 'pin' });
+  expect(await states()).toEqual(['drying']);
+});

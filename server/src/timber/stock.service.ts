@@ -3,13 +3,11 @@ import {
   coverOf,
   DAY_MS,
   HOUR_MS,
-  LOT_STATES,
   priorDryingRatePerDay,
   walkThrough,
   type Allotment,
   type Component,
   type Look,
-  type LotState,
   type WeighedBlank,
   type WeightSlot,
 } from '@ample-crane/core';
@@ -25,14 +23,24 @@ import { CuttingQueries } from './cutting.queries.ts';
 import { LotsQueries } from './lots.queries.ts';
 import { BlankEntity } from './timber.entity.ts';
 
+/** Wood from the day it comes in, not read yet, to the piece on the floor; a reserved blank is one that an order has. */
+const STOCK_STATES = ['raw', 'drying', 'released', 'blank', 'reserved', 'part-made'] as const;
+
+/** Pieces that are under way and not yet an instrument. */
+const PART_MADE = `from piece p join batch b on b.id = p.batch_id join lot l on l.id = p.lot_id
+  where b.status <> 'done' and p.state in ('good', 'rework') and p.component <> 'instrument'`;
+
 export class StockLineView {
   @Out() species: string;
   @Out() use: string;
   @Out() form: string;
   @OutOrNull(String) grade: string | null;
-  @OutEnum(LOT_STATES) state: LotState;
+  @OutEnum(STOCK_STATES) state: (typeof STOCK_STATES)[number];
   @Out() lots: number;
-  @Out() leftM3: number;
+  /** blanks, or pieces on the floor */
+  @OutOrNull(Number) pieces: number | null;
+  /** null where only pieces are counted */
+  @OutOrNull(Number) leftM3: number | null;
 }
 
 export class CoverView {
@@ -119,8 +127,16 @@ export class StockService {
 
   private lines(): Promise<StockLineView[]> {
     return this.database.query(
-      `select species, use, form, grade, state, count(*)::int as lots, sum(left_m3) as "leftM3" from lot
-       where left_m3 > 0 group by 1, 2, 3, 4, 5 order by 1, 2, 5`,
+      `select species, use, form, grade, case when state = 'drying' and sessions = 0 then 'raw' else state end as state,
+         count(*)::int as lots, null::int as pieces, sum(left_m3) as "leftM3"
+       from lot where left_m3 > 0 group by 1, 2, 3, 4, 5
+       union all
+       select l.species, l.use, l.form, coalesce(board.grade, l.grade), case when b.order_id is null then 'blank' else 'reserved' end,
+         count(distinct l.id)::int, count(*)::int, sum(b.length_mm * b.width_mm * b.thickness_mm) / 1e9
+       from blank b join lot l on l.id = b.lot_id join board on board.id = b.board_id where b.state = 'free' group by 1, 2, 3, 4, 5
+       union all
+       select l.species, l.use, l.form, l.grade, 'part-made', count(distinct l.id)::int, count(*)::int, null ${PART_MADE} group by 1, 2, 3, 4
+       order by 1, 2, 5`,
     );
   }
 
@@ -238,8 +254,7 @@ export class StockService {
 
   private async partMade(): Promise<Map<string, number>> {
     const rows: { key: string; count: string }[] = await this.database.query(
-      `select l.species || ' ' || l.use as key, count(*) as count from piece p join batch b on b.id = p.batch_id join lot l on l.id = p.lot_id
-       where b.status <> 'done' and p.state in ('good', 'rework') and p.component <> 'instrument' group by 1`,
+      `select l.species || ' ' || l.use as key, count(*) as count ${PART_MADE} group by 1`,
     );
     return new Map(rows.map((r) => [r.key, Number(r.count)]));
   }

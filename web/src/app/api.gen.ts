@@ -2329,9 +2329,10 @@ export interface components {
             form: string;
             grade: string | null;
             /** @enum {string} */
-            state: "drying" | "released" | "used up";
+            state: "raw" | "drying" | "released" | "blank" | "kept blank" | "part-made";
             lots: number;
-            leftM3: number;
+            pieces: number | null;
+            leftM3: number | null;
         };
         CoverView: {
             species: string;

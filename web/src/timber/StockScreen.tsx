@@ -142,9 +142,16 @@ function Lines({ lines }: { lines: readonly View<'StockLineView'>[] }) {
     { field: 'use', headerName: 'For', width: 90 },
     { field: 'form', headerName: 'Form', flex: 1, minWidth: 120 },
     { field: 'grade', headerName: 'Grade', width: 80 },
-    { field: 'state', headerName: 'State', width: 100 },
+    { field: 'state', headerName: 'State', width: 110 },
     { field: 'lots', headerName: 'Lots', width: 70, type: 'number' },
-    { field: 'leftM3', headerName: 'Left', width: 110, type: 'number', valueFormatter: (value: number) => formatLumber(value, units) },
+    { field: 'pieces', headerName: 'Pieces', width: 80, type: 'number' },
+    {
+      field: 'leftM3',
+      headerName: 'Volume',
+      width: 110,
+      type: 'number',
+      valueFormatter: (value: number | null) => (value === null ? '' : formatLumber(value, units)),
+    },
   ];
   return (
     <DataTable
