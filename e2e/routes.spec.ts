@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { get, searchTable, signIn, violations, walkTo } from './steps.ts';
+import { get, openList, searchTable, signIn, violations, walkTo } from './steps.ts';
 
 interface Version {
   id: string;
@@ -75,7 +75,7 @@ test('a scanned carrier shows what sits on it, and all of it moves to another', 
   await expect(page.getByRole('heading', { level: 1, name: full.name, exact: true })).toBeVisible();
   await expect(page.getByRole('status').first()).toContainText(`${full.taken} of ${full.places} places of this rack are taken`);
   expect(await violations(page)).toEqual([]);
-  await page.getByRole('combobox', { name: 'To a carrier with room' }).click();
+  await openList(page, 'To a carrier with room');
   await page.getByRole('option', { name: new RegExp(`^${roomy.name}, `) }).click();
   await page.getByRole('button', { name: 'Put it there' }).click();
   await expect(page.getByRole('status').first()).toContainText('0 of');

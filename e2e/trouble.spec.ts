@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { get, signIn, violations, walkTo } from './steps.ts';
+import { get, openList, signIn, violations, walkTo } from './steps.ts';
 
 const EMPTY_URL = process.env['EMPTY_URL'] ?? '';
 
@@ -77,7 +77,7 @@ test('pressed twice in haste, a command is carried out once', async ({ page }) =
   const before = (await get<{ id: string }[]>(page, '/orders')).length;
   await walkTo(page, 'Orders');
   await page.getByRole('button', { name: 'Place an order' }).click();
-  await page.getByRole('combobox', { name: 'Model' }).click();
+  await openList(page, 'Model');
   await page.getByRole('option', { name: /Skiff/ }).click();
   await page.getByRole('button', { name: 'Place', exact: true }).dblclick();
   await expect(page.getByRole('dialog', { name: /Start a batch for O\d+/ })).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose, get, letTimePass, signIn, violations, walkTo } from './steps.ts';
+import { choose, get, letTimePass, openList, signIn, violations, walkTo } from './steps.ts';
 
 interface Lot {
   id: string;
@@ -75,9 +75,9 @@ test('a lot tells what other air would do, goes to the cabinet, and prints its p
   await expect(page.getByText(/In that air, which tends to/)).toBeVisible();
   await page.getByRole('button', { name: 'Move…' }).click();
   const dialog = page.getByRole('dialog', { name: `Move lot ${lot.id}` });
-  await dialog.getByRole('combobox', { name: 'Room' }).click();
+  await openList(dialog, 'Room');
   await page.getByRole('option', { name: /Drying cabinet/ }).click();
-  await dialog.getByRole('combobox', { name: 'Schedule' }).click();
+  await openList(dialog, 'Schedule');
   await page.getByRole('option', { name: /Cabinet, after air drying/ }).click();
   await dialog.getByRole('button', { name: 'Move', exact: true }).click();
   await expect(page.getByRole('status').first()).not.toContainText('Not in this room');
