@@ -12,7 +12,8 @@ import { BlankView, BoardsDto, CuttingView, PlanDto, PlanView, ReserveDto, SaveP
 import { CuttingQueries } from './cutting.queries.ts';
 import { CuttingService } from './cutting.service.ts';
 import { cutListPdf } from './cutList.pdf.ts';
-import { AllotmentView, StockService, StockView } from './stock.service.ts';
+import { StockService } from './stock.service.ts';
+import { AllotmentView, StockView } from './stock.view.ts';
 
 class AllotmentDto {
   @InText() modelId: string;

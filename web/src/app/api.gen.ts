@@ -2329,7 +2329,7 @@ export interface components {
             form: string;
             grade: string | null;
             /** @enum {string} */
-            state: "raw" | "drying" | "released" | "blank" | "kept blank" | "part-made";
+            state: "raw" | "drying" | "released" | "blank" | "reserved" | "part-made";
             lots: number;
             pieces: number | null;
             leftM3: number | null;
