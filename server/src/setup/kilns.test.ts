@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { openFactory, type Caller, type TestFactory } from '../test/factory.ts';
+import { LOT, openFactory, type Caller, type TestFactory } from '../test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;
@@ -63,19 +63,7 @@ describe('kiln schedules', () => {
     expect(answer.body.fields[0]).toMatchObject({ field: 'schedules.1.name' });
   });
   test('one that a lot dries by cannot go; once the lot has moved it can', async () => {
-    const lot = {
-      species: 'sugar maple',
-      form: 'neck blanks',
-      use: 'neck',
-      thicknessMm: 27,
-      volumeM3: 0.3,
-      supplier: 'Calder',
-      origin: 'Vermont',
-      permit: null,
-      restricted: false,
-      zoneId: 'wood',
-    };
-    const { id } = (await manager.post('/lots', lot)).body;
+    const { id } = (await manager.post('/lots', LOT)).body;
     await manager.post(`/lots/${id}/move`, { version: 1, zoneId: 'cabinet', place: null, scheduleId: 'cabinet' });
     const before = await kilns();
     const without = before.filter((k: { id: string }) => k.id !== 'cabinet');

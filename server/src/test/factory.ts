@@ -123,6 +123,20 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
   };
 }
 
+/** A lot as it is received. */
+export const LOT = {
+  species: 'sugar maple',
+  form: 'neck blanks',
+  use: 'neck',
+  thicknessMm: 27,
+  volumeM3: 0.3,
+  supplier: 'Calder',
+  origin: 'Vermont',
+  permit: null,
+  restricted: false,
+  zoneId: 'wood',
+};
+
 /** A lot that has dried, settled and been released. */
 export async function releasedLot(factory: TestFactory, manager: Caller, over: object = {}): Promise<string> {
   const received = await manager.post('/lots', {

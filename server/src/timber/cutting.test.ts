@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
+import { DAY, LOT, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
 import { compare, replay } from '../logbook/rebuild.ts';
 
 let factory: TestFactory;
@@ -231,16 +231,7 @@ test('stock tells how long wood lasts and what orders ask of it', async () => {
 });
 
 test('a lot nobody has read is raw, and drying from its first reading on', async () => {
-  const lot = {
-    species: 'basswood',
-    form: 'rough lumber',
-    use: 'body',
-    thicknessMm: 50,
-    volumeM3: 0.7,
-    supplier: 'Calder',
-    origin: 'Ohio',
-  };
-  const { id } = (await manager.post('/lots', { ...lot, permit: null, restricted: false, zoneId: 'wood' })).body;
+  const { id } = (await manager.post('/lots', { ...LOT, species: 'basswood', use: 'body' })).body;
   const states = async () =>
     (await manager.get('/stock')).body.lines.flatMap((l: { species: string; state: string }) => (l.species === 'basswood' ? l.state : []));
   expect(await states()).toEqual(['raw']);

@@ -1,23 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import { DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
+import { DAY, LOT, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;
 let operator: Caller;
 let lotId = '';
-
-const LOT = {
-  species: 'sugar maple',
-  form: 'neck blanks',
-  use: 'neck',
-  thicknessMm: 27,
-  volumeM3: 0.3,
-  supplier: 'Calder',
-  origin: 'Vermont',
-  permit: null,
-  restricted: false,
-  zoneId: 'wood',
-};
 
 beforeAll(async () => {
   factory = await openFactory();
