@@ -222,10 +222,11 @@ test('readings come in from a file, bad lines told before anything is saved', as
 
 test('what a second person does shows without a reload, and a stale page cannot undo it', async ({ page, browser }) => {
   await signIn(page);
-  const batches = await get<{ id: string; status: string; operationKind: string }[]>(page, '/batches');
-  const id = batches.find((b) => b.status === 'queued' && b.operationKind === 'work')?.id ?? '';
+  const batches = await get<{ id: string; status: string }[]>(page, '/batches');
+  const id = batches.find((b) => b.status === 'queued')?.id;
+  if (id === undefined) throw new Error('No batch waits its turn');
   await page.goto(`/batches/${id}`);
-  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Hold this batch…' })).toBeVisible();
   const other = await browser.newPage();
   await signIn(other, 'lead');
   await other.goto(`/batches/${id}`);
