@@ -6,7 +6,6 @@ const EMPTY_URL = process.env['EMPTY_URL'] ?? '';
 interface Batch {
   id: string;
   status: string;
-  operationKind: string;
 }
 
 test('when the server cannot be reached it is said, nothing typed is lost, and it goes on by itself', async ({ page, context }) => {
@@ -50,25 +49,26 @@ test('a server fault leaves the last answer in sight and offers to try again', a
 
 test('a stale page is told what has changed, and shows it', async ({ page, browser }) => {
   await signIn(page);
-  const batch = (await get<Batch[]>(page, '/batches')).find((b) => b.status === 'queued' && b.operationKind === 'work');
-  const starts = async () => {
-    const { log } = await get<{ log: { kind: string }[] }>(page, `/batches/${batch?.id}`);
-    return log.filter((e) => e.kind === 'work.started').length;
+  const batch = (await get<Batch[]>(page, '/batches')).find((b) => b.status === 'running');
+  if (!batch) throw new Error('Nobody is at work');
+  const pauses = async () => {
+    const { log } = await get<{ log: { kind: string }[] }>(page, `/batches/${batch.id}`);
+    return log.filter((e) => e.kind === 'work.paused').length;
   };
-  const before = await starts();
+  const before = await pauses();
   // Without live updates, as on a tablet that has been asleep.
   await page.route('**/api/events', (route) => route.abort());
-  await page.goto(`/batches/${batch?.id}`);
-  await expect(page.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+  await page.goto(`/batches/${batch.id}`);
+  await expect(page.getByRole('button', { name: 'Pause', exact: true })).toBeVisible();
   const context = await browser.newContext();
   const other = await context.newPage();
   await signIn(other, 'lead');
-  await other.goto(`/batches/${batch?.id}`);
-  await other.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(other.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
-  expect(await starts()).toBe(before + 1);
+  await other.goto(`/batches/${batch.id}`);
+  await other.getByRole('button', { name: 'Pause', exact: true }).click();
+  await expect(other.getByRole('button', { name: 'Resume', exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Pause', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Resume', exact: true })).toBeVisible();
+  expect(await pauses()).toBe(before + 1);
   await context.close();
 });
 
