@@ -24,7 +24,7 @@ export function lotReceived(state: ShopState, { payload, atMs }: EntryOf<'lot.re
   });
 }
 
-function changeLot(state: ShopState, lotId: string | null, fields: Partial<Lot>): Lot {
+function changeLot(state: ShopState, lotId: string | null, fields: Omit<Partial<Lot>, 'version'>): Lot {
   const lot = state.get('lot', lotId);
   return state.amend('lot', lot, { version: lot.version + 1, ...fields });
 }

@@ -171,6 +171,12 @@ export function lessPieces(state: ShopState, batchId: string, count: number, atM
 }
 
 /** Puts a piece in a batch, and keeps where it has been. */
-export function joinBatch(state: ShopState, piece: Piece, batchId: string, atMs: number, fields: Partial<Piece> = {}): Piece {
+export function joinBatch(
+  state: ShopState,
+  piece: Piece,
+  batchId: string,
+  atMs: number,
+  fields: Pick<Partial<Piece>, 'state'> = {},
+): Piece {
   return state.change('piece', piece.id, { batchId, trail: [...piece.trail, { batchId, fromMs: atMs }], ...fields });
 }

@@ -21,7 +21,8 @@ export interface MoistureGateSettings {
 
 /**
  * Defaults a factory edits. Five readings show a small lot's spread, and four more for each m³ a large one's; 2 points of spread and 1.5 of gradient are where
- * glued-up panels start to cup; 0.05 points a day is within a meter's own noise over two weeks.
+ * glued-up panels start to cup; 0.05 points a day is within a meter's own noise over two weeks. Settling is judged over three
+ * weeks, so that thin stock does not wait for the days in which it dried.
  */
 export const DEFAULT_MOISTURE_GATE: MoistureGateSettings = {
   school: 'meter',
