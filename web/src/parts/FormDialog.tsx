@@ -1,4 +1,4 @@
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack } from '@mui/material';
+import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack } from '@mui/material';
 import { useId, type ReactNode } from 'react';
 import { ErrorNote } from './ErrorNote.tsx';
 
@@ -17,8 +17,11 @@ export function FormDialog({ title, submit, pending, error, onSubmit, onClose, c
   const id = useId();
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={id}>
-      <form
+      {/* As high as the dialog at most: fields scroll, the buttons stay in sight. */}
+      <Box
+        component="form"
         noValidate
+        sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}
         onSubmit={(event) => {
           event.preventDefault();
           onSubmit();
@@ -37,7 +40,7 @@ export function FormDialog({ title, submit, pending, error, onSubmit, onClose, c
             {submit}
           </Button>
         </DialogActions>
-      </form>
+      </Box>
     </Dialog>
   );
 }
