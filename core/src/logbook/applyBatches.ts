@@ -7,14 +7,15 @@ import type { ShopState } from './state.ts';
 /** Some pieces become a batch of their own, at the same step and as far as the rest. */
 export function splitOff(state: ShopState, batchId: string, number: number, pieceIds: readonly string[], atMs: number): Batch {
   const batch = state.get('batch', batchId);
-  const visit = state.get('visit', batch.visitId);
+  const visit = state.visitOf(batch);
   const id = batchIdOf(number);
   const quantity = pieceIds.length;
   const visitId = visitIdOf(id, batch.operationId, batch.pass);
   const counted = visit.finishedMs === null ? 0 : quantity;
   state.put('visit', { ...visit, id: visitId, batchId: id, quantity, good: counted, rework: 0, scrap: 0, touchMs: 0 });
-  state.change('visit', visit.id, { quantity: visit.quantity - quantity, good: visit.good - counted });
-  state.put('batch', { ...batch, id, number, quantity, visitId, runId: null, parentId: batch.id, startedMs: batch.startedMs, version: 1 });
+  state.amend('visit', visit, { quantity: visit.quantity - quantity, good: visit.good - counted });
+  const passes = { ...batch.passes };
+  state.put('batch', { ...batch, id, number, quantity, visitId, passes, runId: null, parentId: batch.id, version: 1 });
   for (const pieceId of pieceIds) changeBatchOf(state, state.get('piece', pieceId), id, atMs);
   const { sinceMs } = batch;
   const { went } = lessPieces(state, batch.id, quantity, atMs);
@@ -38,7 +39,7 @@ export function batchSplit(state: ShopState, entry: EntryOf<'batch.split'>): voi
 export function batchMerged(state: ShopState, entry: EntryOf<'batch.merged'>): void {
   const into = state.get('batch', entry.batchId);
   const from = state.get('batch', entry.payload.fromBatchId);
-  const [visit, fromVisit] = [state.get('visit', into.visitId), state.get('visit', from.visitId)];
+  const [visit, fromVisit] = [state.visitOf(into), state.visitOf(from)];
   const moved = livePieces(state.pieces(from.id));
   const placements = [...state.placements(into.id), ...state.placements(from.id)];
   for (const piece of moved) changeBatchOf(state, piece, into.id, entry.atMs);
@@ -50,8 +51,8 @@ export function batchMerged(state: ShopState, entry: EntryOf<'batch.merged'>): v
     into.id,
     [...byCarrier].map(([carrierId, pieces]) => ({ carrierId, pieces })),
   );
-  state.change('visit', visit.id, { quantity: visit.quantity + moved.length, good: visit.good + fromVisit.good });
-  state.change('visit', fromVisit.id, { quantity: fromVisit.quantity - moved.length, good: 0, leftMs: entry.atMs });
+  state.amend('visit', visit, { quantity: visit.quantity + moved.length, good: visit.good + fromVisit.good });
+  state.amend('visit', fromVisit, { quantity: fromVisit.quantity - moved.length, good: 0, leftMs: entry.atMs });
   changeBatch(state, into.id, {
     quantity: into.quantity + moved.length,
     arrivedMs: Math.max(into.arrivedMs, from.arrivedMs),
@@ -67,14 +68,14 @@ export function workPartFinished(state: ShopState, entry: EntryOf<'work.partFini
   const batch = state.get('batch', entry.batchId);
   const { grit } = operationOf(state.routeOf(batch), operationId);
   const ready = splitOff(state, batch.id, number, pieceIds, entry.atMs);
-  state.change('visit', ready.visitId, { finishedMs: entry.atMs, good: pieceIds.length });
+  state.amend('visit', state.visitOf(ready), { finishedMs: entry.atMs, good: pieceIds.length });
   state.change('batch', ready.id, { status: 'finished', sinceMs: entry.atMs });
   for (const id of pieceIds) state.change('piece', id, { state: 'good', ...(grit === undefined ? {} : { grit }) });
 }
 
 export function batchSent(state: ShopState, entry: EntryOf<'batch.sent'>): void {
   const batch = state.get('batch', entry.batchId);
-  state.change('visit', batch.visitId, { startedMs: entry.atMs, personId: entry.personId });
+  state.amend('visit', state.visitOf(batch), { startedMs: entry.atMs, personId: entry.personId });
   const { to, dueBackMs } = entry.payload;
   changeBatch(state, batch.id, { status: 'away', sinceMs: entry.atMs, awayTo: to, dueBackMs, accepted: true });
 }
@@ -91,7 +92,7 @@ export function batchRerouted(state: ShopState, entry: EntryOf<'batch.rerouted'>
   const moved = changeBatch(state, batch.id, { routeId });
   const to = operationOf(state.routeOf(moved), operationId);
   if (to.id === was.id && to.kind === was.kind) {
-    state.change('visit', moved.visitId, { stationCode: to.stationCode, stage: to.stage });
+    state.amend('visit', state.visitOf(moved), { stationCode: to.stationCode, stage: to.stage });
     state.change('batch', moved.id, { stationCode: to.stationCode, stage: to.stage });
     return;
   }
@@ -133,8 +134,8 @@ export function handoverRefused(state: ShopState, entry: EntryOf<'handover.refus
 function scrapPieces(state: ShopState, batchId: string, ids: readonly string[], atMs: number): void {
   for (const id of ids) scrapPiece(state, id);
   const batch = state.get('batch', batchId);
-  const visit = state.get('visit', batch.visitId);
-  state.change('visit', visit.id, { scrap: visit.scrap + ids.length });
+  const visit = state.visitOf(batch);
+  state.amend('visit', visit, { scrap: visit.scrap + ids.length });
   lessPieces(state, batchId, ids.length, atMs);
 }
 

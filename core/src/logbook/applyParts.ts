@@ -13,14 +13,20 @@ export function partsJoined(state: ShopState, entry: EntryOf<'parts.joined'>): v
     const count = state.pieces(id).filter((p) => joined.has(p.id)).length;
     if (count > 0) goneOn(state, id, count, entry.atMs);
   }
-  state.change('visit', host.visitId, { startedMs: entry.atMs, finishedMs: entry.atMs, good: host.quantity, personId: entry.personId });
+  state.amend('visit', state.visitOf(host), {
+    startedMs: entry.atMs,
+    finishedMs: entry.atMs,
+    good: host.quantity,
+    personId: entry.personId,
+  });
   changeBatch(state, host.id, { status: 'finished', sinceMs: entry.atMs, accepted: true });
 }
 
 /** Small parts are taken for another batch, the first in the box first. */
 export function stockDrawn(state: ShopState, entry: EntryOf<'stock.drawn'>): void {
   const stock = state.get('batch', entry.batchId);
-  for (const piece of livePieces(state.pieces(stock.id)).slice(0, entry.payload.count))
+  const inBox = livePieces(state.pieces(stock.id)).sort((a, b) => a.ordinal - b.ordinal || (a.id < b.id ? -1 : 1));
+  for (const piece of inBox.slice(0, entry.payload.count))
     state.change('piece', piece.id, { state: 'drawn', intoId: entry.payload.forBatchId });
   goneOn(state, stock.id, entry.payload.count, entry.atMs);
 }
@@ -28,8 +34,8 @@ export function stockDrawn(state: ShopState, entry: EntryOf<'stock.drawn'>): voi
 /** Pieces that left a batch as good, to become part of something else. */
 export function goneOn(state: ShopState, batchId: string, count: number, atMs: number): void {
   const batch = state.get('batch', batchId);
-  const visit = state.get('visit', batch.visitId);
-  state.change('visit', visit.id, { good: visit.good + count, startedMs: visit.startedMs ?? atMs });
+  const visit = state.visitOf(batch);
+  state.amend('visit', visit, { good: visit.good + count, startedMs: visit.startedMs ?? atMs });
   lessPieces(state, batchId, count, atMs);
 }
 

@@ -17,9 +17,9 @@ import { arrive, changeBatch, keepOverride, leave, lessPieces, newBatch } from '
 import type { ShopState } from './state.ts';
 
 export function batchStarted(state: ShopState, entry: EntryOf<'batch.started'>): void {
-  const { volumeM3, setIds, blankIds = [], facts, trial, ...p } = entry.payload;
+  const { volumeM3, setIds, blankIds = [], facts = NO_FACTS, trial = false, ...p } = entry.payload;
   const id = `B${p.number}`;
-  const batch = newBatch({ id, startedMs: entry.atMs, facts: facts ?? NO_FACTS, trial: trial ?? false, ...p });
+  const batch = newBatch({ id, startedMs: entry.atMs, facts: state.sameFacts(facts), trial, ...p });
   const operation = firstOperation(state.routeOf(batch), p.component);
   for (let ordinal = 1; ordinal <= p.quantity; ordinal++) {
     const pieceId = `${id}-${String(ordinal).padStart(2, '0')}`;
@@ -63,8 +63,8 @@ export function openRun(state: ShopState, batch: Batch, atMs: number, workerId: 
 }
 
 export function closeRun(state: ShopState, batch: Batch, atMs: number): void {
-  const run = state.change('run', batch.runId, { toMs: atMs });
-  const visit = state.get('visit', batch.visitId);
+  const run = state.amend('run', state.runOf(batch), { toMs: atMs });
+  const visit = state.visitOf(batch);
   state.amend('visit', visit, { touchMs: visit.touchMs + (atMs - run.fromMs) });
 }
 
@@ -73,7 +73,7 @@ export function workStarted(state: ShopState, entry: EntryOf<'work.started'>): v
   const { operationId, workerId, wayId = OWN_WAY } = entry.payload;
   const { ways } = operationOf(state.routeOf(batch), operationId);
   const stationCode = ways?.find((w) => w.id === wayId)?.stationCode ?? batch.stationCode;
-  state.change('visit', batch.visitId, { startedMs: entry.atMs, personId: workerId, stationCode });
+  state.amend('visit', state.visitOf(batch), { startedMs: entry.atMs, personId: workerId, stationCode });
   openRun(state, state.amend('batch', batch, { stationCode, wayId, accepted: true }), entry.atMs, workerId);
 }
 
@@ -113,7 +113,7 @@ export function workFinished(state: ShopState, entry: EntryOf<'work.finished'>):
   const { good, rework, scrap, outcomes, operationId } = entry.payload;
   const operation = operationOf(state.routeOf(batch), operationId);
   if (batch.runId !== null) closeRun(state, batch, entry.atMs);
-  state.change('visit', batch.visitId, { finishedMs: entry.atMs, good, rework, scrap });
+  state.amend('visit', state.visitOf(batch), { finishedMs: entry.atMs, good, rework, scrap });
   for (const piece of piecesInPass(batch, state.pieces(batch.id))) {
     const outcome = outcomes.find((o) => o.pieceId === piece.id);
     if (!outcome) {
@@ -133,7 +133,7 @@ export function workFinished(state: ShopState, entry: EntryOf<'work.finished'>):
   const finished = state.change('batch', left.id, { status: 'finished', runId: null, awayTo: null, dueBackMs: null });
   if (rework === 0) return;
   // What came back is done again before the batch goes on.
-  state.change('visit', batch.visitId, { leftMs: entry.atMs });
+  state.amend('visit', state.visitOf(batch), { leftMs: entry.atMs });
   arrive(state, finished, operation, entry.atMs, true);
 }
 
@@ -153,10 +153,10 @@ export function entryUndone(state: ShopState, entry: EntryOf<'entry.undone'>): v
   const route = state.routeOf(batch);
   switch (undone.kind) {
     case 'work.started': {
-      const run = state.get('run', batch.runId);
-      state.change('run', run.id, { toMs: run.fromMs });
+      const run = state.runOf(batch);
+      state.amend('run', run, { toMs: run.fromMs });
       const { stationCode } = operationOf(route, batch.operationId);
-      state.change('visit', batch.visitId, { startedMs: null, personId: null, stationCode });
+      state.amend('visit', state.visitOf(batch), { startedMs: null, personId: null, stationCode });
       changeBatch(state, batch.id, { status: 'queued', sinceMs: batch.arrivedMs, runId: null, wayId: null, stationCode });
       return;
     }
@@ -175,7 +175,7 @@ function undoFinish(state: ShopState, at: Batch, route: Route, payload: EntryOf<
     state.drop('visit', batch.visitId);
     batch = stepBack(state, batch, operation, batch.pass - 1);
   }
-  state.change('visit', batch.visitId, { finishedMs: null, leftMs: null, good: 0, rework: 0, scrap: 0 });
+  state.amend('visit', state.visitOf(batch), { finishedMs: null, leftMs: null, good: 0, rework: 0, scrap: 0 });
   const named = new Map(payload.outcomes.map((o) => [o.pieceId, o]));
   for (const piece of state.pieces(batch.id)) {
     if (named.has(piece.id)) state.drop('defect', `${batch.visitId}/${piece.id}`);
@@ -195,9 +195,9 @@ function undoMove(state: ShopState, batch: Batch, route: Route, { from, to, roun
   const rounds = round === undefined ? batch.rounds : { ...batch.rounds, [from]: round - 1 };
   const back = stepBack(state, { ...batch, passes, rounds }, operation, passes[from] ?? 1);
   state.drop('override', back.visitId);
-  const visit = state.get('visit', back.visitId);
+  const visit = state.visitOf(back);
   const waiting = operation.kind === 'dwell' || operation.kind === 'buffer';
-  state.change('visit', visit.id, { leftMs: null, ...(waiting ? { finishedMs: null, good: 0 } : {}) });
+  state.amend('visit', visit, { leftMs: null, ...(waiting ? { finishedMs: null, good: 0 } : {}) });
   changeBatch(state, batch.id, {
     status: operation.kind === 'dwell' ? 'dwelling' : operation.kind === 'buffer' ? 'stocked' : 'finished',
     sinceMs: waiting ? visit.arrivedMs : (visit.finishedMs ?? visit.arrivedMs),

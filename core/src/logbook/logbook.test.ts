@@ -222,6 +222,38 @@ describe('the state', () => {
     expect(shop.state.takeTouched('lot')).toHaveLength(1);
     expect(shop.state.takeTouched('piece')).toHaveLength(2);
   });
+  test('orders that ask for the same share their facts, and each batch counts its own passes', () => {
+    const shop = new TestShop();
+    const replay = new ShopState(shop.routes, true);
+    const facts = () => ({ choices: { binding: 'both' }, species: {}, construction: 'bolt-on' });
+    shop.start('body', 3, { facts: facts() });
+    shop.start('body', 3, { facts: facts() });
+    shop.command('B1', { kind: 'split', pieceIds: ['B1-01'] });
+    shop.work('B1');
+    for (const e of shop.recorder.entries) applyEntry(replay, e);
+    const [first, second, part] = replay.all('batch');
+    expect(second?.facts).toBe(first?.facts);
+    expect(part?.parentId).toBe('B1');
+    expect(Object.keys(first?.passes ?? {}).length).toBeGreaterThan(1);
+    expect(Object.keys(part?.passes ?? {})).toHaveLength(1);
+  });
+  test('small parts are drawn in the order of the box, however they were read from storage', () => {
+    const shop = new TestShop();
+    shop.start('body', 3);
+    const pieces = shop.state.pieces('B1');
+    const drawn = [pieces, pieces.toReversed()].map((inOrder) => {
+      const state = new ShopState(shop.routes);
+      state.load('batch', shop.state.get('batch', 'B1'));
+      state.load('visit', shop.state.visitOf(shop.state.get('batch', 'B1')));
+      for (const piece of inOrder) state.load('piece', piece);
+      applyEntry(state, entry('stock.drawn', { batchId: 'B1', payload: { count: 2, forBatchId: 'B7', operationId: 'cut' } }));
+      return state.all('piece').flatMap((p) => (p.state === 'drawn' ? [p.id] : []));
+    });
+    expect(drawn.map((ids) => ids.sort())).toEqual([
+      ['B1-01', 'B1-02'],
+      ['B1-01', 'B1-02'],
+    ]);
+  });
   test('a change of the set-up is written down and moves nothing', () => {
     const shop = new TestShop();
     const was = JSON.stringify(everything(shop.state));

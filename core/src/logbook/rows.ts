@@ -79,7 +79,7 @@ export function arrive(state: ShopState, batch: Batch, operation: Operation, atM
     runId: null,
     pass,
     redo,
-    passes: { ...batch.passes, [operation.id]: pass },
+    passes: state.withPass(batch.passes, operation.id, pass),
     accepted: false,
     signOffs: [],
     wayId: null,
@@ -96,7 +96,7 @@ export function arrive(state: ShopState, batch: Batch, operation: Operation, atM
 
 /** Closes the visit a batch is on; a wait is finished by being left, work that was not begun is not. */
 export function leave(state: ShopState, batch: Batch, atMs: number): void {
-  const visit = state.get('visit', batch.visitId);
+  const visit = state.visitOf(batch);
   state.amend('visit', visit, {
     leftMs: atMs,
     ...(visit.finishedMs === null && visit.startedMs !== null ? { finishedMs: atMs, good: batch.quantity } : {}),
@@ -160,8 +160,8 @@ export function lessPieces(state: ShopState, batchId: string, count: number, atM
   const unplaced = before.quantity - placements.reduce((sum, p) => sum + p.pieces, 0);
   const { stay, went } = takeOff(placements, Math.max(0, count - unplaced));
   place(state, batchId, stay);
-  const visit = state.get('visit', before.visitId);
-  if (quantity === 0) state.change('visit', visit.id, { finishedMs: visit.finishedMs ?? atMs, leftMs: atMs });
+  const visit = state.visitOf(before);
+  if (quantity === 0) state.amend('visit', visit, { finishedMs: visit.finishedMs ?? atMs, leftMs: atMs });
   const batch = changeBatch(state, batchId, {
     quantity,
     sinceMs: atMs,

@@ -15,6 +15,7 @@ import {
 } from '../routing/index.ts';
 import type { Blank, Lot, Reading, ReadingSession, StockBoard } from '../timber/index.ts';
 import type { Order } from './order.ts';
+import { Table } from './table.ts';
 
 /** An override as it stays on the record. */
 export interface OverrideRecord {
@@ -77,23 +78,25 @@ export const keyOf: { [K in RowKind]: (row: Rows[K]) => string } = {
   placement: (r) => r.id,
 };
 
-/** Rows that a history writes by the hundred thousand and hardly looks at: while it is told they are put aside, and indexed when asked for. */
-const SELDOM_ASKED_FOR: ReadonlySet<RowKind> = new Set(['reading', 'measure', 'coat']);
+/**
+ * Rows that a history writes by the hundred thousand and hardly looks up by their key: while it is told they are put
+ * aside. A batch's present visit and run are remembered with the batch.
+ */
+const SELDOM_LOOKED_UP: ReadonlySet<RowKind> = new Set(['session', 'reading', 'measure', 'coat', 'visit', 'run']);
 
-/** The rows of a kind: by their key, and those put aside without one. */
-interface Table<Row> {
-  readonly rows: Map<string, Row>;
-  readonly aside: Row[];
-}
+type Tables = { [K in RowKind]: Table<Rows[K]> };
 
 /** Where rows live while entries are applied; knows which were touched. */
 export class ShopState {
-  private readonly tables = byKind<{ [K in RowKind]: Table<Rows[K]> }>(() => ({ rows: new Map(), aside: [] }));
+  private readonly tables: Tables;
   private readonly touched = new Map<RowKind, Set<string>>();
   private readonly dropped = new Map<RowKind, Set<string>>();
-  private readonly piecesOf = new Map<string, Set<string>>();
+  private readonly piecesOf = new Map<string, Map<string, Piece>>();
+  private readonly visits = new Map<string, Visit>();
+  private readonly runs = new Map<string, Run>();
   private readonly placementsOf = new Map<string, Set<string>>();
   private readonly takenOn = new Map<string, number>();
+  private readonly facts = new Map<string, RouteFacts>();
 
   /**
    * @param routes every route that the entries speak of, as authored
@@ -103,7 +106,9 @@ export class ShopState {
   constructor(
     private readonly routes: ReadonlyMap<string, Route>,
     private readonly replaying = false,
-  ) {}
+  ) {
+    this.tables = tables(replaying);
+  }
 
   /** Takes a row in as already stored. */
   load<K extends RowKind>(kind: K, row: Rows[K]): void {
@@ -111,23 +116,32 @@ export class ShopState {
   }
 
   find<K extends RowKind>(kind: K, id: string): Rows[K] | undefined {
-    return this.indexed(kind).get(id);
+    return this.tables[kind].find(id);
   }
 
   /** @throws Error when an entry speaks of something the logbook never mentioned: it has been tampered with or cut */
   get<K extends RowKind>(kind: K, id: string | null): Rows[K] {
-    const row = id === null ? undefined : this.indexed(kind).get(id);
+    const row = id === null ? undefined : this.tables[kind].find(id);
     if (!row) throw new Error(`The logbook speaks of ${kind} ${id ?? '(none)'}, which it has not introduced`);
     return row;
   }
 
+  /** The visit that a batch is on. */
+  visitOf(batch: Pick<Batch, 'id' | 'visitId'>): Visit {
+    const visit = this.visits.get(batch.id);
+    return visit?.id === batch.visitId ? visit : this.get('visit', batch.visitId);
+  }
+
+  /** The stretch of work that a batch is in. */
+  runOf(batch: Pick<Batch, 'id' | 'runId'>): Run {
+    const run = this.runs.get(batch.id);
+    return run && run.id === batch.runId ? run : this.get('run', batch.runId);
+  }
+
   put<K extends RowKind>(kind: K, row: Rows[K]): void {
-    if (this.replaying && SELDOM_ASKED_FOR.has(kind)) {
-      this.tables[kind].aside.push(row);
-      return;
-    }
-    const id = this.keep(kind, row);
+    this.keep(kind, row);
     if (this.replaying) return;
+    const id = keyOf[kind](row);
     this.dropped.get(kind)?.delete(id);
     this.marked(this.touched, kind).add(id);
   }
@@ -140,8 +154,9 @@ export class ShopState {
   /** The same for a row at hand, as it stands now. */
   amend<K extends RowKind>(kind: K, now: Rows[K], fields: Partial<Rows[K]>): Rows[K] {
     if (this.replaying && kind !== 'placement') {
+      const before = kind === 'piece' ? (now as Piece).batchId : undefined;
       Object.assign(now, fields);
-      if (kind === 'piece' && 'batchId' in fields) addTo(this.piecesOf, (now as Piece).batchId, (now as Piece).id);
+      if (before !== (now as Piece).batchId && before !== undefined) this.keepWithBatch(now as Piece, before);
       return now;
     }
     const row = { ...now, ...fields };
@@ -151,34 +166,29 @@ export class ShopState {
 
   /** Takes a row away: the state forgets it, the logbook does not. */
   drop(kind: RowKind, id: string): void {
-    const row = this.indexed(kind).get(id);
+    const row = this.tables[kind].find(id);
     if (!row) return;
     if (kind === 'placement') this.count(row as PlacementRow, -1);
-    this.tables[kind].rows.delete(id);
+    this.tables[kind].delete(id);
     if (this.replaying) return;
     this.touched.get(kind)?.delete(id);
     this.marked(this.dropped, kind).add(id);
   }
 
   all<K extends RowKind>(kind: K): Rows[K][] {
-    return [...this.indexed(kind).values()];
+    return this.tables[kind].all();
   }
 
+  /** The pieces in a batch, those among them that are no longer live. */
   pieces(batchId: string): Piece[] {
-    const found: Piece[] = [];
-    for (const id of this.piecesOf.get(batchId) ?? []) {
-      const piece = this.get('piece', id);
-      // A piece that has gone on to another batch is remembered here, but no longer in it.
-      if (piece.batchId === batchId) found.push(piece);
-    }
-    return found;
+    return [...(this.piecesOf.get(batchId)?.values() ?? [])];
   }
 
   /** Where a batch sits, in the carriers' order. */
   placements(batchId: string): PlacementRow[] {
     const ids = this.placementsOf.get(batchId);
     if (!ids) return [];
-    return [...ids].flatMap((id) => this.tables.placement.rows.get(id) ?? []).sort((a, b) => (a.carrierId < b.carrierId ? -1 : 1));
+    return [...ids].flatMap((id) => this.tables.placement.find(id) ?? []).sort((a, b) => (a.carrierId < b.carrierId ? -1 : 1));
   }
 
   /** How many places of a carrier are taken by the batches known here. */
@@ -198,6 +208,21 @@ export class ShopState {
     return resolveRoute(this.route(batch.routeId), batch.facts ?? NO_FACTS);
   }
 
+  /** Facts that say the same are one object here, so that a route is resolved for them once. */
+  sameFacts(facts: RouteFacts): RouteFacts {
+    const said = JSON.stringify([facts.choices, facts.species, facts.construction]);
+    const same = this.facts.get(said) ?? facts;
+    this.facts.set(said, same);
+    return same;
+  }
+
+  /** How often a batch has come to each step, with one more pass through one of them. */
+  withPass(passes: Record<string, number>, operationId: string, pass: number): Record<string, number> {
+    if (!this.replaying) return { ...passes, [operationId]: pass };
+    passes[operationId] = pass;
+    return passes;
+  }
+
   /** The rows put since the last call. */
   takeTouched<K extends RowKind>(kind: K): Rows[K][] {
     const ids = this.touched.get(kind) ?? [];
@@ -212,31 +237,36 @@ export class ShopState {
     return ids;
   }
 
-  /** The rows of a kind by their key, those put aside among them. */
-  private indexed<K extends RowKind>(kind: K): Map<string, Rows[K]> {
-    const { rows, aside } = this.tables[kind];
-    if (aside.length > 0) for (const row of aside.splice(0)) rows.set(keyOf[kind](row), row);
-    return rows;
-  }
-
   private marked(marks: Map<RowKind, Set<string>>, kind: RowKind): Set<string> {
     const ids = marks.get(kind) ?? new Set<string>();
     marks.set(kind, ids);
     return ids;
   }
 
-  private keep<K extends RowKind>(kind: K, row: Rows[K]): string {
-    const id = keyOf[kind](row);
-    const { rows } = this.tables[kind];
-    if (kind === 'piece') addTo(this.piecesOf, (row as Piece).batchId, id);
-    if (kind === 'placement') {
-      const was = rows.get(id) as PlacementRow | undefined;
-      if (was) this.count(was, -1);
-      this.count(row as PlacementRow, 1);
-      addTo(this.placementsOf, (row as PlacementRow).batchId, id);
-    }
-    rows.set(id, row);
-    return id;
+  private keep<K extends RowKind>(kind: K, row: Rows[K]): void {
+    // While a history is told again, only pieces that are new are put.
+    if (kind === 'piece') this.keepWithBatch(row as Piece, this.replaying ? undefined : this.find('piece', (row as Piece).id)?.batchId);
+    else if (kind === 'placement') this.keepOnCarrier(row as PlacementRow);
+    else if (kind === 'visit') this.visits.set((row as Visit).batchId, row as Visit);
+    else if (kind === 'run') this.runs.set((row as Run).batchId, row as Run);
+    this.tables[kind].put(row);
+  }
+
+  /** @param before the batch it was in until now */
+  private keepWithBatch(piece: Piece, before: string | undefined): void {
+    if (before !== undefined && before !== piece.batchId) this.piecesOf.get(before)?.delete(piece.id);
+    const together = this.piecesOf.get(piece.batchId);
+    if (together) together.set(piece.id, piece);
+    else this.piecesOf.set(piece.batchId, new Map([[piece.id, piece]]));
+  }
+
+  private keepOnCarrier(row: PlacementRow): void {
+    const was = this.find('placement', row.id);
+    if (was) this.count(was, -1);
+    this.count(row, 1);
+    const ids = this.placementsOf.get(row.batchId);
+    if (ids) ids.add(row.id);
+    else this.placementsOf.set(row.batchId, new Set([row.id]));
   }
 
   private count({ carrierId, pieces }: PlacementRow, sign: 1 | -1): void {
@@ -244,14 +274,11 @@ export class ShopState {
   }
 }
 
-function addTo(index: Map<string, Set<string>>, key: string, id: string): void {
-  const ids = index.get(key) ?? new Set<string>();
-  ids.add(id);
-  index.set(key, ids);
-}
-
-/** Something of its own for every kind of row. */
-function byKind<T extends Record<RowKind, unknown>>(make: () => unknown): T {
-  // Each kind's own type is the caller's to say: what is made is empty.
-  return Object.fromEntries(Object.keys(keyOf).map((kind) => [kind, make()])) as T;
+function tables(replaying: boolean): Tables {
+  const table = ([kind, key]: [string, (row: never) => string]) => [
+    kind,
+    new Table(key, replaying && SELDOM_LOOKED_UP.has(kind as RowKind)),
+  ];
+  // Each kind's own type is the caller's to say: the tables are empty.
+  return Object.fromEntries(Object.entries(keyOf).map(table)) as Tables;
 }

@@ -59,7 +59,7 @@ export class Inspection {
   logCoats(batch: Batch, operation: Operation, workerId: string, atMs: number): void {
     const { coat } = operation;
     if (!coat) return;
-    const fromMs = this.recorder.state.get('visit', batch.visitId).startedMs ?? atMs;
+    const fromMs = this.recorder.state.visitOf(batch).startedMs ?? atMs;
     for (let i = 1; i <= coat.coats; i++) {
       const wetUm = Math.round(this.random.normal(coat.wetUm, coat.wetUm * 0.05));
       this.recorder.record(

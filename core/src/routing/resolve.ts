@@ -13,24 +13,24 @@ const byFacts = new WeakMap<RouteFacts, WeakMap<Route, Route>>();
  */
 export function resolveRoute(route: Route, facts: RouteFacts): Route {
   if (!dependsOnFacts(route)) return route;
-  const seen = byFacts.get(facts) ?? new WeakMap<Route, Route>();
-  byFacts.set(facts, seen);
-  const before = seen.get(route);
+  const before = byFacts.get(facts)?.get(route);
   if (before) return before;
   const known = resolved.get(route) ?? new Map<string, Route>();
   resolved.set(route, known);
   const key = JSON.stringify([facts.choices, facts.species, facts.construction]);
   const made = known.get(key) ?? resolve(route, facts);
   known.set(key, made);
-  seen.set(route, made);
+  byFacts.set(facts, (byFacts.get(facts) ?? new WeakMap<Route, Route>()).set(route, made));
   return made;
 }
 
 const dependent = new WeakMap<Route, boolean>();
 function dependsOnFacts(route: Route): boolean {
-  const known = dependent.get(route) ?? route.operations.some((o) => o.when !== undefined || isCountedByOption(o));
-  dependent.set(route, known);
-  return known;
+  const known = dependent.get(route);
+  if (known !== undefined) return known;
+  const depends = route.operations.some((o) => o.when !== undefined || isCountedByOption(o));
+  dependent.set(route, depends);
+  return depends;
 }
 
 const isCountedByOption = (o: Operation) => o.repeat?.kind === 'count' && o.repeat.timesByOption !== undefined;

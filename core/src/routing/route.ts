@@ -15,11 +15,17 @@ const indexes = new WeakMap<Route, ReadonlyMap<string, Operation>>();
 
 /** @throws RangeError when the route has no such operation */
 export function operationOf(route: Route, operationId: string): Operation {
-  const index = indexes.get(route) ?? new Map(route.operations.map((o) => [o.id, o]));
-  indexes.set(route, index);
-  const operation = index.get(operationId);
+  const operation = indexOf(route).get(operationId);
   if (!operation) throw new RangeError(`Route ${route.id} has no operation "${operationId}"`);
   return operation;
+}
+
+function indexOf(route: Route): ReadonlyMap<string, Operation> {
+  const known = indexes.get(route);
+  if (known) return known;
+  const index = new Map(route.operations.map((o) => [o.id, o]));
+  indexes.set(route, index);
+  return index;
 }
 
 /** Operations that lead to this one. */
@@ -27,7 +33,7 @@ export const before = (route: Route, operationId: string): Operation[] => route.
 
 /** Where a batch of this component begins. @throws RangeError when the model has no such component */
 export function firstOperation(route: Route, component: Component): Operation {
-  const first = route.operations.find((o) => isStart(route, o) && o.component === component);
+  const first = route.operations.find((o) => o.component === component && isStart(route, o));
   if (!first) throw new RangeError(`Route ${route.id} starts no ${component}`);
   return first;
 }
@@ -37,7 +43,7 @@ export const startedComponents = (route: Route): Component[] =>
   COMPONENTS.filter((c) => route.operations.some((o) => o.component === c && isStart(route, o)));
 
 /** Whether batches are started here: nothing leads to it. */
-export const isStart = (route: Route, operation: Operation): boolean => before(route, operation.id).length === 0;
+export const isStart = (route: Route, operation: Operation): boolean => !route.operations.some((o) => o.next.includes(operation.id));
 
 /** The step a batch of a component goes on to; after taking apart it depends on the component. */
 export function onward(route: Route, operation: Operation, component: Component = operation.component): string | undefined {

@@ -96,7 +96,7 @@ export class MovementService {
     return {
       route,
       pieces: state.pieces(batch.id),
-      visit: state.get('visit', batch.visitId),
+      visit: state.visitOf(batch),
       evidence: evidence.get(batch.id) ?? { nowMs: unit.nowMs },
       holdsSkill: holdsSkill(shop),
       modelName: (modelId) => shop.models.get(modelId)?.name ?? modelId,
