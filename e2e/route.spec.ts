@@ -72,6 +72,19 @@ test('a manager describes how a new model is built, and the stations build it', 
     await choose(page, 'Skill', /^finish prep/);
     await choose(page, 'Goes round', 'until somebody accepts');
     await expect(page.getByRole('textbox', { name: 'Rounds at most' })).toHaveValue('5');
+    // For some orders only: two rules, of which any must fit.
+    await choose(page, 'Done for', 'some wood');
+    await page.getByRole('combobox', { name: 'Species' }).fill('black walnut');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('list', { name: 'What keeps it from being built' })).toContainText(/Oil and wipe.*can never be met/);
+    await choose(page, 'Done for', 'orders that any of several rules fits');
+    await page.getByRole('button', { name: 'Add a rule' }).click();
+    const second = page.getByRole('listitem', { name: 'Rule 2' });
+    await second.getByRole('combobox', { name: 'Constructions' }).fill('set neck');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Done if body of black walnut, or set neck.')).toBeVisible();
+    await expect(page.getByRole('status').first()).toContainText('Nothing keeps it from being built');
+    expect(await violations(page)).toEqual([]);
     // The keyboard walks the line; what was changed last can be taken back and given again.
     await map(page)
       .getByRole('button', { name: /^Oil and wipe/ })

@@ -119,6 +119,10 @@ describe('a route in words', () => {
       'body of black walnut, and not bolt-on',
     );
     expect(conditionInWords({ kind: 'any', of: [walnut, walnut] })).toBe('body of black walnut, or body of black walnut');
+    const carved = { kind: 'construction', in: ['carved'] } as const;
+    expect(conditionInWords({ kind: 'any', of: [carved, { kind: 'all', of: [walnut, { kind: 'not', of: carved }] }] })).toBe(
+      'carved, or (body of black walnut, and not carved)',
+    );
   });
   test('a step is marked with what is special about it', () => {
     expect(stepMarks(operationOf(WIDE_ROUTE, 'bindset'), WIDE_ROUTE.options)).toEqual([

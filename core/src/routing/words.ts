@@ -44,12 +44,18 @@ export function conditionInWords(condition: Condition, options: readonly RouteOp
     case 'construction':
       return condition.in.join(' or ');
     case 'not':
-      return `not ${conditionInWords(condition.of, options)}`;
+      return `not ${partInWords(condition.of, options)}`;
     case 'all':
-      return condition.of.map((c) => conditionInWords(c, options)).join(', and ');
+      return condition.of.map((c) => partInWords(c, options)).join(', and ');
     case 'any':
-      return condition.of.map((c) => conditionInWords(c, options)).join(', or ');
+      return condition.of.map((c) => partInWords(c, options)).join(', or ');
   }
+}
+
+/** Several rules inside several others are kept together by brackets. */
+function partInWords(condition: Condition, options: readonly RouteOption[]): string {
+  const words = conditionInWords(condition, options);
+  return condition.kind === 'all' || condition.kind === 'any' ? `(${words})` : words;
 }
 
 /** What is special about a step, in a few words each. */

@@ -152,14 +152,25 @@ export class NotConditionDto {
 const PARTS_OF_CONDITIONS = () => ({ ...SIMPLE_CONDITIONS(), not: NotConditionDto });
 type ConditionPart = NotConditionDto['of'] | NotConditionDto;
 
-export class AllConditionDto {
+/** Rules inside a rule of several; what holds for none of several is said of each, so two levels say everything. */
+export class AllPartsDto {
   @Kind('all') kind: 'all';
   @InUnion(PARTS_OF_CONDITIONS, { max: 10 }) of: ConditionPart[];
 }
 
-export class AnyConditionDto {
+export class AnyPartsDto {
   @Kind('any') kind: 'any';
   @InUnion(PARTS_OF_CONDITIONS, { max: 10 }) of: ConditionPart[];
+}
+
+export class AllConditionDto {
+  @Kind('all') kind: 'all';
+  @InUnion(() => ({ ...PARTS_OF_CONDITIONS(), any: AnyPartsDto }), { max: 10 }) of: (ConditionPart | AnyPartsDto)[];
+}
+
+export class AnyConditionDto {
+  @Kind('any') kind: 'any';
+  @InUnion(() => ({ ...PARTS_OF_CONDITIONS(), all: AllPartsDto }), { max: 10 }) of: (ConditionPart | AllPartsDto)[];
 }
 
 export class TimesByOptionDto {

@@ -26,6 +26,8 @@ const versions = async (modelId: string) =>
 const draftOf = async (modelId: string, fromRouteId = `${modelId}-1`): Promise<string> =>
   (await lead.post('/routes', { modelId, fromRouteId })).body.id;
 
+const CARVED = { kind: 'construction', in: ['set-neck carved'] };
+
 describe('a draft', () => {
   test('begins from a version, one at a time, and is kept sound or not', async () => {
     const id = await draftOf('towpath');
@@ -75,6 +77,7 @@ describe('a draft', () => {
     ['a rule without its figures', (o) => ({ ...o, gate: [{ kind: 'elapsed', what: 'Set' }] }), /minimumMinutes/],
     ['a negative time', (o) => ({ ...o, setupMinutes: -4 }), /setupMinutes/],
     ['a condition of no kind', (o) => ({ ...o, when: { kind: 'mood' } }), /when/],
+    ['all of all', (o) => ({ ...o, when: { kind: 'all', of: [{ kind: 'all', of: [CARVED] }] } }), /when/],
     ['a list that is none', (o) => ({ ...o, next: 'ship' }), /next/],
   ])('with %s is refused by the field', async (_, change, field) => {
     const { operations } = await graphOf('towpath-1');
@@ -82,6 +85,26 @@ describe('a draft', () => {
     const { status, body } = await lead.put('/routes/towpath-3', { operations: [first && change(first), ...rest], revision: 2 });
     expect(status).toBe(400);
     expect(JSON.stringify(body.fields)).toMatch(field);
+  });
+  test('keeps rules of several parts, and says when they can never be met', async () => {
+    const { operations } = await graphOf('towpath-1');
+    const save = async (when: object, revision: number) => {
+      const changed = operations.map((o) => (o.id === 'b-fret' ? { ...o, when } : o));
+      return (await lead.put('/routes/towpath-3', { operations: changed, revision })).body;
+    };
+    const walnut = { kind: 'species', component: 'body', in: ['black walnut'] };
+    const often = {
+      kind: 'any',
+      of: [
+        { kind: 'not', of: CARVED },
+        { kind: 'all', of: [walnut, CARVED] },
+      ],
+    };
+    expect((await save(often, 2)).problems).toEqual([]);
+    expect((await graphOf('towpath-3')).operations.find((o) => o.id === 'b-fret')?.when).toEqual(often);
+    expect((await save({ kind: 'all', of: [CARVED, { kind: 'any', of: [walnut] }] }, 3)).problems).toEqual([
+      { operationId: 'b-fret', message: 'The rule of "Radius and fret" can never be met: the step would never be done' },
+    ]);
   });
   test('of any demo model goes in as it came out', async () => {
     // The demo's lead is writing one already.

@@ -2844,7 +2844,17 @@ export interface components {
             kind: "not";
             of: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"];
         };
+        AnyPartsDto: {
+            /** @enum {string} */
+            kind: "any";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+        };
         AllConditionDto: {
+            /** @enum {string} */
+            kind: "all";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AnyPartsDto"])[];
+        };
+        AllPartsDto: {
             /** @enum {string} */
             kind: "all";
             of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
@@ -2852,7 +2862,7 @@ export interface components {
         AnyConditionDto: {
             /** @enum {string} */
             kind: "any";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllPartsDto"])[];
         };
         TimesByOptionDto: {
             option: string;

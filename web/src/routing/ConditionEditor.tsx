@@ -1,50 +1,74 @@
-import { conditionInWords, type Component, type Condition } from '@ample-crane/core';
-import { Typography } from '@mui/material';
+import { COMPONENTS, conditionInWords, type Component, type Condition } from '@ample-crane/core';
+import { Button, Stack, Typography } from '@mui/material';
+import { useId } from 'react';
 import { COMPONENT_CHOICES, useDesk } from './context.ts';
 import { Choice, Several } from './fields.tsx';
 
-type Simple = Extract<Condition, { kind: 'option' | 'species' | 'construction' }>;
-const isSimple = (condition: Condition): condition is Simple =>
-  condition.kind === 'option' || condition.kind === 'species' || condition.kind === 'construction';
+type Kind = Condition['kind'];
+type Part<K extends Kind> = Extract<Condition, { kind: K }>;
+type Plain = Exclude<Condition, { kind: 'not' }>;
+type Group = Part<'all' | 'any'>;
 
-/** When a step belongs to the route: for some choices, some wood, some constructions. */
+interface Edited<C extends Condition> {
+  condition: C;
+  onChange: (condition: C) => void;
+}
+
+/** When a step belongs to the route: for some choices, some wood, some constructions, or several such rules together. */
 export function ConditionEditor() {
-  const { route, step, setup, readOnly, change } = useDesk();
+  const { route, step, change } = useDesk();
   const { when } = step;
-  const options = route.options ?? [];
-  const negated = when?.kind === 'not';
-  const inner = negated ? when.of : when;
-  if (when && inner && !isSimple(inner))
-    return (
-      <Typography variant="body2">
-        Done {conditionInWords(when, options)}. Rules of several parts are changed in the route’s JSON.
-      </Typography>
-    );
-  const put = (condition: Simple, not = negated) => change({ when: not ? { kind: 'not', of: condition } : condition });
+  return (
+    <>
+      {when && isGroup(when) && when.of.length > 0 && (
+        <Typography variant="body2">Done if {conditionInWords(when, route.options)}.</Typography>
+      )}
+      <Rule label="Done for" none="every order" groups={['all', 'any']} condition={when} onChange={(next) => change({ when: next })} />
+    </>
+  );
+}
+
+interface RuleProps {
+  label: string;
+  /** what it is called that there is no rule */
+  none: string;
+  /** in which ways it may consist of several rules */
+  groups: readonly Group['kind'][];
+  condition: Condition | undefined;
+  onChange: (condition: Condition | undefined) => void;
+}
+
+function Rule({ label, none, groups, condition, onChange }: RuleProps) {
+  const { route, readOnly } = useDesk();
+  const begin = useNewRule();
+  const negated = condition?.kind === 'not';
+  const plain = condition && plainOf(condition);
+  const put = (next: Plain, not = negated) => onChange(not ? { kind: 'not', of: next } : next);
   const choose = (kind: string) => {
-    if (kind === '') return change({ when: undefined });
-    if (kind === 'option')
-      return put({ kind, option: options[0]?.id ?? '', in: options[0]?.values.slice(1, 2).map((v) => v.id) ?? [] }, false);
-    if (kind === 'species') return put({ kind, component: step.component === 'instrument' ? 'body' : step.component, in: [] }, false);
-    return put({ kind: 'construction', in: [] }, false);
+    if (kind === '') return onChange(undefined);
+    if (!plain) return onChange(begin(kind as Plain['kind']));
+    // Rules that are there already are kept: one becomes the first of several, several go over into all or any.
+    if (kind === 'all' || kind === 'any')
+      return onChange({ kind, of: isGroup(plain) ? plain.of.flatMap((part) => (part.kind === kind ? part.of : [part])) : [condition] });
+    const kept = isGroup(plain) ? plain.of.find((part) => plainOf(part).kind === kind) : undefined;
+    return onChange(kept ?? begin(kind as Plain['kind']));
   };
-  const option = inner?.kind === 'option' ? options.find((o) => o.id === inner.option) : undefined;
-  const species = [...new Set(setup.models.flatMap((m) => m.wood.map((w) => w.species)))].sort();
   return (
     <>
       <Choice
-        label="Done for"
-        value={inner?.kind ?? ''}
-        empty="every order"
+        label={label}
+        value={plain?.kind ?? ''}
+        empty={none}
         readOnly={readOnly}
         choices={[
-          ...(options.length > 0 ? [['option', 'some choices'] as const] : []),
+          ...((route.options ?? []).length > 0 ? [['option', 'some choices'] as const] : []),
           ['species', 'some wood'],
           ['construction', 'some constructions'],
+          ...groups.map((group) => [group, GROUP_WORDS[group]] as const),
         ]}
         onChange={choose}
       />
-      {inner && isSimple(inner) && (
+      {plain && !isGroup(plain) && (
         <Choice
           label="Which"
           value={negated ? 'not' : 'only'}
@@ -53,56 +77,138 @@ export function ConditionEditor() {
             ['only', 'only for these'],
             ['not', 'for all but these'],
           ]}
-          onChange={(value) => put(inner, value === 'not')}
+          onChange={(value) => put(plain, value === 'not')}
         />
       )}
-      {inner?.kind === 'option' && (
-        <>
-          <Choice
-            label="Option"
-            value={inner.option}
-            readOnly={readOnly}
-            choices={options.map((o) => [o.id, o.name])}
-            onChange={(id) => put({ ...inner, option: id, in: [] })}
-          />
-          <Several
-            label="Chosen"
-            values={inner.in.map((id) => option?.values.find((v) => v.id === id)?.name ?? id)}
-            options={option?.values.map((v) => v.name) ?? []}
-            readOnly={readOnly}
-            onChange={(names) => put({ ...inner, in: names.map((n) => option?.values.find((v) => v.name === n)?.id ?? n) })}
-          />
-        </>
-      )}
-      {inner?.kind === 'species' && (
-        <>
-          <Choice
-            label="Wood of the"
-            value={inner.component}
-            readOnly={readOnly}
-            choices={COMPONENT_CHOICES}
-            onChange={(component) => put({ ...inner, component: component as Component })}
-          />
-          <Several
-            label="Species"
-            values={inner.in}
-            options={species}
-            free
-            readOnly={readOnly}
-            onChange={(list) => put({ ...inner, in: list })}
-          />
-        </>
-      )}
-      {inner?.kind === 'construction' && (
-        <Several
-          label="Constructions"
-          values={inner.in}
-          options={[...new Set(setup.models.map((m) => m.construction))]}
-          free
-          readOnly={readOnly}
-          onChange={(list) => put({ ...inner, in: list })}
-        />
+      {plain?.kind === 'option' && <ChosenFields condition={plain} onChange={put} />}
+      {plain?.kind === 'species' && <WoodFields condition={plain} onChange={put} />}
+      {plain?.kind === 'construction' && <ConstructionField condition={plain} onChange={put} />}
+      {plain && isGroup(plain) && <Rules condition={plain} groups={groups} onChange={put} />}
+    </>
+  );
+}
+
+/** Several rules together, each of which may be several again. */
+function Rules({ condition, groups, onChange }: Edited<Group> & Pick<RuleProps, 'groups'>) {
+  const { readOnly } = useDesk();
+  const begin = useNewRule();
+  const heading = useId();
+  const parts = condition.of;
+  // All of all is all: what is inside is the other kind, and two levels can say everything.
+  const inside = groups.length === 2 ? groups.filter((kind) => kind !== condition.kind) : [];
+  const replace = (at: number, next: Condition | undefined) =>
+    onChange({ ...condition, of: parts.flatMap((part, i) => (i !== at ? [part] : next ? [next] : [])) });
+  return (
+    <>
+      <Stack spacing={1.5} role="list" aria-label={condition.kind === 'all' ? 'Rules that must all fit' : 'Rules of which any must fit'}>
+        {parts.map((part, i) => (
+          // Rules have no name of their own, and none keeps anything that is not in the route.
+          <Stack
+            key={i}
+            role="listitem"
+            aria-labelledby={`${heading}-${i}`}
+            spacing={1.5}
+            sx={{ borderLeft: 2, borderColor: 'divider', pl: 1.5 }}
+          >
+            <Typography id={`${heading}-${i}`} variant="subtitle2" component="h4">
+              Rule {i + 1}
+            </Typography>
+            <Rule label="Fits" none="nothing: take this rule out" groups={inside} condition={part} onChange={(next) => replace(i, next)} />
+          </Stack>
+        ))}
+      </Stack>
+      {!readOnly && (
+        <Button sx={{ alignSelf: 'start' }} onClick={() => onChange({ ...condition, of: [...parts, begin('construction')] })}>
+          Add a rule
+        </Button>
       )}
     </>
   );
+}
+
+function ChosenFields({ condition, onChange }: Edited<Part<'option'>>) {
+  const { route, readOnly } = useDesk();
+  const options = route.options ?? [];
+  const values = options.find((o) => o.id === condition.option)?.values ?? [];
+  return (
+    <>
+      <Choice
+        label="Option"
+        value={condition.option}
+        readOnly={readOnly}
+        choices={options.map((o) => [o.id, o.name])}
+        onChange={(option) => onChange({ ...condition, option, in: [] })}
+      />
+      <Several
+        label="Chosen"
+        values={condition.in.map((id) => values.find((v) => v.id === id)?.name ?? id)}
+        options={values.map((v) => v.name)}
+        readOnly={readOnly}
+        onChange={(names) => onChange({ ...condition, in: names.map((n) => values.find((v) => v.name === n)?.id ?? n) })}
+      />
+    </>
+  );
+}
+
+function WoodFields({ condition, onChange }: Edited<Part<'species'>>) {
+  const { setup, readOnly } = useDesk();
+  return (
+    <>
+      <Choice
+        label="Wood of the"
+        value={condition.component}
+        readOnly={readOnly}
+        choices={COMPONENT_CHOICES}
+        onChange={(id) => onChange({ ...condition, component: COMPONENTS.find((c) => c === id) ?? condition.component })}
+      />
+      <Several
+        label="Species"
+        values={condition.in}
+        options={[...new Set(setup.models.flatMap((m) => m.wood.map((w) => w.species)))].sort()}
+        free
+        readOnly={readOnly}
+        onChange={(list) => onChange({ ...condition, in: list })}
+      />
+    </>
+  );
+}
+
+function ConstructionField({ condition, onChange }: Edited<Part<'construction'>>) {
+  const { setup, readOnly } = useDesk();
+  return (
+    <Several
+      label="Constructions"
+      values={condition.in}
+      options={[...new Set(setup.models.map((m) => m.construction))]}
+      free
+      readOnly={readOnly}
+      onChange={(list) => onChange({ ...condition, in: list })}
+    />
+  );
+}
+
+/** A rule without the "not" around it. */
+const plainOf = (condition: Condition): Plain => (condition.kind === 'not' ? plainOf(condition.of) : condition);
+
+const GROUP_WORDS = { all: 'orders that several rules all fit', any: 'orders that any of several rules fits' } as const;
+const isGroup = (condition: Condition): condition is Group => condition.kind === 'all' || condition.kind === 'any';
+
+/** A rule of a kind as it begins: about the first option's unusual values, or about nothing yet. */
+function useNewRule() {
+  const { route, step } = useDesk();
+  const component: Component = step.component === 'instrument' ? 'body' : step.component;
+  return (kind: Plain['kind']): Plain => {
+    const [option] = route.options ?? [];
+    switch (kind) {
+      case 'option':
+        return { kind, option: option?.id ?? '', in: option?.values.slice(1, 2).map((v) => v.id) ?? [] };
+      case 'species':
+        return { kind, component, in: [] };
+      case 'construction':
+        return { kind, in: [] };
+      case 'all':
+      case 'any':
+        return { kind, of: [] };
+    }
+  };
 }
