@@ -123,6 +123,8 @@ describe('a route in words', () => {
     expect(conditionInWords({ kind: 'any', of: [carved, { kind: 'all', of: [walnut, { kind: 'not', of: carved }] }] })).toBe(
       'carved, or (body of black walnut, and not carved)',
     );
+    const begun = { kind: 'construction', in: [] } as const;
+    expect(conditionInWords({ kind: 'any', of: [begun, { kind: 'all', of: [] }] })).toBe('(nothing yet), or (nothing yet)');
   });
   test('a step is marked with what is special about it', () => {
     expect(stepMarks(operationOf(WIDE_ROUTE, 'bindset'), WIDE_ROUTE.options)).toEqual([

@@ -37,25 +37,29 @@ export function conditionInWords(condition: Condition, options: readonly RouteOp
     case 'option': {
       const option = options.find((o) => o.id === condition.option);
       const values = condition.in.map((id) => option?.values.find((v) => v.id === id)?.name ?? id);
-      return `${option?.name ?? condition.option} ${values.join(' or ')}`;
+      return `${option?.name ?? condition.option} ${listed(values, ' or ')}`;
     }
     case 'species':
-      return `${condition.component} of ${condition.in.join(' or ')}`;
+      return `${condition.component} of ${listed(condition.in, ' or ')}`;
     case 'construction':
-      return condition.in.join(' or ');
+      return listed(condition.in, ' or ');
     case 'not':
       return `not ${partInWords(condition.of, options)}`;
     case 'all':
-      return condition.of.map((c) => partInWords(c, options)).join(', and ');
     case 'any':
-      return condition.of.map((c) => partInWords(c, options)).join(', or ');
+      return listed(
+        condition.of.map((part) => partInWords(part, options)),
+        condition.kind === 'all' ? ', and ' : ', or ',
+      );
   }
 }
+
+const listed = (words: readonly string[], by: string): string => (words.length === 0 ? '(nothing yet)' : words.join(by));
 
 /** Several rules inside several others are kept together by brackets. */
 function partInWords(condition: Condition, options: readonly RouteOption[]): string {
   const words = conditionInWords(condition, options);
-  return condition.kind === 'all' || condition.kind === 'any' ? `(${words})` : words;
+  return (condition.kind === 'all' || condition.kind === 'any') && condition.of.length > 0 ? `(${words})` : words;
 }
 
 /** What is special about a step, in a few words each. */

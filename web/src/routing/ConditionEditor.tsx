@@ -32,13 +32,15 @@ interface RuleProps {
   label: string;
   /** what it is called that there is no rule */
   none: string;
+  /** which of several rules it is, as in 2.1 */
+  number?: string;
   /** in which ways it may consist of several rules */
   groups: readonly Group['kind'][];
   condition: Condition | undefined;
   onChange: (condition: Condition | undefined) => void;
 }
 
-function Rule({ label, none, groups, condition, onChange }: RuleProps) {
+function Rule({ label, none, number, groups, condition, onChange }: RuleProps) {
   const { route, readOnly } = useDesk();
   const begin = useNewRule();
   const negated = condition?.kind === 'not';
@@ -83,19 +85,20 @@ function Rule({ label, none, groups, condition, onChange }: RuleProps) {
       {plain?.kind === 'option' && <ChosenFields condition={plain} onChange={put} />}
       {plain?.kind === 'species' && <WoodFields condition={plain} onChange={put} />}
       {plain?.kind === 'construction' && <ConstructionField condition={plain} onChange={put} />}
-      {plain && isGroup(plain) && <Rules condition={plain} groups={groups} onChange={put} />}
+      {plain && isGroup(plain) && <Rules condition={plain} within={number} groups={groups} onChange={put} />}
     </>
   );
 }
 
 /** Several rules together, each of which may be several again. */
-function Rules({ condition, groups, onChange }: Edited<Group> & Pick<RuleProps, 'groups'>) {
+function Rules({ condition, within, groups, onChange }: Edited<Group> & Pick<RuleProps, 'groups'> & { within: string | undefined }) {
   const { readOnly } = useDesk();
   const begin = useNewRule();
   const heading = useId();
   const parts = condition.of;
   // All of all is all: what is inside is the other kind, and two levels can say everything.
   const inside = groups.length === 2 ? groups.filter((kind) => kind !== condition.kind) : [];
+  const numberOf = (i: number) => (within === undefined ? '' : `${within}.`) + (i + 1);
   const replace = (at: number, next: Condition | undefined) =>
     onChange({ ...condition, of: parts.flatMap((part, i) => (i !== at ? [part] : next ? [next] : [])) });
   return (
@@ -111,9 +114,16 @@ function Rules({ condition, groups, onChange }: Edited<Group> & Pick<RuleProps, 
             sx={{ borderLeft: 2, borderColor: 'divider', pl: 1.5 }}
           >
             <Typography id={`${heading}-${i}`} variant="subtitle2" component="h4">
-              Rule {i + 1}
+              Rule {numberOf(i)}
             </Typography>
-            <Rule label="Fits" none="nothing: take this rule out" groups={inside} condition={part} onChange={(next) => replace(i, next)} />
+            <Rule
+              label="Fits"
+              none="nothing: take this rule out"
+              number={numberOf(i)}
+              groups={inside}
+              condition={part}
+              onChange={(next) => replace(i, next)}
+            />
           </Stack>
         ))}
       </Stack>

@@ -122,11 +122,19 @@ describe('the route desk', () => {
   test('a rule of several parts is shown part by part, to be changed in a draft alone', () => {
     const alder = { kind: 'species', component: 'body', in: ['red alder'] } as const;
     const carved = { kind: 'construction', in: ['carved'] } as const;
-    const when = { kind: 'any', of: [{ kind: 'not', of: carved }, { kind: 'all', of: [alder, carved] }] } as const;
+    const when = {
+      kind: 'any',
+      of: [
+        { kind: 'not', of: carved },
+        { kind: 'all', of: [alder, carved] },
+      ],
+    } as const;
     const shown = (state: Version['state']) => page({ shown: view({ state, inForce: false }, changeStep(FIRST, 'cut-bodies', { when })) });
     const draft = shown('draft');
     expect(wordsOf(draft)).toMatch(/Done if not carved, or \(body of red alder, and carved\)/);
-    expect(wordsOf(draft)).toMatch(/orders that any of several rules fits.*Rule 1.*for all but these.*Rule 2.*orders that several rules all fit.*Rule 2/);
+    expect(wordsOf(draft)).toMatch(
+      /orders that any of several rules fits.*Rule 1.*for all but these.*Rule 2.*orders that several rules all fit.*Rule 2.1.*Rule 2.2/,
+    );
     expect(labelsOf(draft)).toEqual(expect.arrayContaining(['Rules of which any must fit', 'Rules that must all fit']));
     expect(wordsOf(draft)).toMatch(/Add a rule/);
     expect(wordsOf(shown('released'))).not.toMatch(/Add a rule/);
