@@ -82,7 +82,9 @@ async function placeAgain(call, id) {
 /** A batch whose card has so many entries. @returns its id */
 async function longCard(call, get) {
   const batches = await get('/batches');
-  const { id } = batches.find((b) => b.status === 'queued' && b.quantity <= 12 && b.operationKind === 'work');
+  const idle = batches.find((b) => ['queued', 'finished', 'paused'].includes(b.status) && b.quantity <= 12);
+  if (!idle) throw new Error('Every batch is in work or in a place that it cannot leave');
+  const { id } = idle;
   for (let entries = 0; entries < LONG_CARD; entries++) await placeAgain(call, id);
   return id;
 }
