@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { constants, tmpdir } from 'node:os';
 import { ensurePostgres, isRoot } from './debian.mjs';
 import { freePort } from './port.mjs';
 import { ROOT, Stop } from './run.mjs';
@@ -173,17 +173,20 @@ export async function openCluster() {
   return startCluster(dataHome(user), { durable: true, user });
 }
 
-/** A cluster for one run of checks, removed afterwards. */
+/** A cluster for one run of checks, removed afterwards, also when the run is broken off. */
 export async function throwAwayCluster() {
   const user = serverUser();
   const directory = mkdtempSync(`${tmpdir()}/ample-crane-`);
   chmodSync(directory, 0o711);
   const cluster = await startCluster(directory, { durable: false, user });
-  return {
-    ...cluster,
-    async stop() {
-      await cluster.stop();
-      rmSync(directory, { recursive: true, force: true });
-    },
+  const stop = async () => {
+    for (const signal of BREAKS) process.off(signal, breakOff);
+    await cluster.stop();
+    rmSync(directory, { recursive: true, force: true });
   };
+  const breakOff = (signal) => void stop().finally(() => process.exit(128 + constants.signals[signal]));
+  for (const signal of BREAKS) process.once(signal, breakOff);
+  return { ...cluster, stop };
 }
+
+const BREAKS = ['SIGINT', 'SIGTERM', 'SIGHUP'];

@@ -1,11 +1,13 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
+import { dirname } from 'node:path';
 import pg from 'pg';
 import { checkSpace, openCluster, throwAwayCluster } from './cluster.mjs';
 import { freePort } from './port.mjs';
-import { Stop } from './run.mjs';
+import { ROOT, Stop } from './run.mjs';
 
 const homes = [];
 const open = [];
@@ -115,3 +117,38 @@ test('a free port can be listened on, and is not given out twice while it is', a
   expect(await freePort()).not.toBe(port);
   await new Promise((resolve) => server.close(resolve));
 });
+
+/** A run of checks that never ends, and says where its database lives. */
+const ENDLESS = `
+  const { throwAwayCluster } = await import('./scripts/lib/cluster.mjs');
+  const cluster = await throwAwayCluster();
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: cluster.url });
+  await client.connect();
+  const { rows } = await client.query('show data_directory');
+  await client.end();
+  console.log(rows[0].data_directory);
+  setInterval(() => {}, 60_000);
+`;
+
+test.each([
+  ['SIGINT', 130],
+  ['SIGTERM', 143],
+])(
+  'a run of checks that is broken off by %s leaves no database behind',
+  async (signal, code) => {
+    const child = spawn(process.execPath, ['--input-type=module', '-e', ENDLESS], { cwd: ROOT });
+    let said = '';
+    child.stderr.on('data', (d) => (said += d));
+    const data = await new Promise((resolve, reject) => {
+      child.stdout.on('data', (d) => resolve(String(d).trim()));
+      child.on('exit', () => reject(new Error(said)));
+    });
+    expect(existsSync(dirname(data))).toBe(true);
+    const ended = new Promise((resolve) => child.on('exit', resolve));
+    child.kill(signal);
+    expect(await ended).toBe(code);
+    expect(existsSync(dirname(data))).toBe(false);
+  },
+  60_000,
+);
