@@ -4,7 +4,11 @@ import { Outbox, type OutboxEntry, type Sending } from './outbox.ts';
 
 const memory = () => {
   const kept = new Map<string, string>();
-  return { getItem: (key: string) => kept.get(key) ?? null, setItem: (key: string, value: string) => void kept.set(key, value) };
+  return {
+    getItem: (key: string) => kept.get(key) ?? null,
+    setItem: (key: string, value: string) => void kept.set(key, value),
+    removeItem: (key: string) => void kept.delete(key),
+  };
 };
 const entry = (key: string, batchId = 'B1', over: Partial<OutboxEntry> = {}) => ({
   key,
@@ -107,6 +111,55 @@ describe('entries that wait to be sent', () => {
     box.add(entry('start'), 4);
     await Promise.all([box.flush('ann'), box.flush('ann')]);
     expect(s.carried).toEqual(['start']);
+  });
+});
+
+describe('the device', () => {
+  test('shares what waits between its pages: none overwrites what another has added', async () => {
+    const s = server();
+    const storage = memory();
+    const [one, two] = [new Outbox(storage, s.send), new Outbox(storage, s.send)];
+    one.add(entry('start'), 4);
+    two.add(entry('finish'), 4);
+    one.reread();
+    for (const box of [one, two, new Outbox(storage, s.send)])
+      expect(box.entries().map((e) => [e.key, e.version])).toEqual([
+        ['start', 4],
+        ['finish', null],
+      ]);
+    await Promise.all([one.flush('ann'), two.flush('ann')]);
+    expect([s.carried, new Outbox(storage, s.send).entries()]).toEqual([['start', 'finish'], []]);
+  });
+  test.each(['{"half', 'null', '{"key":"a"}', '[{"key":"a"}]', '[null]'])(
+    'keeps what it cannot read, until somebody removes it: %s',
+    (text) => {
+      const storage = memory();
+      storage.setItem('outbox', text);
+      const box = new Outbox(storage, server().send);
+      expect([box.entries(), box.trouble().unreadable]).toEqual([[], text]);
+      box.add(entry('start'), 4);
+      const again = new Outbox(storage, server().send);
+      expect([again.entries().length, again.trouble().unreadable]).toEqual([1, text]);
+      again.forgetUnreadable();
+      expect(again.trouble().unreadable).toBeNull();
+      expect(new Outbox(storage, server().send).trouble().unreadable).toBeNull();
+    },
+  );
+  test('without room says so, and still sends what it was given', async () => {
+    const s = server();
+    const storage = memory();
+    let room = false;
+    const setItem = (key: string, value: string) => {
+      if (!room) throw new Error('no room');
+      storage.setItem(key, value);
+    };
+    const box = new Outbox({ ...storage, setItem }, s.send);
+    box.add(entry('start'), 4);
+    box.add(entry('finish'), 4);
+    expect([box.trouble().full, box.entries().length]).toEqual([true, 2]);
+    room = true;
+    await box.flush('ann');
+    expect([s.carried, box.entries(), box.trouble().full]).toEqual([['start', 'finish'], [], false]);
   });
 });
 

@@ -24,21 +24,33 @@ export interface OutboxEntry<K extends BatchCommandName = BatchCommandName> {
 interface Storage {
   getItem(key: string): string | null;
   setItem(key: string, value: string): void;
+  removeItem(key: string): void;
+}
+
+/** What keeps the device from doing its part. */
+export interface OutboxTrouble {
+  /** what was kept and cannot be read any more, as it is */
+  unreadable: string | null;
+  /** the device has no room: entries are lost when the page is closed before they are sent */
+  full: boolean;
 }
 
 export type Sending = (entry: OutboxEntry, version: number) => Promise<{ version: number }>;
 
-const STORED = 'outbox';
+export const STORED = 'outbox';
+const UNREADABLE = 'outbox, unreadable';
 /** What the server has not decided for good: not reached, not signed in, broken, too many at once. */
 const isForLater = (problem: ProblemDocument) =>
   problem.status <= 0 || problem.status === 401 || problem.status === 429 || problem.status >= 500;
 
 /**
- * Entries that wait on the device until the server has them: kept across reloads, sent in order, once each. A refusal
- * stops the entries of its batch and waits for somebody's choice; nothing is dropped on its own.
+ * Entries that wait on the device until the server has them: kept across reloads, shared by all pages open on it, sent
+ * in order, once each. A refusal stops the entries of its batch and waits for somebody's choice; nothing is dropped on
+ * its own.
  */
 export class Outbox {
-  private list: readonly OutboxEntry[];
+  private list: readonly OutboxEntry[] = [];
+  private told: OutboxTrouble;
   private readonly listeners = new Set<() => void>();
   private sending: Promise<void> | undefined;
 
@@ -48,11 +60,12 @@ export class Outbox {
     /** told when an entry has been carried out */
     private readonly onSent: (entry: OutboxEntry) => void = () => undefined,
   ) {
-    const text = storage.getItem(STORED);
-    this.list = text === null ? [] : (JSON.parse(text) as OutboxEntry[]);
+    this.told = { unreadable: storage.getItem(UNREADABLE), full: false };
+    this.list = this.kept();
   }
 
   readonly entries = (): readonly OutboxEntry[] => this.list;
+  readonly trouble = (): OutboxTrouble => this.told;
 
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
@@ -61,8 +74,10 @@ export class Outbox {
 
   /** Takes an entry in. It rests on what the person saw, or on the entry before it that is not sent yet. */
   add(entry: Omit<OutboxEntry, 'state' | 'version' | 'problem'>, seenVersion: number): void {
-    const follows = this.list.some((e) => e.batchId === entry.batchId && e.state !== 'aside');
-    this.put([...this.list, { ...entry, version: follows ? null : seenVersion, state: 'waiting' }]);
+    this.put((list) => {
+      const follows = list.some((e) => e.batchId === entry.batchId && e.state !== 'aside');
+      return [...list, { ...entry, version: follows ? null : seenVersion, state: 'waiting' }];
+    });
   }
 
   /** A refused entry is tried again on the batch as it is now. */
@@ -77,7 +92,20 @@ export class Outbox {
 
   /** Forgets an entry that was set aside, because somebody said so. */
   forget(key: string): void {
-    this.put(this.list.filter((e) => e.key !== key || e.state !== 'aside'));
+    this.put((list) => list.filter((e) => e.key !== key || e.state !== 'aside'));
+  }
+
+  /** Forgets what could not be read, because somebody said so. */
+  forgetUnreadable(): void {
+    this.storage.removeItem(UNREADABLE);
+    this.told = { ...this.told, unreadable: null };
+    this.tell();
+  }
+
+  /** Another page has changed what is kept. */
+  reread(): void {
+    this.list = this.kept();
+    this.tell();
   }
 
   /** Sends what can be sent by this person; resolves when nothing more can be. */
@@ -109,9 +137,11 @@ export class Outbox {
 
   /** What comes after it for the same batch rests on what it left. */
   private sent(entry: OutboxEntry, version: number): void {
-    const left = this.list.filter((e) => e.key !== entry.key);
-    const after = left.find((e) => e.batchId === entry.batchId && e.state === 'waiting');
-    this.put(left.map((e) => (e === after && e.version === null ? { ...e, version } : e)));
+    this.put((list) => {
+      const left = list.filter((e) => e.key !== entry.key);
+      const after = left.find((e) => e.batchId === entry.batchId && e.state === 'waiting');
+      return left.map((e) => (e === after && e.version === null ? { ...e, version } : e));
+    });
     this.onSent(entry);
   }
 
@@ -130,15 +160,52 @@ export class Outbox {
   }
 
   private change(key: string, how: (entry: OutboxEntry) => OutboxEntry): void {
-    this.put(this.list.map((e) => (e.key === key ? how(e) : e)));
+    this.put((list) => list.map((e) => (e.key === key ? how(e) : e)));
   }
 
-  private put(list: readonly OutboxEntry[]): void {
-    this.list = list;
-    this.storage.setItem(STORED, JSON.stringify(list));
+  /** Changes what is kept, as it is now: another page may have added to it. */
+  private put(how: (list: readonly OutboxEntry[]) => readonly OutboxEntry[]): void {
+    this.list = how(this.told.full ? this.list : this.kept());
+    try {
+      this.storage.setItem(STORED, JSON.stringify(this.list));
+      if (this.told.full) this.told = { ...this.told, full: false };
+    } catch {
+      this.told = { ...this.told, full: true };
+    }
+    this.tell();
+  }
+
+  /** What is kept on the device; what cannot be read is put by as it is. */
+  private kept(): readonly OutboxEntry[] {
+    const text = this.storage.getItem(STORED);
+    if (text === null) return [];
+    const read = entriesIn(text);
+    if (read) return read;
+    const unreadable = [this.storage.getItem(UNREADABLE), text].filter((t) => t !== null).join('\n');
+    this.storage.setItem(UNREADABLE, unreadable);
+    this.storage.removeItem(STORED);
+    this.told = { ...this.told, unreadable };
+    return [];
+  }
+
+  private tell(): void {
     for (const tell of this.listeners) tell();
   }
 }
+
+/** @returns undefined where the text does not hold entries */
+function entriesIn(text: string): OutboxEntry[] | undefined {
+  try {
+    const list: unknown = JSON.parse(text);
+    return Array.isArray(list) && list.every(isEntry) ? list : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+const TEXTS = ['key', 'personId', 'batchId', 'command', 'sentence', 'state'] as const;
+const isEntry = (value: unknown): value is OutboxEntry =>
+  typeof value === 'object' && value !== null && TEXTS.every((name) => name in value && typeof (value as OutboxEntry)[name] === 'string');
 
 /** Sends an entry as the command it stands for. */
 export function sendEntry(entry: OutboxEntry, version: number): Promise<{ version: number }> {
@@ -153,3 +220,4 @@ export function sendEntry(entry: OutboxEntry, version: number): Promise<{ versio
 }
 
 export const useOutbox = (outbox: Outbox): readonly OutboxEntry[] => useSyncExternalStore(outbox.subscribe, outbox.entries, outbox.entries);
+export const useOutboxTrouble = (outbox: Outbox): OutboxTrouble => useSyncExternalStore(outbox.subscribe, outbox.trouble, outbox.trouble);

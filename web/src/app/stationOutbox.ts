@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { useLostConnection } from './connection.ts';
-import { Outbox, sendEntry } from './outbox.ts';
+import { Outbox, sendEntry, STORED } from './outbox.ts';
 import { queryClient } from './queries.ts';
 
 const RETRY_MS = 5_000;
@@ -16,9 +16,12 @@ export function useSending(personId: string | undefined): void {
     const send = () => void stationOutbox.flush(personId);
     send();
     const timer = setInterval(() => stationOutbox.entries().some((e) => e.state === 'waiting') && send(), RETRY_MS);
+    const reread = (event: StorageEvent) => event.key === STORED && stationOutbox.reread();
     window.addEventListener('online', send);
+    window.addEventListener('storage', reread);
     return () => {
       clearInterval(timer);
+      window.removeEventListener('storage', reread);
       window.removeEventListener('online', send);
     };
   }, [personId, lost]);

@@ -1,7 +1,8 @@
 import { Box, Button, Paper, Stack, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { ask, client } from '../app/api.ts';
-import { useOutbox, type OutboxEntry } from '../app/outbox.ts';
+import { useOutbox, useOutboxTrouble, type OutboxEntry } from '../app/outbox.ts';
+import { saveText } from '../app/saveText.ts';
 import { useSession } from '../app/session.tsx';
 import { stationOutbox } from '../app/stationOutbox.ts';
 import { Id } from '../parts/Answer.tsx';
@@ -11,21 +12,30 @@ import { counted } from '../parts/words.ts';
 /** What was entered on this device and is not with the server yet; a refusal asks what to do with it. */
 export function OutboxPanel() {
   const entries = useOutbox(stationOutbox);
+  const trouble = useOutboxTrouble(stationOutbox);
   const { session } = useSession();
-  if (entries.length === 0) return null;
+  if (entries.length === 0 && trouble.unreadable === null) return null;
   const waiting = entries.filter((e) => e.state === 'waiting');
   const others = waiting.filter((e) => e.personId !== session.personId).length;
   const conflicts = entries.filter((e) => e.state === 'conflict');
   const aside = entries.filter((e) => e.state === 'aside');
   return (
     <Paper component="section" aria-label="Entries on this device" sx={{ p: 1.5, mb: 2 }}>
+      {trouble.unreadable !== null && <Unreadable text={trouble.unreadable} />}
+      {trouble.full && waiting.length > 0 && (
+        <Stack role="alert" direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>
+          <SeverityMark severity="attention" />
+          <Typography>This device has no room left to keep entries. Leave this page open until they are sent.</Typography>
+        </Stack>
+      )}
       {waiting.length > 0 && (
         <Stack direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>
           <SeverityMark severity="waiting" />
           <Typography role="status">
             {counted(waiting.length, 'entry waits', 'entries wait')} on this device to be sent; each is sent once, when the connection is
             back.
-            {others > 0 && ` ${counted(others, 'is', 'are')} somebody else’s and wait until they sign in here.`}
+            {others > 0 &&
+              ` ${counted(others, 'is', 'are')} somebody else’s and ${others === 1 ? 'waits' : 'wait'} until they sign in here.`}
           </Typography>
         </Stack>
       )}
@@ -53,6 +63,29 @@ export function OutboxPanel() {
         </Stack>
       ))}
     </Paper>
+  );
+}
+
+/** What waited here and got damaged: it may hold work that the server was never told of. */
+function Unreadable({ text }: { text: string }) {
+  return (
+    <Box role="alert" sx={{ mb: 1 }}>
+      <Stack direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>
+        <SeverityMark severity="attention" />
+        <Typography sx={{ flex: 1 }}>
+          Entries kept on this device cannot be read any more and were not sent. Look at the cards of the batches here and log what is
+          missing; the damaged text can be saved to find out what it was.
+        </Typography>
+      </Stack>
+      <Stack direction="row" useFlexGap spacing={1} sx={{ mt: 1, flexWrap: 'wrap' }}>
+        <Button variant="outlined" size="large" onClick={() => saveText('entries.txt', text)}>
+          Save it as a file
+        </Button>
+        <Button color="error" size="large" onClick={() => stationOutbox.forgetUnreadable()}>
+          Remove it from this device
+        </Button>
+      </Stack>
+    </Box>
   );
 }
 

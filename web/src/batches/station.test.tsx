@@ -2,7 +2,6 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { Route, Routes } from 'react-router';
 import type { View } from '../app/api.ts';
 import type { OutboxEntry } from '../app/outbox.ts';
-import { Outbox } from '../app/outbox.ts';
 import { stationOutbox } from '../app/stationOutbox.ts';
 import { aBatch } from '../test/batch.ts';
 import { aCard } from '../test/card.ts';
@@ -29,10 +28,12 @@ const entry = (over: Partial<OutboxEntry> = {}): OutboxEntry => ({
 /** Puts entries on the device as they would be after a reload. */
 function onDevice(...entries: OutboxEntry[]): void {
   localStorage.setItem('outbox', JSON.stringify(entries));
-  const reloaded = new Outbox(localStorage, () => Promise.reject(new Error('no network')));
-  Object.assign(stationOutbox, { list: reloaded.entries() });
+  stationOutbox.reread();
 }
-afterEach(() => onDevice());
+afterEach(() => {
+  stationOutbox.forgetUnreadable();
+  onDevice();
+});
 
 describe('what a person at the station sees', () => {
   const queued = { id: 'B7', status: 'queued', accepted: false } as const;
@@ -63,8 +64,15 @@ describe('entries on the device', () => {
   test('each that waits is told, with when it happened; somebody else’s wait for them', () => {
     onDevice(entry(), entry({ key: 'k2', personId: 'ines', batchId: 'B8', sentence: 'Finish buff' }));
     expect(words()).toMatch(/2 entries wait on this device to be sent; each is sent once/);
-    expect(words()).toMatch(/1 is somebody else’s and wait until they sign in here/);
+    expect(words()).toMatch(/1 is somebody else’s and waits until they sign in here/);
     expect(words()).toMatch(/07:09 B7 Start bind body, by Joss Abara.*07:09 B8 Finish buff/);
+  });
+  test('what cannot be read any more is told, and can be saved before it is removed', () => {
+    localStorage.setItem('outbox', '[{"key":');
+    stationOutbox.reread();
+    expect(words()).toMatch(/cannot be read any more and were not sent.*Save it as a file.*Remove it from this device/);
+    stationOutbox.forgetUnreadable();
+    expect(words()).toBe('');
   });
   test('a refusal says why and offers what can be done; nothing is dropped', () => {
     onDevice(

@@ -1,6 +1,7 @@
 import type { Route } from '@ample-crane/core';
 import { Button, Typography } from '@mui/material';
 import { useRef, useState, type ChangeEvent } from 'react';
+import { saveText } from '../app/saveText.ts';
 
 const MAX_BYTES = 2_000_000;
 
@@ -10,12 +11,7 @@ export function JsonActs({ route, onRoute }: { route: Route; onRoute?: (route: R
   const [wrong, setWrong] = useState<string | null>(null);
   const download = () => {
     const { operations, options } = route;
-    const url = URL.createObjectURL(new Blob([JSON.stringify({ operations, options }, null, 2)], { type: 'application/json' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `route-${route.id}.json`;
-    link.click();
-    URL.revokeObjectURL(url);
+    saveText(`route-${route.id}.json`, JSON.stringify({ operations, options }, null, 2), 'application/json');
   };
   const load = async (event: ChangeEvent<HTMLInputElement>) => {
     const [file] = event.target.files ?? [];
