@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { choose, get, searchTable, signIn, violations, walkTo } from './steps.ts';
 
 interface Station {
@@ -85,6 +85,32 @@ test('the rules for wood change what every lot is told', async ({ page }) => {
   await choose(page, 'Band', 'follows the shop’s EMC');
   await page.getByRole('button', { name: 'Save moisture rules' }).click();
   await expect(page.getByRole('button', { name: 'Save moisture rules' })).toBeDisabled();
+});
+
+test('corrections of the meters: what is typed stays when somebody else saves, and neither is overwritten', async ({ page, browser }) => {
+  const other = await (await browser.newContext()).newPage();
+  for (const someone of [page, other]) {
+    await signIn(someone);
+    await someone.goto('/setup?tab=Bands+and+rules');
+  }
+  const over = (someone: Page) => someone.getByRole('spinbutton', { name: 'Pinless reads over' }).first();
+  const save = (someone: Page) => someone.getByRole('button', { name: 'Save corrections' });
+  const before = await over(page).inputValue();
+  await over(page).fill('0.9');
+  await over(other).fill('0.7');
+  await save(other).click();
+  await expect(save(other)).toBeDisabled();
+  await expect(page.getByText('Somebody else has saved corrections since you began to type.')).toBeVisible();
+  await expect(over(page)).toHaveValue('0.9');
+  await save(page).click();
+  await expect(page.getByRole('alert').filter({ hasText: /since you|meanwhile|changed/i })).toBeVisible();
+  await page.getByRole('button', { name: 'Show theirs, drop mine' }).click();
+  await expect(over(page)).toHaveValue('0.7');
+  await over(page).fill(before);
+  await save(page).click();
+  await expect(save(page)).toBeDisabled();
+  await expect(over(other)).toHaveValue(before);
+  await other.context().close();
 });
 
 test('a kiln schedule is written, told what cannot work, and kept', async ({ page }) => {
