@@ -181,3 +181,32 @@ describe('the constraint', () => {
     );
   });
 });
+
+describe('places that change', () => {
+  const figuresOf = (events: readonly FlowEvent[], benches: number) => {
+    const meter = new FlowMeter([{ code: 'A', benches }], window, time);
+    for (const event of events) meter.record(event);
+    const [a] = meter.figures().stations;
+    return a;
+  };
+  const arrived: FlowEvent = { kind: 'arrive', atMs: HOUR_MS, station: 'A', loadMs: 100 * HOUR_MS };
+  test.each([
+    ['a bench more', 1, 2, 15 * 8 + 5 * 16],
+    ['a bench less', 2, 1, 15 * 16 + 5 * 8],
+    ['the same', 1, 1, 160],
+  ])('%s: the hours available are those of the benches there were', (_, before, after, hours) => {
+    const changed: FlowEvent = { kind: 'benches', atMs: 15 * DAY_MS, station: 'A', count: after };
+    expect(figuresOf([arrived, changed], before)).toMatchObject({ availableMs: hours * HOUR_MS, loadRatio: 100 / hours });
+  });
+  test('a change before the window sets the scene', () => {
+    expect(figuresOf([{ kind: 'benches', atMs: -DAY_MS, station: 'A', count: 3 }], 1)?.availableMs).toBe(480 * HOUR_MS);
+  });
+  test('a bench lost makes the one in use the whole station, from then on', () => {
+    const events: FlowEvent[] = [
+      { kind: 'begin', atMs: 8 * HOUR_MS, station: 'A' },
+      { kind: 'benches', atMs: 12 * HOUR_MS, station: 'A', count: 1 },
+      { kind: 'stop', atMs: 15 * HOUR_MS, station: 'A' },
+    ];
+    expect(figuresOf(events, 2)).toMatchObject({ workedMs: 7 * HOUR_MS, activePeriods: 1, meanActiveMs: 3 * HOUR_MS });
+  });
+});

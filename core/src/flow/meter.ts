@@ -11,11 +11,19 @@ export type FlowEvent =
   | { kind: 'arrive'; atMs: number; station: string; loadMs: number }
   | { kind: 'begin'; atMs: number; station: string }
   | { kind: 'stop'; atMs: number; station: string }
+  /** from now on so many batches can be worked on at once */
+  | { kind: 'benches'; atMs: number; station: string; count: number }
   | { kind: 'finish'; atMs: number; station: string; good: number; rework: number; scrap: number };
+
+/** At one instant: what ends is counted before what begins. */
+const RANK: Record<FlowEvent['kind'], number> = { stop: 0, finish: 1, leave: 2, enter: 3, arrive: 4, benches: 5, begin: 6 };
+
+export const inTimeOrder = (events: readonly FlowEvent[]): FlowEvent[] =>
+  events.toSorted((a, b) => a.atMs - b.atMs || RANK[a.kind] - RANK[b.kind]);
 
 export interface FlowStation {
   code: string;
-  /** how many batches can be worked on at once; work beyond that makes the station fully active */
+  /** how many batches can be worked on at once to begin with; at that many the station is fully active */
   benches: number;
 }
 
@@ -69,6 +77,7 @@ interface StationMeter {
   running: number;
   lastChangeMs: number;
   workedMs: number;
+  availableMs: number;
   loadMs: number;
   good: number;
   rework: number;
@@ -111,6 +120,7 @@ export class FlowMeter {
         running: 0,
         lastChangeMs: window.fromMs,
         workedMs: 0,
+        availableMs: 0,
         loadMs: 0,
         good: 0,
         rework: 0,
@@ -141,10 +151,13 @@ export class FlowMeter {
         return;
       }
       case 'begin':
-        this.changeRunning(event.station, event.atMs, 1);
+        this.change(event.station, event.atMs, { started: 1 });
         return;
       case 'stop':
-        this.changeRunning(event.station, event.atMs, -1);
+        this.change(event.station, event.atMs, { started: -1 });
+        return;
+      case 'benches':
+        this.change(event.station, event.atMs, { benches: event.count });
         return;
       case 'finish': {
         const s = this.stations.get(event.station);
@@ -162,32 +175,28 @@ export class FlowMeter {
   figures(): FlowFigures {
     this.advanceWip(this.window.toMs);
     for (const [code, s] of this.stations) {
-      this.changeRunning(code, this.window.toMs, 0);
+      this.change(code, this.window.toMs, {});
       this.closePeriod(code, s, this.window.toMs);
     }
     const spanMs = this.window.toMs - this.window.fromMs;
-    const workingMs = this.time.between(this.window.fromMs, this.window.toMs);
     const meanWip = this.wipIntegral / spanMs;
     const throughputPerDay = this.shipped / (spanMs / DAY_MS);
     const meanLeadDays = this.shipped === 0 ? 0 : this.leadSumMs / this.shipped / DAY_MS;
     const leads = this.leads();
     return {
-      stations: [...this.stations].map(([code, s]) => {
-        const availableMs = workingMs * s.benches;
-        return {
-          code,
-          workedMs: s.workedMs,
-          arrivedLoadMs: s.loadMs,
-          availableMs,
-          loadRatio: availableMs === 0 ? 0 : s.loadMs / availableMs,
-          good: s.good,
-          rework: s.rework,
-          scrap: s.scrap,
-          meanActiveMs: s.periods === 0 ? 0 : s.activeMs / s.periods,
-          activePeriods: s.periods,
-          goodByShift: s.goodByShift,
-        };
-      }),
+      stations: [...this.stations].map(([code, s]) => ({
+        code,
+        workedMs: s.workedMs,
+        arrivedLoadMs: s.loadMs,
+        availableMs: s.availableMs,
+        loadRatio: s.availableMs === 0 ? 0 : s.loadMs / s.availableMs,
+        good: s.good,
+        rework: s.rework,
+        scrap: s.scrap,
+        meanActiveMs: s.periods === 0 ? 0 : s.activeMs / s.periods,
+        activePeriods: s.periods,
+        goodByShift: s.goodByShift,
+      })),
       meanWip,
       wipByDay: this.wipByDay,
       throughputPerDay,
@@ -229,14 +238,17 @@ export class FlowMeter {
     return this.time.windows.length === 0 ? -1 : this.time.indexOf(atMs);
   }
 
-  private changeRunning(code: string, atMs: number, by: number): void {
+  private change(code: string, atMs: number, { started = 0, benches }: { started?: number; benches?: number }): void {
     const s = this.stations.get(code);
     if (!s) return;
     const at = Math.min(Math.max(atMs, this.window.fromMs), this.window.toMs);
-    s.workedMs += s.running * this.time.between(s.lastChangeMs, at);
+    const passedMs = this.time.between(s.lastChangeMs, at);
+    s.workedMs += s.running * passedMs;
+    s.availableMs += s.benches * passedMs;
     s.lastChangeMs = at;
     const wasFull = s.running >= s.benches;
-    s.running = Math.max(0, s.running + by);
+    s.running = Math.max(0, s.running + started);
+    s.benches = benches ?? s.benches;
     const isFull = s.running >= s.benches;
     if (!wasFull && isFull) {
       const resumed = s.openFrom !== null && s.closedAt !== null && this.time.between(s.closedAt, at) <= HANDOVER_MS;

@@ -10,7 +10,12 @@ import type { Scenario } from './scenario.ts';
 import { Starts } from './starts.ts';
 import { WoodSupply } from './woodSupply.ts';
 
-type SimulationEvent = FloorEvent | { kind: 'lot arrives'; inShed: boolean } | { kind: 'lot is read'; lotId: string } | { kind: 'morning' };
+type SimulationEvent =
+  | FloorEvent
+  | { kind: 'lot arrives'; inShed: boolean }
+  | { kind: 'lot is read'; lotId: string }
+  | { kind: 'morning' }
+  | { kind: 'places change'; station: string; before: number; after: number };
 
 const READ_EVERY_DAYS = 7;
 /** The lot, counted from the first, that was put in the unheated shed and will never get there. */
@@ -40,6 +45,10 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; state: 
       inShed: lots++ === SHED_LOT,
     });
   for (const shift of time.windows) if (shift.fromMs >= scenario.floorFromMs) events.add(shift.fromMs, { kind: 'morning' });
+  for (const { code, benches } of scenario.stations)
+    benches.slice(1).forEach(({ fromMs, count }, i) => {
+      events.add(fromMs, { kind: 'places change', station: code, before: benches[i]?.count ?? 0, after: count });
+    });
 
   let setsDue = 0;
   for (let next = events.next(); next && next.atMs <= nowMs; next = events.next()) {
@@ -58,6 +67,11 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; state: 
         starts.campaigns(atMs);
         for (setsDue += scenario.setsPerDay; setsDue >= 1; setsDue--) starts.set(sales, atMs);
         break;
+      }
+      case 'places change': {
+        const change = { what: 'station', id: event.station, before: { places: event.before }, after: { places: event.after } };
+        recorder.record('setup.changed', atMs, null, {}, change);
+        continue;
       }
       default:
         floor.handle(event, atMs);

@@ -113,6 +113,16 @@ describe('Floor and Flow', () => {
     const counted = flow.leadHistogram.reduce((sum: number, c: { count: number }) => sum + c.count, 0);
     expect(counted).toBe(flow.shipped);
   });
+  // One of two wheels was lost 30 days ago.
+  test.each([
+    [28, 1],
+    [90, (60 * 2 + 30 * 1) / 90],
+  ])('hours available over %d days are those of the places there were', async (days, wheels) => {
+    const { stations } = await get(`/flow?days=${days}`);
+    const [wheel, mill] = ['FN5', 'RM1'].map((code) => stations.find((s: { code: string }) => s.code === code));
+    expect(wheel.benches).toBe(1);
+    expect(wheel.availableHours / (mill.availableHours / mill.benches)).toBeCloseTo(wheels, 1);
+  });
   test.each(['0', '6', '181', 'many', '-28'])('a window of %s days is refused', async (days) => {
     expect((await manager.get(`/flow?days=${days}`)).status).toBe(400);
   });

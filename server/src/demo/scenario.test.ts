@@ -9,6 +9,7 @@ import {
   equilibriumMoisturePct,
   findExcursions,
   FlowMeter,
+  inTimeOrder,
   mean,
   MINUTE_MS,
   operationOf,
@@ -34,8 +35,6 @@ beforeAll(() => {
   scenario = demoScenario(NOW);
   world = simulate(scenario);
 });
-
-const RANK: Record<FlowEvent['kind'], number> = { stop: 0, finish: 1, leave: 2, enter: 3, arrive: 4, begin: 5 };
 
 /** What the flow meter would have seen, from the simulated state. */
 function floorEvents(): FlowEvent[] {
@@ -66,15 +65,15 @@ function floorEvents(): FlowEvent[] {
         loadMs: touchMinutes(operation, v.quantity, v.stationCode) * MINUTE_MS,
       });
   }
-  return events.sort((a, b) => a.atMs - b.atMs || RANK[a.kind] - RANK[b.kind]);
+  for (const e of world.entries)
+    if (e.kind === 'setup.changed')
+      events.push({ kind: 'benches', atMs: e.atMs, station: e.payload.id, count: (e.payload.after as { places: number }).places });
+  return inTimeOrder(events);
 }
 
 /** Figures of a stretch; the buffing bench has had one wheel since the other was lost. */
 const figures = (fromDaysAgo: number, toDaysAgo: number) => {
-  const stations = DEMO_STATIONS.filter((s) => s.kind === 'work').map((s) => ({
-    code: s.code,
-    benches: s.code === 'FN5' && toDaysAgo < 30 ? 1 : s.places,
-  }));
+  const stations = scenario.stations.map((s) => ({ code: s.code, benches: s.benches[0]?.count ?? 1 }));
   const meter = new FlowMeter(stations, { fromMs: NOW - fromDaysAgo * DAY_MS, toMs: NOW - toDaysAgo * DAY_MS }, scenario.time);
   for (const event of floorEvents()) meter.record(event);
   return meter.figures();

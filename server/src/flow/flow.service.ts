@@ -3,6 +3,7 @@ import {
   DAY_MS,
   FlowMeter,
   HOUR_MS,
+  inTimeOrder,
   MINUTE_MS,
   touchMinutes,
   type ConstraintViews,
@@ -20,15 +21,6 @@ import { BatchEntity } from '../routing/routing.entity.ts';
 import { operationAt, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
 
-/** At one instant: what ends is counted before what begins. */
-const RANK: Record<FlowEvent['kind'], number> = {
-  stop: 0,
-  finish: 1,
-  leave: 2,
-  enter: 3,
-  arrive: 4,
-  begin: 5,
-};
 const DEFAULT_DAYS = 28;
 /** Weeks of history change little in a minute. */
 const HISTORY_MS = 60_000;
@@ -74,12 +66,14 @@ export class FlowService {
     const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 };
     const time = workingTime(shop, window);
     const stations = [...shop.stations.values()].filter((s) => s.kind === 'work');
+    const changes = await this.placesChanged();
     const meter = new FlowMeter(
-      stations.map((s) => ({ code: s.code, benches: s.places })),
+      stations.map((s) => ({ code: s.code, benches: changes.find((c) => c.code === s.code)?.before ?? s.places })),
       window,
       time,
     );
-    for (const event of await this.events(shop, window.fromMs)) meter.record(event);
+    const changed = changes.map((c): FlowEvent => ({ kind: 'benches', atMs: c.at.getTime(), station: c.code, count: c.after }));
+    for (const event of inTimeOrder([...changed, ...(await this.events(shop, window.fromMs))])) meter.record(event);
     const figures = meter.figures();
     return { window, time, figures, views: constraintViews(figures) };
   }
@@ -131,7 +125,7 @@ export class FlowService {
     };
   }
 
-  /** What happened in the window, with what was already under way when it began, in time order. */
+  /** What happened in the window, with what was already under way when it began. */
   private async events(shop: Shop, fromMs: number): Promise<FlowEvent[]> {
     const from = new Date(fromMs);
     const query = <T>(sql: string) => this.database.query<T[]>(sql, [from]);
@@ -200,7 +194,16 @@ export class FlowService {
         ];
       }),
     ];
-    return events.sort((a, b) => a.atMs - b.atMs || RANK[a.kind] - RANK[b.kind]);
+    return events;
+  }
+
+  /** When stations were given other numbers of places, in time order. */
+  private placesChanged(): Promise<{ code: string; at: Date; before: number; after: number }[]> {
+    return this.database.query(
+      `select payload->>'id' as code, at, (payload->'before'->>'places')::int as before, (payload->'after'->>'places')::int as after
+       from logbook where kind = 'setup.changed' and payload->>'what' = 'station'
+         and payload->'before'->>'places' <> payload->'after'->>'places' order by id`,
+    );
   }
 
   /** Hours of work waiting at each station now. */
