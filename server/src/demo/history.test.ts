@@ -118,9 +118,12 @@ describe('Floor and Flow', () => {
     [28, 1],
     [90, (60 * 2 + 30 * 1) / 90],
   ])('hours available over %d days are those of the places there were', async (days, wheels) => {
-    const { stations } = await get(`/flow?days=${days}`);
+    const { stations, placesChanges } = await get(`/flow?days=${days}`);
     const [wheel, mill] = ['FN5', 'RM1'].map((code) => stations.find((s: { code: string }) => s.code === code));
     expect(wheel.benches).toBe(1);
+    expect(placesChanges.map((c: { station: string; before: number; after: number }) => [c.station, c.before, c.after])).toEqual(
+      days < 30 ? [] : [['FN5', 2, 1]],
+    );
     expect(wheel.availableHours / (mill.availableHours / mill.benches)).toBeCloseTo(wheels, 1);
   });
   test.each(['0', '6', '181', 'many', '-28'])('a window of %s days is refused', async (days) => {

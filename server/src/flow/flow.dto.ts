@@ -40,6 +40,15 @@ export class SpanView {
   @Out() toMs: number;
 }
 
+/** A station was given another number of places. */
+export class PlacesChangeView {
+  @Out() station: string;
+  @Out() stationName: string;
+  @Out() atMs: number;
+  @Out() before: number;
+  @Out() after: number;
+}
+
 export class ClassView {
   @Out() days: number;
   @Out() count: number;
@@ -62,4 +71,6 @@ export class FlowView {
   @OutOrNull(Number) littleResidual: number | null;
   @OutOrNull(ConstraintView) constraint: ConstraintView | null;
   @OutList(() => SpanView) spans: SpanView[];
+  /** in the window, the latest first */
+  @OutList(() => PlacesChangeView) placesChanges: PlacesChangeView[];
 }

@@ -30,6 +30,14 @@ interface History {
   time: WorkingTime;
   figures: FlowFigures;
   views: ConstraintViews;
+  placesChanges: PlacesChange[];
+}
+
+interface PlacesChange {
+  station: string;
+  atMs: number;
+  before: number;
+  after: number;
 }
 
 @Injectable()
@@ -66,29 +74,30 @@ export class FlowService {
     const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 };
     const time = workingTime(shop, window);
     const stations = [...shop.stations.values()].filter((s) => s.kind === 'work');
-    const changes = await this.placesChanged();
+    const placesChanges = await this.placesChanges();
     const meter = new FlowMeter(
-      stations.map((s) => ({ code: s.code, benches: changes.find((c) => c.code === s.code)?.before ?? s.places })),
+      stations.map((s) => ({ code: s.code, benches: placesChanges.find((c) => c.station === s.code)?.before ?? s.places })),
       window,
       time,
     );
-    const changed = changes.map((c): FlowEvent => ({ kind: 'benches', atMs: c.at.getTime(), station: c.code, count: c.after }));
+    const changed = placesChanges.map(({ station, atMs, after }): FlowEvent => ({ kind: 'benches', atMs, station, count: after }));
     for (const event of inTimeOrder([...changed, ...(await this.events(shop, window.fromMs))])) meter.record(event);
     const figures = meter.figures();
-    return { window, time, figures, views: constraintViews(figures) };
+    return { window, time, figures, views: constraintViews(figures), placesChanges };
   }
 
   private async compute(days: number): Promise<FlowView> {
     const shop = await this.shops.load();
-    const { window, time, figures, views } = await this.history(days, shop);
+    const { window, time, figures, views, placesChanges } = await this.history(days, shop);
     const queues = await this.queues(shop);
+    const nameOf = (code: string) => shop.stations.get(code)?.name ?? code;
     const weeklyMs = (time.between(window.fromMs, window.toMs) / days) * 7;
     const rows: StationFlowView[] = figures.stations.map((s) => {
       const station = shop.stations.get(s.code);
       const queue = queues.get(s.code) ?? { batches: 0, hours: 0 };
       return {
         code: s.code,
-        name: station?.name ?? s.code,
+        name: nameOf(s.code),
         stage: station?.stage ?? 'roughMill',
         benches: station?.places ?? 1,
         workedHours: s.workedMs / HOUR_MS,
@@ -121,7 +130,11 @@ export class FlowService {
       leadHistogram: histogram(figures),
       littleResidual: figures.littleResidual,
       constraint: toConstraint(rows, views),
-      spans: views.spans.map((s) => ({ ...s, stationName: shop.stations.get(s.station)?.name ?? s.station })),
+      spans: views.spans.map((s) => ({ ...s, stationName: nameOf(s.station) })),
+      placesChanges: placesChanges
+        .filter((c) => c.atMs >= window.fromMs)
+        .map((c) => ({ ...c, stationName: nameOf(c.station) }))
+        .reverse(),
     };
   }
 
@@ -198,12 +211,13 @@ export class FlowService {
   }
 
   /** When stations were given other numbers of places, in time order. */
-  private placesChanged(): Promise<{ code: string; at: Date; before: number; after: number }[]> {
-    return this.database.query(
-      `select payload->>'id' as code, at, (payload->'before'->>'places')::int as before, (payload->'after'->>'places')::int as after
+  private async placesChanges(): Promise<PlacesChange[]> {
+    const rows = await this.database.query<{ station: string; at: Date; before: number; after: number }[]>(
+      `select payload->>'id' as station, at, (payload->'before'->>'places')::int as before, (payload->'after'->>'places')::int as after
        from logbook where kind = 'setup.changed' and payload->>'what' = 'station'
          and payload->'before'->>'places' <> payload->'after'->>'places' order by id`,
     );
+    return rows.map(({ at, ...change }) => ({ ...change, atMs: at.getTime() }));
   }
 
   /** Hours of work waiting at each station now. */

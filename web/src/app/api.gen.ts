@@ -3141,6 +3141,13 @@ export interface components {
             fromMs: number;
             toMs: number;
         };
+        PlacesChangeView: {
+            station: string;
+            stationName: string;
+            atMs: number;
+            before: number;
+            after: number;
+        };
         FlowView: {
             days: number;
             fromMs: number;
@@ -3158,6 +3165,7 @@ export interface components {
             littleResidual: number | null;
             constraint: components["schemas"]["ConstraintView"] | null;
             spans: components["schemas"]["SpanView"][];
+            placesChanges: components["schemas"]["PlacesChangeView"][];
         };
         PersonView: {
             id: string;

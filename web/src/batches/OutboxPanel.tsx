@@ -20,7 +20,7 @@ export function OutboxPanel() {
   const conflicts = entries.filter((e) => e.state === 'conflict');
   const aside = entries.filter((e) => e.state === 'aside');
   return (
-    <Paper component="section" aria-label="Entries on this device" sx={{ p: 1.5, mb: 2 }}>
+    <Paper component="section" aria-label="Entries on this device" sx={{ p: 1.5, mb: 2, '& button': { minHeight: 48 } }}>
       {trouble.unreadable !== null && <Unreadable text={trouble.unreadable} />}
       {trouble.full && waiting.length > 0 && (
         <Stack role="alert" direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>

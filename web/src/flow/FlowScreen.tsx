@@ -4,9 +4,11 @@ import { lazy, Suspense, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { View } from '../app/api.ts';
 import { useFlow } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
+import { counted } from '../parts/words.ts';
 import { ConstraintRibbon } from './ConstraintRibbon.tsx';
 
 const FlowCharts = lazy(() => import('./FlowCharts.tsx'));
@@ -51,6 +53,7 @@ export default function FlowScreen() {
             </Answer>
             <Section title="Which station was the constraint, when">
               <ConstraintRibbon flow={flow} />
+              <PlacesChanges changes={flow.placesChanges} />
             </Section>
             <Suspense fallback={<Box sx={{ height: 260 }} />}>{station && <FlowCharts flow={flow} station={station} />}</Suspense>
             <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
@@ -64,6 +67,17 @@ export default function FlowScreen() {
       }}
     </Screen>
   );
+}
+
+/** What may have moved the constraint: stations that were given more places, or lost some. */
+function PlacesChanges({ changes }: { changes: View<'PlacesChangeView'>[] }) {
+  const { date } = useSession();
+  return changes.map(({ station, stationName, atMs, before, after }) => (
+    <Typography key={`${station}@${atMs}`} variant="body2" color="text.secondary" sx={{ mb: 1 }}>
+      {stationName}: {counted(after, 'place', 'places')} instead of {before} since {date(atMs)}. Its hours are reckoned with what it had at
+      the time.
+    </Typography>
+  ));
 }
 
 /** What Little's law says of the records. */
