@@ -3,7 +3,7 @@ import { simulate, type EntryKind, type LogbookEntry, type Route } from '@ample-
 import { DEMO_VERSIONS } from '../demo/versions.ts';
 import { DEMO_PEOPLE } from '../demo/people.ts';
 import { demoScenario } from '../demo/scenario.ts';
-import { DEMO_CARRIERS } from '../demo/stations.ts';
+import { DEMO_CARRIERS, DEMO_STATIONS } from '../demo/stations.ts';
 import type { Shop } from '../setup/shop.service.ts';
 import type { LogbookEntity } from './logbook.entity.ts';
 import { sentenceOf } from './sentence.ts';
@@ -11,6 +11,7 @@ import { sentenceOf } from './sentence.ts';
 let entries: LogbookEntry[];
 const shop = {
   people: new Map(DEMO_PEOPLE.map((p) => [p.login, p])),
+  stations: new Map(DEMO_STATIONS.map((s) => [s.code, s])),
   carriers: new Map(DEMO_CARRIERS.map((c) => [c.id, c])),
   routes: new Map<string, Route>(DEMO_VERSIONS.map(({ route }) => [route.id, route])),
 } as unknown as Shop;
@@ -46,6 +47,11 @@ describe('an entry of the logbook', () => {
     ['parts.joined', { guestBatchIds: ['B2', 'B4'] }, 'Joined with B2, B4'],
     ['instruments.parted', { bodyNumber: 8, neckNumber: 9 }, 'Taken apart: bodies B8, necks B9'],
     ['instruments.refitted', { serials: ['S1', 'S2'] }, 'Fitted again: S1, S2'],
+    [
+      'setup.changed',
+      { what: 'station', id: 'FN5', before: { places: 2 }, after: { places: 1 } },
+      'Set-up changed: Buffing has 1 place instead of 2',
+    ],
     ['stock.drawn', { count: 12, forBatchId: 'B5' }, '12 drawn for B5'],
     ['entry.undone', { undone: { kind: 'work.started' }, reason: 'Wrong card' }, 'Taken back: that work was begun (Wrong card)'],
   ])('%s reads as it is said', (kind, payload, sentence) => {
@@ -93,6 +99,8 @@ describe('an entry of the logbook', () => {
     expect(told(made('work.resumed', { workerId: 'gone' }))).toBe('Resumed by gone');
     expect(told(made('reading.struck', { seq: 3, reason: 'Nail' }))).toBe('Reading 3 struck out: Nail');
     expect(told(made('setup.changed', { what: 'station', id: 'FN5' }))).toBe('Set-up changed: station FN5');
+    const wheelLost = { what: 'station', id: 'FN9', before: { places: 2 }, after: { places: 1 } };
+    expect(told(made('setup.changed', wheelLost))).toBe('Set-up changed: FN9 has 1 place instead of 2');
     expect(told(made('batch.held', { reason: 'Colour' }))).toBe('Held: Colour');
   });
 });

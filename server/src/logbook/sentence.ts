@@ -1,4 +1,4 @@
-import { batchIdOf, type LogbookEntry, type Undoable } from '@ample-crane/core';
+import { batchIdOf, type LogbookEntry, type Payloads, type Undoable } from '@ample-crane/core';
 import type { LogView } from '../platform/http/views.ts';
 import { nameOf, stepOf, type Shop } from '../setup/shop.service.ts';
 import type { LogbookEntity } from './logbook.entity.ts';
@@ -116,9 +116,18 @@ export function sentenceOf(row: LogbookEntity, shop: Shop, routeId: string | nul
     case 'instrument.shipped':
       return `${row.serial ?? ''} shipped to ${entry.payload.consignee}`;
     case 'setup.changed':
-      return `Set-up changed: ${entry.payload.what} ${entry.payload.id}`;
+      return setUpInWords(entry.payload, shop);
   }
 }
+
+function setUpInWords({ what, id, before, after }: Payloads['setup.changed'], shop: Shop): string {
+  const [was, are] = [placesIn(before), placesIn(after)];
+  if (what !== 'station' || was === undefined || are === undefined || was === are) return `Set-up changed: ${what} ${id}`;
+  return `Set-up changed: ${shop.stations.get(id)?.name ?? id} has ${are} ${are === 1 ? 'place' : 'places'} instead of ${was}`;
+}
+
+const placesIn = (station: unknown): number | undefined =>
+  typeof station === 'object' && station !== null && 'places' in station && typeof station.places === 'number' ? station.places : undefined;
 
 /** A line of the logbook for people; `about` says what it is about where that is not plain. */
 export function toLogView(row: LogbookEntity, shop: Shop, routeId: string | null, about = ''): LogView {
