@@ -46,6 +46,7 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     for (const readings of ['8.2 8.3 8.5 8.4 c8.8', '8.2 8.3 8.4 8.3 c8.6']) {
       await page.getByRole('textbox', { name: 'Readings' }).fill(readings);
       await page.getByRole('button', { name: 'Log session' }).click();
+      await expect(page.getByRole('textbox', { name: 'Readings' })).toHaveValue('');
       await expect(page.getByText('5 of 5 readings in')).toBeVisible();
       if (readings.endsWith('c8.8')) await letTimePass(page, '1 week');
     }

@@ -93,23 +93,29 @@ test('corrections of the meters: what is typed stays when somebody else saves, a
     await signIn(someone);
     await someone.goto('/setup?tab=Bands+and+rules');
   }
-  const over = (someone: Page) => someone.getByRole('spinbutton', { name: 'Pinless reads over' }).first();
-  const save = (someone: Page) => someone.getByRole('button', { name: 'Save corrections' });
-  const before = await over(page).inputValue();
-  await over(page).fill('0.9');
-  await over(other).fill('0.7');
+  const meters = (someone: Page) => someone.getByRole('region', { name: 'How species read on our meters' });
+  const species = (someone: Page) => meters(someone).getByRole('textbox', { name: 'Species' }).last();
+  const save = (someone: Page) => meters(someone).getByRole('button', { name: 'Save corrections' });
+  for (const [someone, wood] of [
+    [page, 'sugar maple'],
+    [other, 'white ash'],
+  ] as const) {
+    await meters(someone).getByRole('button', { name: 'Add a species' }).click();
+    await species(someone).fill(wood);
+  }
   await save(other).click();
   await expect(save(other)).toBeDisabled();
-  await expect(page.getByText('Somebody else has saved corrections since you began to type.')).toBeVisible();
-  await expect(over(page)).toHaveValue('0.9');
+  await expect(meters(page).getByText('Somebody else has saved corrections since you began to type.')).toBeVisible();
+  await expect(species(page)).toHaveValue('sugar maple');
   await save(page).click();
-  await expect(page.getByRole('alert').filter({ hasText: /since you|meanwhile|changed/i })).toBeVisible();
-  await page.getByRole('button', { name: 'Show theirs, drop mine' }).click();
-  await expect(over(page)).toHaveValue('0.7');
-  await over(page).fill(before);
+  await expect(meters(page).getByRole('alert')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await meters(page).getByRole('button', { name: 'Show theirs, drop mine' }).click();
+  await expect(species(page)).toHaveValue('white ash');
+  await meters(page).getByRole('button', { name: 'Drop' }).last().click();
   await save(page).click();
   await expect(save(page)).toBeDisabled();
-  await expect(over(other)).toHaveValue(before);
+  await expect(meters(other).getByText('No species is corrected')).toBeVisible();
   await other.context().close();
 });
 

@@ -218,6 +218,7 @@ test('a pack is read dry twice, released to the mill, its boards measured and pl
   for (const [i, readings] of ['8.2 8.3 8.5 8.4 c8.8', '8.2 8.3 8.4 8.3 c8.6'].entries()) {
     await page.getByRole('textbox', { name: 'Readings' }).fill(readings);
     await page.getByRole('textbox', { name: 'Readings' }).press('Enter');
+    await expect(page.getByRole('textbox', { name: 'Readings' })).toHaveValue('');
     await expect(page.getByText('5 of 5 readings in')).toBeVisible();
     if (i === 0) await letTimePass(page, '1 week');
   }

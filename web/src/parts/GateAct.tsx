@@ -1,4 +1,5 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, TextField, Typography } from '@mui/material';
+import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
 import { ask, client, problemOf } from '../app/api.ts';
 import { useCommand } from '../app/queries.ts';
@@ -23,6 +24,8 @@ interface Props {
 export function GateAct({ subject, id, version, label, variant = 'outlined', accepted }: Props) {
   const { may } = useSession();
   const [reason, setReason] = useState<string | null>(null);
+  // Until what another command changed has been read anew, this would stand on what was there before.
+  const settling = useIsMutating() > 0;
   const pass = useCommand(
     ({ overrideReason }: { overrideReason?: string }, headers) => {
       const body = { version, ...(overrideReason === undefined ? {} : { overrideReason }) };
@@ -42,7 +45,7 @@ export function GateAct({ subject, id, version, label, variant = 'outlined', acc
   const mayOverride = may(subject === 'batch' ? 'lead' : 'manager');
   return (
     <>
-      <Button variant={variant} loading={pass.isPending} onClick={() => pass.mutate({})} sx={{ flexShrink: 0 }}>
+      <Button variant={variant} loading={pass.isPending} disabled={settling} onClick={() => pass.mutate({})} sx={{ flexShrink: 0 }}>
         {label}
       </Button>
       <Dialog open={problem !== undefined} onClose={close} fullWidth maxWidth="sm" aria-labelledby={`gate-${id}`}>
