@@ -142,6 +142,9 @@ test('a manager describes how a new model is built, and the stations build it', 
     await page.evaluate(async () => void (await navigator.serviceWorker.ready));
     await page.reload();
     await expect(due(page, bodies)).toBeVisible();
+    // So has the queue, which the device keeps two seconds after it was seen.
+    const kept = () => page.evaluate(() => localStorage.getItem('last seen') ?? '');
+    await expect.poll(kept, { timeout: 20_000 }).toContain('[\\"stations\\",\\"RM1\\"');
     await context.setOffline(true);
     await due(page, bodies).getByRole('button', { name: 'Start', exact: true }).click();
     await expect(onDevice(page)).toContainText('1 entry waits on this device');
