@@ -182,8 +182,9 @@ export class Outbox {
     const read = entriesIn(text);
     if (read) return read;
     const unreadable = [this.storage.getItem(UNREADABLE), text].filter((t) => t !== null).join('\n');
-    this.storage.setItem(UNREADABLE, unreadable);
+    // First what makes room: a device that is full has none for both.
     this.storage.removeItem(STORED);
+    this.storage.setItem(UNREADABLE, unreadable);
     this.told = { ...this.told, unreadable };
     return [];
   }
