@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { build } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { main, ROOT } from './lib/run.mjs';
+import { prepareDatabase } from './lib/server.mjs';
 
 // Compiler, server and web server, each watching; the factory's own cluster.
 await main(async () => {
@@ -9,11 +10,8 @@ await main(async () => {
   await build();
   const { openCluster } = await import('./lib/cluster.mjs');
   const cluster = process.env.DATABASE_URL ? undefined : await openCluster();
-  const env = {
-    ...process.env,
-    DATABASE_URL: process.env.DATABASE_URL || cluster.url,
-    PORT: process.env.PORT ?? '3000',
-  };
+  const env = { ...process.env, ...cluster?.env(), PORT: process.env.PORT ?? '3000' };
+  await prepareDatabase(env);
   const start = (args, options) => spawn(process.execPath, args, { cwd: ROOT, stdio: 'inherit', env, ...options });
   const children = [
     start(['node_modules/typescript/bin/tsc', '-b', '-w', '--preserveWatchOutput', 'core', 'devices', 'server']),

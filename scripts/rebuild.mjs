@@ -10,7 +10,7 @@ await main(async () => {
   const cluster = process.env.DATABASE_URL ? undefined : await openCluster();
   try {
     return await run(process.execPath, ['server/dist/rebuild.js', ...process.argv.slice(2)], {
-      env: { ...process.env, DATABASE_URL: process.env.DATABASE_URL || cluster.url },
+      env: { ...process.env, ...cluster?.env() },
     });
   } finally {
     await cluster?.stop();

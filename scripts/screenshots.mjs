@@ -63,7 +63,7 @@ await main(async () => {
   let browser;
   try {
     const port = await freePort();
-    server = await startServer({ DATABASE_URL: cluster.url, PORT: String(port), CLOCK_AT });
+    server = await startServer({ ...cluster.env(), PORT: String(port), CLOCK_AT });
     browser = await chromium.launch(chromiumLaunch(await ensureChromium()));
     const page = await browser.newPage({
       baseURL: `http://127.0.0.1:${port}`,

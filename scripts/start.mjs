@@ -2,7 +2,8 @@ import { createServer } from 'node:net';
 import { build } from './lib/build.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { main, Stop } from './lib/run.mjs';
-import { startServer } from './lib/server.mjs';
+import { prepareDatabase, serve } from './lib/server.mjs';
+import { supervise } from './lib/supervise.mjs';
 
 // Everything that is needed, from a fresh clone to a running factory.
 const empty = process.argv.includes('--empty');
@@ -12,21 +13,24 @@ function checkPort() {
   if (!Number.isInteger(port) || port < 1 || port > 65535) throw new Stop(`PORT "${process.env.PORT}" is not a port.`);
   return new Promise((resolve, reject) => {
     const probe = createServer();
-    probe.on('error', (error) =>
-      reject(
-        new Stop(
-          error.code === 'EADDRINUSE'
-            ? `Port ${port} is taken. Stop what uses it, or choose another: PORT=3100 npm start`
-            : `Port ${port} cannot be used: ${error.message}`,
-        ),
-      ),
-    );
+    probe.on('error', (error) => void whyNot(error).then((why) => reject(new Stop(why))));
     probe.listen(port, '127.0.0.1', () => probe.close(resolve));
   });
 }
 
+async function whyNot(error) {
+  if (error.code !== 'EADDRINUSE') return `Port ${port} cannot be used: ${error.message}`;
+  const alive = await fetch(`http://127.0.0.1:${port}/api/health/alive`, { signal: AbortSignal.timeout(2000) }).then(
+    (answer) => answer.json(),
+    () => undefined,
+  );
+  const what =
+    alive?.status === 'alive' ? `Ample Crane serves at port ${port} already, as process ${alive.process}` : `Port ${port} is taken`;
+  return `${what}. Stop what uses it, or choose another: PORT=3100 npm start`;
+}
+
 await main(async () => {
-  let cluster;
+  let database;
   let server;
   let stopping = false;
   let wake;
@@ -37,18 +41,21 @@ await main(async () => {
   };
   process.on('SIGINT', onSignal);
   process.on('SIGTERM', onSignal);
+  const isStopping = () => stopping;
   try {
     await checkPort();
     await ensurePackages();
     await build();
-    const { openCluster } = await import('./lib/cluster.mjs');
-    if (!process.env.DATABASE_URL) cluster = await openCluster();
+    const outside = Boolean(process.env.DATABASE_URL);
+    if (!outside) {
+      const { openCluster } = await import('./lib/cluster.mjs');
+      database = await supervise('database', (before) => openCluster({ port: before?.port }), isStopping);
+    }
     if (stopping) return 0;
-    server = await startServer({
-      DATABASE_URL: process.env.DATABASE_URL || cluster.url,
-      PORT: String(port),
-      DEMO: empty ? '0' : '1',
-    }).catch(() => {
+    const env = { ...database?.current().env(), PORT: String(port), DEMO: empty ? '0' : '1' };
+    await prepareDatabase(env);
+    if (stopping) return 0;
+    server = await supervise('server', () => serve(env), isStopping).catch(() => {
       throw new Stop('The server did not start; what it said stands above.');
     });
     console.log(`\nAmple Crane serves at http://127.0.0.1:${port}\n`);
@@ -60,10 +67,12 @@ await main(async () => {
         '--empty changes nothing here: this database holds the demo already. Name another folder in AMPLE_CRANE_DATA to begin without.\n',
       );
     console.log('Ctrl-C stops it.');
-    const ended = await Promise.race([asked, server.exited.then((code) => ({ code }))]);
-    return ended?.code ?? 0;
+    const gaveUp = await Promise.race([asked, server.givenUp, ...(database ? [database.givenUp] : [])]);
+    if (gaveUp !== undefined) throw new Stop(gaveUp);
+    return 0;
   } finally {
-    await server?.stop();
-    await cluster?.stop();
+    stopping = true;
+    await server?.current().stop();
+    await database?.current().stop();
   }
 });

@@ -54,7 +54,7 @@ describe('npm start', () => {
   test(
     'says that its port is taken, and what to do',
     async () => {
-      const server = createServer();
+      const server = createServer((socket) => socket.resume());
       await new Promise((resolve) => server.listen(0, '127.0.0.1', resolve));
       cleanUp.push(() => new Promise((resolve) => server.close(resolve)));
       const { port } = server.address();
@@ -100,13 +100,51 @@ describe('npm start', () => {
     TIMEOUT_MS,
   );
   test(
+    'starts again what is killed under it, and takes over what is left when it is killed itself',
+    async () => {
+      const data = dataFolder();
+      const port = await freePort();
+      const env = { PORT: String(port), AMPLE_CRANE_DATA: data };
+      const first = start(env, ['--empty']);
+      await first.says(/Ctrl-C stops it/);
+      const alive = async () => (await fetch(`http://127.0.0.1:${port}/api/health/alive`)).json();
+      const ready = async () => (await fetch(`http://127.0.0.1:${port}/api/health`)).status === 200;
+
+      const { process: server } = await alive();
+      process.kill(server, 'SIGKILL');
+      await first.says(/The server has ended \(.*\); starting it again, 1 of 5 this minute[\s\S]*The server runs again/);
+      expect((await alive()).process).not.toBe(server);
+
+      const [postmaster] = readFileSync(`${data}/cluster/postmaster.pid`, 'utf8').split('\n');
+      process.kill(Number(postmaster), 'SIGKILL');
+      await first.says(/The database has ended .* starting it again[\s\S]*The database runs again/);
+      for (let i = 0; i < 50 && !(await ready()); i++) await new Promise((resolve) => setTimeout(resolve, 200));
+      expect(await ready()).toBe(true);
+
+      const second = start(env, ['--empty']);
+      expect(await second.ended).toBe(1);
+      expect(second.said()).toMatch(/Ample Crane serves at port \d+ already, as process \d+/);
+
+      first.child.kill('SIGKILL');
+      await first.ended;
+      for (let i = 0; i < 50; i++) {
+        if (!(await alive().catch(() => undefined))) break;
+        await new Promise((resolve) => setTimeout(resolve, 100));
+      }
+      const third = start(env, ['--empty']);
+      expect(await third.says(/Ctrl-C stops it/)).toMatch(/Stopping a database that an earlier start left behind/);
+      expect(await ready()).toBe(true);
+    },
+    TIMEOUT_MS,
+  );
+  test(
     'says plainly when an outside database cannot be reached',
     async () => {
       const nobody = await freePort();
       const { ended, said } = start({ PORT: String(await freePort()), DATABASE_URL: `postgres://x:y@127.0.0.1:${nobody}/z` });
       expect(await ended).toBe(1);
       expect(said()).toMatch(/ECONNREFUSED/);
-      expect(said()).toContain('The server did not start');
+      expect(said()).toContain('The database could not be prepared');
     },
     TIMEOUT_MS,
   );

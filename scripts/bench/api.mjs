@@ -18,7 +18,7 @@ export async function benchApi(unit) {
   try {
     const port = await freePort();
     const began = Date.now();
-    server = await startServer({ DATABASE_URL: cluster.url, PORT: String(port) }, { quiet: true });
+    server = await startServer({ ...cluster.env(), PORT: String(port) }, { quiet: true });
     line('Start with migration and demo loaded', `${((Date.now() - began) / 1000).toFixed(1)} s`, '30 s', Date.now() - began < 30_000);
     const base = `http://127.0.0.1:${port}/api`;
     const call = leanClient(base, await signIn(base));

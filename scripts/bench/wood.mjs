@@ -86,7 +86,7 @@ async function benchWoodRoom(unit) {
   let server;
   try {
     const port = await freePort();
-    server = await startServer({ DATABASE_URL: cluster.url, PORT: String(port) }, { quiet: true });
+    server = await startServer({ ...cluster.env(), PORT: String(port) }, { quiet: true });
     const readings = await storeLots(cluster.url);
     const base = `http://127.0.0.1:${port}/api`;
     const call = leanClient(base, await signIn(base));

@@ -73,9 +73,9 @@ export async function runPlaywright(cluster, chromium, args = []) {
   const [port, emptyPort] = [await freePort(), await freePort()];
   const servers = [];
   try {
-    servers.push(await startServer({ DATABASE_URL: cluster.url, PORT: String(port), CLOCK_AT }));
-    const emptyUrl = await cluster.createDatabase('empty_factory');
-    servers.push(await startServer({ DATABASE_URL: emptyUrl, PORT: String(emptyPort), CLOCK_AT, DEMO: '0' }));
+    servers.push(await startServer({ ...cluster.env(), PORT: String(port), CLOCK_AT }));
+    await cluster.createDatabase('empty_factory');
+    servers.push(await startServer({ ...cluster.env('empty_factory'), PORT: String(emptyPort), CLOCK_AT, DEMO: '0' }));
 
     const report = `${ROOT}/test-results/playwright.json`;
     mkdirSync(`${ROOT}/test-results`, { recursive: true });

@@ -4,12 +4,15 @@ import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync,
 import { constants, tmpdir } from 'node:os';
 import { ensurePostgres, isRoot } from './debian.mjs';
 import { freePort } from './port.mjs';
+import { isRunning, startOf } from './process.mjs';
 import { ROOT, Stop } from './run.mjs';
 
 const START_TIMEOUT_MS = 30_000;
 const LEAST_FREE_BYTES = 300 * 1024 * 1024;
 const OWNER = 'crane';
 const DATABASE = 'ample_crane';
+/** The role that the server signs in as; its rights come with the migrations. */
+const SERVER_ROLE = 'crane_app';
 
 /** PostgreSQL refuses to run as root: then it runs as its own user. */
 function serverUser() {
@@ -40,7 +43,7 @@ export function checkSpace(directory, free = freeBytes(directory)) {
 }
 
 /** Where the cluster of `npm start` lives: in the project, or under /var/lib when the database's user cannot get there. */
-function dataHome(user) {
+export function dataHome(user = serverUser()) {
   const given = process.env.AMPLE_CRANE_DATA;
   const home = given ?? `${ROOT}/.data`;
   mkdirSync(home, { recursive: true });
@@ -51,34 +54,32 @@ function dataHome(user) {
   return fallback;
 }
 
-/** Ends a server that a killed parent left on this data directory, and no other. */
+/** Ends a database server that a killed parent left on this data directory; tells of one whose parent lives. */
 function endLeftover(directory) {
   const pidFile = `${directory}/postmaster.pid`;
   if (!existsSync(pidFile)) return;
   const [pid, dataDirectory] = readFileSync(pidFile, 'utf8').split('\n');
-  const cmdline = `/proc/${pid}/cmdline`;
-  if (dataDirectory === directory && existsSync(cmdline) && readFileSync(cmdline, 'utf8').includes(directory)) {
+  if (dataDirectory !== directory || !isRunning(pid, directory)) return;
+  const parent = parentOf(directory);
+  if (parent !== undefined)
     throw new Stop(
-      `A database is already running on ${directory} (process ${pid}). Is another "npm start" running? Stop it first; if it was killed, end process ${pid}.`,
+      `A database is already running on ${directory} (process ${pid}), started by process ${parent}. Is another "npm start" running? Stop it first.`,
     );
-  }
-}
-
-function adoptLeftover(directory) {
-  const pidFile = `${directory}/postmaster.pid`;
-  if (!existsSync(pidFile)) return;
-  const [pid, dataDirectory] = readFileSync(pidFile, 'utf8').split('\n');
-  const status = `/proc/${pid}/status`;
-  if (dataDirectory !== directory || !existsSync(status)) return;
-  const orphan = /^PPid:\s*1$/m.test(readFileSync(status, 'utf8'));
-  const ours = readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes(directory);
-  if (!orphan || !ours) return;
   console.log(`Stopping a database that an earlier start left behind (process ${pid})…`);
   process.kill(Number(pid), 'SIGINT');
   for (let i = 0; i < 100 && existsSync(pidFile); i++) spawnSync('sleep', ['0.1']);
 }
 
-async function startCluster(directory, { durable, user }) {
+const parentFile = (directory) => `${directory}.parent`;
+
+/** The process that started the database in a directory, as long as it lives. */
+function parentOf(directory) {
+  if (!existsSync(parentFile(directory))) return undefined;
+  const [pid, began] = readFileSync(parentFile(directory), 'utf8').split(' ');
+  return startOf(pid) === began ? Number(pid) : undefined;
+}
+
+async function startCluster(directory, { durable, user, port: wantedPort }) {
   const bin = await ensurePostgres();
   checkSpace(directory);
   const data = `${directory}/cluster`;
@@ -100,14 +101,13 @@ async function startCluster(directory, { durable, user }) {
       throw new Stop(`The database could not be set up in ${data}:\n${made.stderr}`);
     }
   }
-  adoptLeftover(data);
   endLeftover(data);
   const version = readFileSync(`${data}/PG_VERSION`, 'utf8').trim();
   if (!bin.includes(`/${version}/`))
     throw new Stop(
       `${data} was made by PostgreSQL ${version}, and ${bin} is another version. Install postgresql-${version}, or move the folder away to begin anew.`,
     );
-  const port = await freePort();
+  const port = wantedPort ?? (await freePort());
   const settings = {
     listen_addresses: '127.0.0.1',
     port,
@@ -123,10 +123,14 @@ async function startCluster(directory, { durable, user }) {
     detached: true,
     stdio: ['ignore', 'ignore', 'pipe'],
   });
+  writeFileSync(parentFile(data), `${process.pid} ${startOf(process.pid)}`);
   let said = '';
   child.stderr.on('data', (d) => (said += d));
   const exited = new Promise((resolve) => child.on('exit', resolve));
-  const url = (database) => `postgres://${OWNER}:${encodeURIComponent(readFileSync(passwordFile, 'utf8'))}@127.0.0.1:${port}/${database}`;
+  const address = (role, file) => (database) =>
+    `postgres://${role}:${encodeURIComponent(readFileSync(file, 'utf8'))}@127.0.0.1:${port}/${database}`;
+  const url = address(OWNER, passwordFile);
+  const serverUrl = address(SERVER_ROLE, serverPasswordFile(directory));
   const { default: pg } = await import('pg');
   const began = Date.now();
   for (;;) {
@@ -137,6 +141,7 @@ async function startCluster(directory, { durable, user }) {
       await client.connect();
       const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [DATABASE]);
       if (rowCount === 0) await client.query(`create database ${DATABASE}`);
+      await giveSignIn(pg, client, serverPasswordFile(directory));
       await client.end();
       break;
     } catch (error) {
@@ -151,6 +156,10 @@ async function startCluster(directory, { durable, user }) {
   return {
     url: url(DATABASE),
     urlOf: url,
+    port,
+    exited,
+    /** What a server needs to know: its own sign-in, and its owner's for whoever prepares the database. */
+    env: (database = DATABASE) => ({ DATABASE_URL: serverUrl(database), OWNER_DATABASE_URL: url(database) }),
     /** Another, empty database beside the factory's. @returns its address */
     async createDatabase(name) {
       const client = new pg.Client({ connectionString: url('postgres') });
@@ -167,10 +176,24 @@ async function startCluster(directory, { durable, user }) {
   };
 }
 
-/** The factory's own cluster, kept between starts. */
-export async function openCluster() {
+const serverPasswordFile = (directory) => `${directory}/server-password`;
+
+/** Lets the server's role sign in, with a password of its own that only the database's owner can read. */
+async function giveSignIn(pg, client, file) {
+  if (!existsSync(file)) writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 });
+  const { rowCount } = await client.query('select 1 from pg_roles where rolname = $1', [SERVER_ROLE]);
+  if (rowCount === 0) await client.query(`create role ${SERVER_ROLE}`);
+  await client.query(`alter role ${SERVER_ROLE} login password ${pg.escapeLiteral(readFileSync(file, 'utf8'))}`);
+}
+
+/**
+ * The factory's own cluster, kept between starts.
+ *
+ * @param port the one it had before, when it is started again under a server that knows it there
+ */
+export async function openCluster({ port } = {}) {
   const user = serverUser();
-  return startCluster(dataHome(user), { durable: true, user });
+  return startCluster(dataHome(user), { durable: true, user, port });
 }
 
 /** A cluster for one run of checks, removed afterwards, also when the run is broken off. */

@@ -1,12 +1,30 @@
 import { spawn } from 'node:child_process';
-import { ROOT } from './run.mjs';
+import { ROOT, run, Stop } from './run.mjs';
+
+/** Brings the database up to date, and loads the demo where it is wanted and nothing is there. */
+export async function prepareDatabase(env, { quiet = false } = {}) {
+  const code = await run(process.execPath, ['server/dist/prepare.js'], {
+    env: { ...process.env, ...env },
+    stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
+  });
+  if (code !== 0) throw new Stop('The database could not be prepared; what it said stands above.');
+}
+
+/** Prepares the database and serves from it. @returns a handle to stop it */
+export async function startServer(env, options = {}) {
+  await prepareDatabase(env, options);
+  return serve(env, options);
+}
 
 /** Starts the server and waits until it serves. @returns a handle to stop it */
-export function startServer(env, { quiet = false } = {}) {
+export function serve(env, { quiet = false } = {}) {
+  const own = { ...process.env, ...env };
+  // The owner's address is not for the process that people reach.
+  delete own.OWNER_DATABASE_URL;
   return new Promise((resolve, reject) => {
     const child = spawn(process.execPath, ['server/dist/main.js'], {
       cwd: ROOT,
-      env: { ...process.env, ...env },
+      env: own,
       stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit', 'ipc'],
       detached: true,
     });
@@ -16,6 +34,6 @@ export function startServer(env, { quiet = false } = {}) {
       return exited;
     };
     child.on('message', (message) => message === 'ready' && resolve({ stop, exited, pid: child.pid }));
-    void exited.then((code) => reject(new Error(`The server ended with code ${code}`)));
+    void exited.then((code) => reject(new Stop(`The server ended with code ${code} before it served.`)));
   });
 }

@@ -1,21 +1,35 @@
 import { constants } from 'node:zlib';
-import { ValidationPipe, type INestApplication } from '@nestjs/common';
+import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
-import type { ValidationError } from 'class-validator';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import helmet from 'helmet';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { Problem, type FieldProblem } from './platform/problems/problems.ts';
+import type { Logger } from 'pino';
+import { logRequests, makeLogger } from './platform/health/logging.ts';
+import { Metrics } from './platform/health/metrics.ts';
+import { answerTo, shedLoad } from './platform/http/doors.ts';
+import { InputPipe } from './platform/http/input.pipe.ts';
+import { Environment } from './platform/settings/environment.ts';
 
-const BODY_LIMIT = '8mb';
+/** Where the API lies. */
+export const PREFIX = 'api';
+const YEAR_SECONDS = 365 * 86_400;
 
 /** What every instance has, whether it serves, is tested or only describes itself. */
-export function furnish(app: INestApplication): void {
+export function furnish(app: INestApplication, logger: Logger = makeLogger('silent')): void {
   const express = app as NestExpressApplication;
-  express.useBodyParser('json', { limit: BODY_LIMIT });
+  const environment = app.get(Environment);
+  const metrics = app.get(Metrics);
+  express.set('trust proxy', environment.trustProxy);
+  app.use(
+    logRequests(logger),
+    metrics.timing(),
+    answerTo(environment),
+    shedLoad(environment.mostRequests, () => metrics.shed.inc()),
+  );
   express.disable('x-powered-by');
-  app.setGlobalPrefix('api');
+  app.setGlobalPrefix(PREFIX);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -31,7 +45,7 @@ export function furnish(app: INestApplication): void {
           upgradeInsecureRequests: null,
         },
       },
-      strictTransportSecurity: false,
+      strictTransportSecurity: environment.isHttps ? { maxAge: YEAR_SECONDS } : false,
     }),
   );
   app.use(
@@ -43,28 +57,8 @@ export function furnish(app: INestApplication): void {
     }),
   );
   app.use(cookieParser());
-  app.useGlobalPipes(
-    new ValidationPipe({
-      whitelist: true,
-      forbidNonWhitelisted: true,
-      transform: true,
-      exceptionFactory: toProblem,
-    }),
-  );
+  app.useGlobalPipes(new InputPipe());
   app.enableShutdownHooks();
-}
-
-function toProblem(errors: ValidationError[]): Problem {
-  const fields = errors.flatMap((error) => flatten(error, ''));
-  return new Problem(400, 'bad-input', 'Check the input', fields.map((f) => f.message).join('. '), {
-    fields,
-  });
-}
-
-function flatten(error: ValidationError, prefix: string): FieldProblem[] {
-  const field = `${prefix}${error.property}`;
-  const own = Object.values(error.constraints ?? {}).map((message) => ({ field, message }));
-  return [...own, ...(error.children ?? []).flatMap((child) => flatten(child, `${field}.`))];
 }
 
 /** The API's description, from its code. */

@@ -9,7 +9,7 @@ import { Routes1700000000001 } from './migrations/1700000000001-routes.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { SetupPosition1700000000003 } from './migrations/1700000000003-setup-position.ts';
 import { OrderEntity } from './orders/order.entity.ts';
-import { connection } from './platform/database/connection.ts';
+import { applicationConnection, ownerConnection } from './platform/database/connection.ts';
 import { PersonEntity, SessionEntity } from './platform/identity/person.entity.ts';
 import { SettingEntity } from './platform/settings/settings.service.ts';
 import {
@@ -69,10 +69,10 @@ const classes = {
 };
 
 /** As the server works: it may only append to the logbook. */
-export const applicationOptions = () => connection(classes, APPLICATION_ROLE);
+export const applicationOptions = () => applicationConnection(classes, APPLICATION_ROLE);
 
 /** As the owner: for migrations, the demo's history and the rebuild. */
-export const ownerDataSource = () => new DataSource(connection(classes));
+export const ownerDataSource = () => new DataSource(ownerConnection(classes));
 
 /** Brings the database to the present plan. */
 export async function migrate(): Promise<void> {

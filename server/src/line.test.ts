@@ -121,7 +121,7 @@ describe('a lot', () => {
       `${id},${at(30)},20,8.4 nine`,
       `${id},2001-01-01T00:00:00Z,20,8.4`,
     ].join('\n');
-    const preview = (await operator.post('/lots/readings/preview', { csv })).body;
+    const preview = (await operator.file('/lots/readings/preview', { csv })).body;
     expect(preview).toMatchObject({ good: 1, bad: 5, saved: false });
     expect(preview.rows.map((r: { problem: string | null }) => r.problem)).toEqual([
       null,
@@ -132,13 +132,13 @@ describe('a lot', () => {
       'The lot was received after that',
     ]);
     const key = { 'Idempotency-Key': 'import-1' };
-    expect((await operator.post('/lots/readings/import', { csv }, key)).body).toMatchObject({
+    expect((await operator.file('/lots/readings/import', { csv }, key)).body).toMatchObject({
       good: 1,
       saved: true,
     });
-    await operator.post('/lots/readings/import', { csv }, key);
+    await operator.file('/lots/readings/import', { csv }, key);
     expect((await manager.get(`/lots/${id}`)).body.sessions).toHaveLength(1);
-    expect((await operator.post('/lots/readings/preview', { csv: 'a,b\n1,2' })).body.detail).toMatch(
+    expect((await operator.file('/lots/readings/preview', { csv: 'a,b\n1,2' })).body.detail).toMatch(
       /which columns hold lot, time and readings; the file has a, b/,
     );
   });
@@ -179,7 +179,7 @@ describe('a batch', () => {
     expect(early).toMatchObject({ status: 422, body: { findings: [{ rule: 'elapsed', verdict: 'wait' }] } });
     expect((await operator.post(`/batches/${id}/move`, { version: batch.version, overrideReason: 'Rush order' })).status).toBe(403);
     const lead = await factory.as('lead');
-    expect((await lead.post(`/batches/${id}/move`, { version: batch.version, overrideReason: 'no' })).status).toBe(422);
+    expect((await lead.post(`/batches/${id}/move`, { version: batch.version, overrideReason: 'no' })).status).toBe(400);
     expect((await lead.post(`/batches/${id}/move`, { version: batch.version, overrideReason: 'Rush order' })).status).toBe(200);
     const now = await card(manager, id);
     expect(now.batch.operationId).toBe('b-machine');

@@ -4,54 +4,32 @@ import { fileURLToPath } from 'node:url';
 import { NestFactory } from '@nestjs/core';
 import { AppModule } from './app.module.ts';
 import { furnish } from './create.ts';
-import { migrate, ownerDataSource } from './database.ts';
-import { isEmpty, loadDemo } from './demo/load.ts';
-import { FactoryClock } from './platform/clock/clock.ts';
-
-const DEFAULT_PORT = 3000;
-const wantsDemo = process.env['DEMO'] !== '0';
-
-/** Brings the database up to date, and fills an empty one with the demo factory. */
-async function prepare(): Promise<void> {
-  await migrate();
-  if (!wantsDemo) return;
-  const owner = await ownerDataSource().initialize();
-  try {
-    if (!(await isEmpty(owner))) return;
-    const startedMs = Date.now();
-    const { entries } = await loadDemo(owner, new FactoryClock().nowMs());
-    console.log(`Demo factory loaded: ${entries} logbook entries in ${((Date.now() - startedMs) / 1000).toFixed(1)} s`);
-  } finally {
-    await owner.destroy();
-  }
-}
+import { makeLogger, NestLog } from './platform/health/logging.ts';
+import { HttpAdapter } from './platform/http/adapter.ts';
+import { Environment } from './platform/settings/environment.ts';
 
 async function serve(): Promise<void> {
+  const environment = new Environment();
+  const logger = makeLogger(environment.logLevel);
   const webRoot = fileURLToPath(new URL('../../web/dist', import.meta.url));
-  const app = await NestFactory.create(AppModule.create(existsSync(webRoot) ? webRoot : undefined), {
-    logger: ['error', 'warn'],
+  const app = await NestFactory.create(AppModule.create(existsSync(webRoot) ? webRoot : undefined), new HttpAdapter(), {
+    logger: new NestLog(logger),
     bodyParser: false,
-    forceCloseConnections: true,
+    abortOnError: false,
   });
-  furnish(app);
-  await app.listen(Number(process.env['PORT'] ?? DEFAULT_PORT), process.env['HOST'] ?? '127.0.0.1');
+  furnish(app, logger);
+  // Started by another process, it ends with it, however that one ended.
+  process.once('disconnect', () => void app.close().finally(() => process.exit(0)));
+  await app.listen(environment.port, environment.host);
   process.send?.('ready');
+  // Nothing else is said to it; without this a server on its own would have no channel to lose.
+  process.channel?.unref();
 }
 
 try {
-  await prepare();
   await serve();
 } catch (error) {
   // A failed query carries all its parameters; its message is what helps.
-  console.error(
-    error instanceof Error
-      ? `${error.name}: ${error.message}\n${
-          error.stack
-            ?.split('\n')
-            .filter((l) => l.includes('server/dist'))
-            .join('\n') ?? ''
-        }`
-      : error,
-  );
+  console.error(error instanceof Error ? `${error.name}: ${error.message}` : error);
   process.exit(1);
 }

@@ -17,6 +17,7 @@ const http = () => request(factory.app.getHttpServer());
 describe('identity', () => {
   test('nothing but the door is open', async () => {
     expect((await http().get('/api/health')).body).toEqual({ status: 'ok' });
+    expect((await http().get('/api/health/alive')).body.status).toBe('alive');
     expect((await http().get('/api/welcome')).status).toBe(200);
     const server = factory.app.getHttpAdapter().getInstance() as {
       router: { stack: { route?: { path: string; methods: Record<string, boolean> } }[] };
@@ -27,6 +28,8 @@ describe('identity', () => {
     expect(routes.length).toBeGreaterThan(35);
     const open = new Set([
       'get /api/health',
+      'get /api/health/alive',
+      'get /api/metrics',
       'get /api/welcome',
       'post /api/session',
       'post /api/first-administrator',
@@ -88,7 +91,6 @@ describe('bad input', () => {
     ['readings', '/lots/L1/readings'],
     ['strike', '/lots/L1/strike'],
     ['release lot', '/lots/L1/release'],
-    ['preview', '/lots/readings/preview'],
     ['orders', '/orders'],
     ['start batch', '/batches'],
     ['start', '/batches/B1/start'],

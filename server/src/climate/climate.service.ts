@@ -14,7 +14,7 @@ import { roomAir } from '@ample-crane/devices';
 import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { Between, DataSource, LessThanOrEqual, type EntityManager } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
-import { ask } from '../platform/database/prepared.ts';
+import { ask, type Asked } from '../platform/database/prepared.ts';
 import { upsertRows } from '../platform/database/rows.ts';
 import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
 import { ZoneEntity, ZoneReadingEntity } from './climate.entity.ts';
@@ -109,10 +109,10 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
   }
 
   /** The equilibrium moisture of a zone over two years and a bit, by the hour; read anew when its log has changed. */
-  async trace(zoneId: string): Promise<ZoneTrace> {
+  async trace(zoneId: string, asked: Asked = this.database): Promise<ZoneTrace> {
     const nowMs = this.clock.nowMs();
     const [zone] = await ask<{ revision: number; last: string | null }>(
-      this.database,
+      asked,
       'select revision, (select max(at)::text from zone_reading where zone_id = zone.id and at <= $2) as last from zone where id = $1',
       [zoneId, new Date(nowMs)],
     );
@@ -121,17 +121,17 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     const state = `${revision} ${zone?.last ?? ''} ${hour}`;
     const known = this.traces.get(zoneId);
     if (known?.state === state) return known.trace;
-    const trace = this.readTrace(zoneId, (hour + 1) * HOUR_MS).then((emc) => ({ emc, revision }));
+    const trace = this.readTrace(zoneId, (hour + 1) * HOUR_MS, asked).then((emc) => ({ emc, revision }));
     this.traces.set(zoneId, { state, trace });
     // One that could not be read is no trace.
     trace.catch(() => this.traces.delete(zoneId));
     return trace;
   }
 
-  private async readTrace(zoneId: string, toMs: number): Promise<EmcTrace> {
+  private async readTrace(zoneId: string, toMs: number, asked: Asked): Promise<EmcTrace> {
     const earliestMs = toMs - TRACE_DAYS * DAY_MS;
     const rows = await ask<{ at: number; temp: number; rh: number }>(
-      this.database,
+      asked,
       'select extract(epoch from at)::float8 as at, temp_c as temp, relative_humidity as rh from zone_reading where zone_id = $1 and at > $2 and at <= $3 order by at',
       [zoneId, new Date(earliestMs), new Date(this.clock.nowMs())],
     );

@@ -7,6 +7,7 @@ import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { IdentityService } from '../platform/identity/identity.service.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
+import { Environment } from '../platform/settings/environment.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
 import { BatchesQueries } from '../routing/batches.queries.ts';
 
@@ -23,6 +24,7 @@ export class CalendarController {
     private readonly identity: IdentityService,
     private readonly batches: BatchesQueries,
     private readonly settings: SettingsService,
+    private readonly environment: Environment,
   ) {}
 
   /** A new private address for the feed; shown once, since only its hash is kept. */
@@ -33,7 +35,7 @@ export class CalendarController {
   async renew(@CurrentActor() actor: Actor, @Req() request: Request): Promise<FeedView> {
     const token = await this.identity.renewFeedToken(actor.personId);
     return {
-      url: `${request.protocol}://${request.header('Host') ?? 'localhost'}/api/calendar/${token}.ics`,
+      url: `${this.environment.addressFor(request)}/api/calendar/${token}.ics`,
     };
   }
 

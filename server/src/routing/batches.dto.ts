@@ -50,7 +50,7 @@ export class OutcomeDto {
   @InOneOf(['rework', 'scrap']) outcome: 'rework' | 'scrap';
   @InOneOf(DEFECTS) defect: string;
   @InText() originOperationId: string;
-  @InText({ min: 0, max: 500 }) note: string;
+  @InText({ min: 0, max: 500, lines: true }) note: string;
 }
 
 export class FinishDto extends WhenDto {
@@ -61,19 +61,19 @@ export class FinishDto extends WhenDto {
 }
 
 export class MoveDto extends WhenDto {
-  @InText({ max: 500, optional: true }) overrideReason?: string;
+  @InText({ min: 5, max: 500, lines: true, optional: true }) overrideReason?: string;
   /** the answer where a loop runs until somebody accepts */
   @InFlag({ optional: true }) accepted?: boolean;
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
 }
 
 export class HoldDto extends WhenDto {
-  @InText({ max: 500 }) reason: string;
+  @InText({ max: 500, lines: true }) reason: string;
 }
 
 export class CoatDto extends WhenDto {
   @InNumber({ min: 1, max: 1000 }) wetUm: number;
-  @InText({ max: 500, optional: true }) overrideReason?: string;
+  @InText({ min: 5, max: 500, lines: true, optional: true }) overrideReason?: string;
 }
 
 export class MeasureDto {
@@ -102,7 +102,7 @@ export class PieceDefectDto {
   @InText() pieceId: string;
   @InOneOf(DEFECTS) defect: string;
   @InText() originOperationId: string;
-  @InText({ min: 0, max: 500 }) note: string;
+  @InText({ min: 0, max: 500, lines: true }) note: string;
 }
 
 export class RefusedPieceDto extends PieceDefectDto {
@@ -140,10 +140,10 @@ export class RefitDto extends WorkDto {
 export class RerouteDto extends WhenDto {
   @InText() routeId: string;
   @InText() operationId: string;
-  @InText({ max: 500 }) reason: string;
+  @InText({ max: 500, lines: true }) reason: string;
 }
 
 export class UndoDto extends WhenDto {
   @InCount({ min: 1, max: 2_000_000_000 }) entryId: number;
-  @InText({ max: 500 }) reason: string;
+  @InText({ max: 500, lines: true }) reason: string;
 }

@@ -148,7 +148,7 @@ export class BatchesQueries {
           }
         : null,
       build: history.build(coats),
-      coatFindings: await this.commands.coatFindings(batch, operation, shop, nowMs, ofVisit.at(-1)?.atMs),
+      coatFindings: await this.commands.coatFindings(batch, operation, { shop, nowMs, lastCoatMs: ofVisit.at(-1)?.atMs }),
       characteristics: [...(operation.characteristics ?? [])],
       unmeasured: unmeasuredPieces(batch, operation, pieces, measures),
       measures: measures.map((m) => history.measure(m)),

@@ -12,6 +12,7 @@ import {
   type WoodNeed,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
+import type { EntityManager } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
 import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
 import type { BatchDoneView } from '../platform/http/views.ts';
@@ -95,9 +96,13 @@ export class BatchesService {
   }
 
   /** Whether a coat may be sprayed on a batch now: the window since the last one, and the booth's air. */
-  async coatFindings(batch: Batch, operation: Operation, shop: Shop, nowMs: number, lastCoatMs: number | undefined): Promise<Finding[]> {
+  async coatFindings(
+    batch: Batch,
+    operation: Operation,
+    { shop, nowMs, lastCoatMs, manager }: { shop: Shop; nowMs: number; lastCoatMs: number | undefined; manager?: EntityManager },
+  ): Promise<Finding[]> {
     if (!operation.coat) return [];
-    const air = await this.climate.air(shop.stations.get(batch.stationCode)?.zoneId ?? '');
+    const air = await this.climate.air(shop.stations.get(batch.stationCode)?.zoneId ?? '', manager);
     return evaluateGate(
       [
         {
@@ -132,7 +137,12 @@ export class BatchesService {
           where: { visitId: batch.visitId },
           order: { atMs: 'DESC' },
         });
-        const findings = await this.coatFindings(batch, operation, shop, atMs, earlier[0]?.atMs);
+        const findings = await this.coatFindings(batch, operation, {
+          shop,
+          nowMs: atMs,
+          lastCoatMs: earlier[0]?.atMs,
+          manager: unit.manager,
+        });
         if (worst(findings) !== 'pass' && dto.overrideReason === undefined) throw refused(findings.filter((f) => f.verdict !== 'pass'));
         if (dto.overrideReason !== undefined && !mayActAs(actor.role, OVERRIDE_ROLE))
           throw new Problem(403, 'not-allowed', 'Not allowed', `Spraying against a finding needs a ${OVERRIDE_ROLE} or above.`);

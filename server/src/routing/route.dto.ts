@@ -14,8 +14,8 @@ import {
   type Stage,
 } from '@ample-crane/core';
 import { ApiProperty } from '@nestjs/swagger';
-import { IsIn, IsObject } from 'class-validator';
-import { InCount, InEach, InFlag, InList, InNumber, InOneOf, InPart, InText, InTexts } from '../platform/http/fields.ts';
+import { IsIn } from 'class-validator';
+import { InCount, InCounts, InEach, InFlag, InList, InNumber, InOneOf, InPart, InText, InTexts } from '../platform/http/fields.ts';
 import { InUnion } from '../platform/http/union.ts';
 
 // The route language as it comes in: each kind of rule, condition and loop is a class of its own.
@@ -175,9 +175,7 @@ export class AnyConditionDto {
 
 export class TimesByOptionDto {
   @InText(NAME) option: string;
-  @IsObject()
-  @ApiProperty({ type: 'object', additionalProperties: { type: 'integer' } })
-  times: Record<string, number>;
+  @InCounts({ min: 0, max: 99 }) times: Record<string, number>;
 }
 
 export class CountRepeatDto {

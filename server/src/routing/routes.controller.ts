@@ -1,6 +1,7 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DoneView } from '../platform/http/views.ts';
+import { BodyBound, type BodyBounds } from '../platform/http/body.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { RoutesService } from './routes.service.ts';
@@ -16,6 +17,9 @@ import {
 } from './routes.view.ts';
 
 /** How models are built: versions of their routes. */
+/** A whole route, each of its steps with its gate. */
+const ROUTE_BODY: BodyBounds = { bytes: 1024 * 1024, values: 40_000, depth: 24 };
+
 @ApiTags('routes')
 @Controller('routes')
 export class RoutesController {
@@ -51,6 +55,7 @@ export class RoutesController {
   }
 
   @Put(':id')
+  @BodyBound(ROUTE_BODY)
   @Allow('lead')
   @ApiOkResponse({ type: SavedDraftView })
   save(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: SaveDraftDto): Promise<SavedDraftView> {

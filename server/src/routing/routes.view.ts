@@ -53,7 +53,7 @@ export class SavedDraftView extends DoneView {
 export class ReleaseRouteDto {
   @InCount({ min: 1, max: 1_000_000 }) revision: number;
   /** why it is as it is, for whoever compares versions later */
-  @InText({ min: 5, max: 500 }) reason: string;
+  @InText({ min: 5, max: 500, lines: true }) reason: string;
   /** from when new work is started on it; now, when left out */
   @InInstant({ optional: true }) effectiveMs?: number;
 }

@@ -2,6 +2,7 @@ import { Injectable, StreamableFile } from '@nestjs/common';
 import type { Request } from 'express';
 import { Clock } from '../platform/clock/clock.ts';
 import type { Print } from '../platform/http/pdf.ts';
+import { Environment } from '../platform/settings/environment.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
 
 /** Who prints, when, and where the codes on the paper lead. */
@@ -10,6 +11,7 @@ export class PrintingService {
   constructor(
     private readonly settings: SettingsService,
     private readonly clock: Clock,
+    private readonly environment: Environment,
   ) {}
 
   async of(request: Request): Promise<Print> {
@@ -17,7 +19,7 @@ export class PrintingService {
     return {
       factory: factory.name,
       timeZone: workWeek.timeZone,
-      address: `${request.protocol}://${request.header('Host') ?? 'localhost'}`,
+      address: this.environment.addressFor(request),
       nowMs: this.clock.nowMs(),
     };
   }

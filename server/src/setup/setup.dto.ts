@@ -35,7 +35,7 @@ export class PersonDto {
   @InText({ max: 80 }) name: string;
   @InOneOf(ROLES) role: Role;
   @InTexts({ max: 40 }) skills: string[];
-  @InText({ min: 10, max: 200 }) password: string;
+  @InText({ min: 10, max: 200, verbatim: true }) password: string;
 }
 
 export class ChangePersonDto extends VersionDto {

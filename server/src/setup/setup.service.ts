@@ -96,6 +96,8 @@ export class SetupService {
 
   async changePerson(actor: Actor, id: string, dto: ChangePersonDto): Promise<{ id: string }> {
     return this.changes.make(actor, 'person', id, dto, async (manager) => {
+      // One at a time: two who take each other's rights away would leave nobody.
+      await manager.query('select pg_advisory_xact_lock(hashtext($1))', ['who may what']);
       const person = await manager.findOne(PersonEntity, {
         where: { id },
         lock: { mode: 'pessimistic_write' },

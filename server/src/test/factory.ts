@@ -48,6 +48,8 @@ export interface Answer {
 export interface Caller {
   get(path: string): Promise<Answer>;
   post(path: string, body?: object, headers?: Record<string, string>): Promise<Answer>;
+  /** Sends a file, as text or in base64, and what is said about it, as a form. */
+  file(path: string, body: { csv?: string; data?: string } & Record<string, unknown>, headers?: Record<string, string>): Promise<Answer>;
   put(path: string, body: object): Promise<Answer>;
   patch(path: string, body: object): Promise<Answer>;
   cookie: string;
@@ -111,6 +113,14 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
         cookie,
         get: (path) => send('get', path),
         post: (path, body = {}, headers) => send('post', path, body, headers),
+        async file(path, { csv, data, ...about }, headers = {}) {
+          const bytes = data === undefined ? Buffer.from(csv ?? '') : Buffer.from(data, 'base64');
+          const call = request(server)
+            .post(`/api${path}`)
+            .set({ Cookie: cookie, ...headers });
+          const answer = await call.field('about', JSON.stringify(about)).attach('file', bytes, 'file');
+          return { status: answer.status, body: answer.body, text: answer.text, headers: answer.headers };
+        },
         put: (path, body) => send('put', path, body),
         patch: (path, body) => send('patch', path, body),
       };

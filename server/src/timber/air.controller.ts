@@ -2,10 +2,11 @@ import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/com
 import { ApiOkResponse, ApiQuery, ApiTags } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { InCount } from '../platform/http/fields.ts';
+import { Upload } from '../platform/http/upload.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { AirService, AirView } from './air.service.ts';
-import { LoggerCsvDto, LoggerView } from './import.dto.ts';
+import { CSV_FILE, LoggerCsvDto, LoggerView } from './import.dto.ts';
 import { LoggerImportService } from './loggerImport.service.ts';
 
 class DaysDto {
@@ -32,6 +33,7 @@ export class AirController {
 
   @Post('log/preview')
   @Allow('operator')
+  @Upload('csv', CSV_FILE)
   @HttpCode(200)
   @ApiOkResponse({ type: LoggerView })
   preview(@Body() dto: LoggerCsvDto): Promise<LoggerView> {
@@ -40,6 +42,7 @@ export class AirController {
 
   @Post('log/import')
   @Allow('lead')
+  @Upload('csv', CSV_FILE)
   @HttpCode(200)
   @ApiOkResponse({ type: LoggerView })
   take(@CurrentActor() actor: Actor, @Body() dto: LoggerCsvDto): Promise<LoggerView> {

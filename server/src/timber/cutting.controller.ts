@@ -2,6 +2,7 @@ import { COMPONENTS, type Component } from '@ample-crane/core';
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
+import { BodyBound, type BodyBounds } from '../platform/http/body.ts';
 import { InOneOf, InText } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { DoneView } from '../platform/http/views.ts';
@@ -19,6 +20,9 @@ class AllotmentDto {
   @InText() modelId: string;
   @InOneOf(COMPONENTS) component: Component;
 }
+
+/** A plan of many boards, each with its blanks. */
+const PLAN_BODY: BodyBounds = { bytes: 1024 * 1024, values: 60_000, depth: 12 };
 
 @ApiTags('cutting')
 @Controller()
@@ -53,6 +57,7 @@ export class CuttingController {
   }
 
   @Post('cutting/plans')
+  @BodyBound(PLAN_BODY)
   @Allow('operator')
   @HttpCode(200)
   @ApiOkResponse({ type: DoneView })
@@ -61,6 +66,7 @@ export class CuttingController {
   }
 
   @Post('cutting/plans/:id')
+  @BodyBound(PLAN_BODY)
   @Allow('operator')
   @HttpCode(200)
   @ApiOkResponse({ type: DoneView })

@@ -197,7 +197,7 @@ describe('blanks', () => {
 
 describe('pictures', () => {
   const PNG = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==';
-  const add = (over: object = {}) => operator.post(`/lots/${lotId}/pictures`, { name: 'board.png', boardId: null, data: PNG, ...over });
+  const add = (over: object = {}) => operator.file(`/lots/${lotId}/pictures`, { name: 'board.png', boardId: null, data: PNG, ...over });
   test('are kept as they came', async () => {
     await measure();
     expect((await add({ boardId: `${lotId}-1` })).status).toBe(200);
@@ -215,9 +215,20 @@ describe('pictures', () => {
     expect(answer.status).toBe(400);
     expect(answer.body.fields[0].field).toBe(field);
   });
+  test('a small file that unfolds into a huge picture is refused', async () => {
+    const huge = Buffer.from(PNG, 'base64');
+    huge.writeUInt32BE(60_000, 16);
+    huge.writeUInt32BE(50_000, 20);
+    const answer = await add({ data: huge.toString('base64') });
+    expect([answer.status, answer.body.detail]).toEqual([400, 'A picture may have 50 million points; this one has 60000 × 50000']);
+  });
+  test('sent as JSON instead of a form is refused before it is read', async () => {
+    expect((await operator.post(`/lots/${lotId}/pictures`, { name: 'x', boardId: null, data: PNG })).status).toBe(415);
+  });
   test('too large a one is refused with its size', async () => {
     const large = Buffer.concat([Buffer.from(PNG, 'base64'), Buffer.alloc(4.1 * 1024 * 1024)]).toString('base64');
-    expect((await add({ data: large })).status).toBe(400);
+    const answer = await add({ data: large });
+    expect([answer.status, answer.body.detail]).toEqual([413, 'The file may hold 4 MB.']);
     expect((await manager.get('/pictures/nothing')).status).toBe(404);
   });
 });

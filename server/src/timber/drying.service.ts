@@ -18,7 +18,8 @@ import {
   type Lot,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, IsNull } from 'typeorm';
+import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
+import type { Asked } from '../platform/database/prepared.ts';
 import { ClimateService, type ZoneTrace } from '../climate/climate.service.ts';
 import { ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
 
@@ -54,15 +55,17 @@ export class DryingService {
   ) {}
 
   /** The climate of every zone some lots have lain in. */
-  async airs(lots: readonly Lot[], ...alsoZoneIds: string[]): Promise<Map<string, ZoneTrace>> {
-    const ids = [...new Set([...alsoZoneIds, ...lots.flatMap((l) => [l.zoneId, ...l.stays.map((s) => s.zoneId)])])];
-    return new Map(await Promise.all(ids.map(async (id) => [id, await this.climate.trace(id)] as const)));
+  async airs(
+    lots: readonly Lot[],
+    { also = [], asked = this.database }: { also?: readonly string[]; asked?: Asked } = {},
+  ): Promise<Map<string, ZoneTrace>> {
+    const ids = [...new Set([...also, ...lots.flatMap((l) => [l.zoneId, ...l.stays.map((s) => s.zoneId)])])];
+    return new Map(await Promise.all(ids.map(async (id) => [id, await this.climate.trace(id, asked)] as const)));
   }
 
   /** Sessions of lots in time order, with the readings that were not struck out. */
-  async sessions(lotIds: readonly string[]): Promise<Map<string, ReadSession[]>> {
+  async sessions(lotIds: readonly string[], manager: EntityManager = this.database.manager): Promise<Map<string, ReadSession[]>> {
     if (lotIds.length === 0) return new Map();
-    const { manager } = this.database;
     const sessions = await manager.find(ReadingSessionEntity, { where: { lotId: In([...lotIds]) }, order: { atMs: 'ASC' } });
     const readings = await manager.find(ReadingEntity, {
       where: { sessionId: In(sessions.map((s) => s.id)), struck: IsNull() },

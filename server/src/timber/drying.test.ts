@@ -184,7 +184,7 @@ describe('a logger’s file', () => {
     line('27/10/2027 09:00'),
   ].join('\n');
   test('tells its gap, its clock change and its bad lines before anything is taken', async () => {
-    const { body } = await operator.post('/air/log/preview', { zoneId: 'wood', csv });
+    const { body } = await operator.file('/air/log/preview', { zoneId: 'wood', csv });
     expect(body).toMatchObject({ good: 5, clock: 'local', saved: false, remembered: false });
     expect(body.gaps).toHaveLength(1);
     expect(body.clockChanges).toHaveLength(1);
@@ -193,10 +193,10 @@ describe('a logger’s file', () => {
   });
   test('replaces what was known, is taken once, and its columns are remembered', async () => {
     const key = { 'Idempotency-Key': 'logger-1' };
-    const take = () => manager.post('/air/log/import', { zoneId: 'wood', csv }, key);
+    const take = () => manager.file('/air/log/import', { zoneId: 'wood', csv }, key);
     expect((await take()).body).toMatchObject({ good: 5, saved: true });
     expect((await take()).status).toBe(200);
-    const { body } = await operator.post('/air/log/preview', { zoneId: 'wood', csv });
+    const { body } = await operator.file('/air/log/preview', { zoneId: 'wood', csv });
     expect(body).toMatchObject({ remembered: true, replaced: 5 });
     expect((await manager.get('/air/wood?days=400')).body.silences.some((s: { pct: number }) => Math.round(s.pct) === 31)).toBe(true);
   });
@@ -210,7 +210,7 @@ describe('a logger’s file', () => {
     const before = await card();
     const from = factory.clock.nowMs() - 24 * DAY;
     const damp = ['time;temp;rh'].concat(Array.from({ length: 8 * 24 }, (_, h) => `${new Date(from + h * 3_600_000).toISOString()};21;80`));
-    expect((await manager.post('/air/log/import', { zoneId: 'wood', csv: damp.join('\n') })).status).toBe(200);
+    expect((await manager.file('/air/log/import', { zoneId: 'wood', csv: damp.join('\n') })).status).toBe(200);
     const after = await card();
     expect(after.drying.excursions.length).toBeGreaterThan(before.drying.excursions.length);
     expect(after.drying.outlook.nowPct).not.toBeCloseTo(before.drying.outlook.nowPct, 3);
@@ -227,7 +227,7 @@ describe('a logger’s file', () => {
       'columns',
     ],
   ])('%s is refused by its field', async (_, body, field) => {
-    const answer = await operator.post('/air/log/preview', body);
+    const answer = await operator.file('/air/log/preview', body);
     expect(answer.status).toBe(400);
     expect(answer.body.fields[0].field).toBe(field);
   });

@@ -5,6 +5,8 @@ const TEMP_UNITS = ['C', 'F'] as const;
 const HUMIDITY_UNITS = ['percent', 'fraction'] as const;
 const CLOCKS = ['local', 'standard'] as const;
 const CSV_MAX = 6_000_000;
+/** How a meter's or logger's file comes in. */
+export const CSV_FILE = { bytes: CSV_MAX, as: 'utf8' } as const;
 
 export class MeterColumnsDto {
   @InText() lot: string;
@@ -17,7 +19,7 @@ export class MeterColumnsDto {
 
 export class MeterCsvDto {
   /** the file's text */
-  @InText({ min: 0, max: CSV_MAX }) csv: string;
+  @InText({ min: 0, max: CSV_MAX, lines: true, verbatim: true }) csv: string;
   /** how its columns are to be understood; guessed or remembered when left out */
   @InPart(() => MeterColumnsDto, { optional: true }) columns?: MeterColumnsDto;
 }
@@ -32,7 +34,7 @@ export class LoggerColumnsDto {
 
 export class LoggerCsvDto {
   @InText() zoneId: string;
-  @InText({ min: 0, max: CSV_MAX }) csv: string;
+  @InText({ min: 0, max: CSV_MAX, lines: true, verbatim: true }) csv: string;
   @InPart(() => LoggerColumnsDto, { optional: true }) columns?: LoggerColumnsDto;
   /** whether the logger followed clock changes; told from the file when left out */
   @InOneOf(CLOCKS, { optional: true }) clock?: ClockKind;

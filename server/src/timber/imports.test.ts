@@ -33,7 +33,7 @@ beforeEach(async () => {
 
 /** A wall time of the factory, some hours ago. */
 const ago = (hours: number) => new Date(factory.clock.nowMs() - hours * 3_600_000).toISOString().slice(0, 16).replace('T', ' ');
-const preview = async (csv: string, columns?: object) => operator.post('/lots/readings/preview', { csv, ...(columns ? { columns } : {}) });
+const preview = async (csv: string, columns?: object) => operator.file('/lots/readings/preview', { csv, ...(columns ? { columns } : {}) });
 const sessions = async () => (await manager.get(`/lots/${lotId}`)).body.sessions;
 
 describe('a file of one column for each value', () => {
@@ -46,7 +46,7 @@ describe('a file of one column for each value', () => {
       remembered: false,
       columns: { lot: 'Pack', time: 'Date', woodTemp: 'Temp F', tempUnit: 'F', readings: ['MC1', 'MC2', 'MC3'] },
     });
-    expect((await operator.post('/lots/readings/import', { csv: csv() })).body).toMatchObject({ saved: true, good: 1 });
+    expect((await operator.file('/lots/readings/import', { csv: csv() })).body).toMatchObject({ saved: true, good: 1 });
     const [session] = await sessions();
     expect(session.woodTempC).toBeCloseTo(20, 6);
     expect(session.readings.map((r: { rawPct: number }) => r.rawPct)).toEqual([9.4, 10.1]);
@@ -57,7 +57,7 @@ describe('a file of one column for each value', () => {
     expect((await preview(strange)).status).toBe(400);
     const columns = { lot: 'A', time: 'B', woodTemp: null, tempUnit: 'C', depth: null, readings: ['C'] };
     expect((await preview(strange, columns)).body).toMatchObject({ good: 1 });
-    await operator.post('/lots/readings/import', { csv: strange, columns });
+    await operator.file('/lots/readings/import', { csv: strange, columns });
     expect((await preview(strange)).body).toMatchObject({ good: 1, remembered: true, columns });
     // Without a temperature in the file the room's is taken.
     const [session] = await sessions();
@@ -74,7 +74,7 @@ describe('a file of one line for each value', () => {
     const when = ago(10);
     const csv = `lot,time,depth,value\n${lotId},${when},shell,9.4\n${lotId},${when},core,10.4\n${lotId},${ago(8)},shell,9.2\n`;
     expect((await preview(csv)).body).toMatchObject({ good: 2 });
-    await operator.post('/lots/readings/import', { csv });
+    await operator.file('/lots/readings/import', { csv });
     const [first, second] = await sessions();
     expect(first.readings.map((r: { depth: string }) => r.depth)).toEqual(['shell', 'core']);
     expect(second.readings).toHaveLength(1);
@@ -85,7 +85,7 @@ describe('a file of one line for each value', () => {
     const { body } = await preview(csv);
     expect(body).toMatchObject({ good: 1, bad: 1 });
     expect(body.rows[0]).toMatchObject({ line: 2, problem: expect.stringContaining('Line 3: 940 %') });
-    await operator.post('/lots/readings/import', { csv });
+    await operator.file('/lots/readings/import', { csv });
     expect(await sessions()).toHaveLength(1);
   });
 });
@@ -101,7 +101,7 @@ test('blank lines and a byte-order mark do not shift the lines that are told', a
 
 test('two who import the same file at once take each session once under one key, twice under two', async () => {
   const csv = `lot,time,value\n${lotId},${ago(5)},9.4\n`;
-  const send = (key: string) => operator.post('/lots/readings/import', { csv }, { 'Idempotency-Key': key });
+  const send = (key: string) => operator.file('/lots/readings/import', { csv }, { 'Idempotency-Key': key });
   await Promise.all([send('same'), send('same')]);
   expect(await sessions()).toHaveLength(1);
   await Promise.all([send('one'), send('other')]);

@@ -63,7 +63,7 @@ export class AirDto {
 
 export class ReadingsDto extends VersionDto {
   /** a row of values as people say them: `8.4 8.6 c9.6` */
-  @InText({ max: 2000 }) text: string;
+  @InText({ max: 2000, lines: true }) text: string;
   @InNumber({ min: -20, max: 60 }) woodTempC: number;
   @InOneOf(METHODS) meter: Method;
   @InInstant({ optional: true }) atMs?: number;
@@ -76,7 +76,7 @@ export class StrikeDto extends VersionDto {
 }
 
 export class ReleaseLotDto extends VersionDto {
-  @InText({ max: 500, optional: true }) overrideReason?: string;
+  @InText({ min: 5, max: 500, lines: true, optional: true }) overrideReason?: string;
 }
 
 export class LotFilterDto {

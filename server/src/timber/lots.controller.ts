@@ -3,12 +3,13 @@ import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
 import { pdfFile, PrintingService } from '../setup/printing.service.ts';
 import { csvFile } from '../platform/http/csvFile.ts';
+import { Upload } from '../platform/http/upload.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { OutlookView } from './drying.view.ts';
 import { HistoriesService, HISTORY_COLUMNS } from './histories.service.ts';
-import { ImportView, MeterCsvDto } from './import.dto.ts';
+import { CSV_FILE, ImportView, MeterCsvDto } from './import.dto.ts';
 import {
   AirDto,
   DescribeLotDto,
@@ -144,6 +145,7 @@ export class LotsController {
 
   @Post('readings/preview')
   @Allow('operator')
+  @Upload('csv', CSV_FILE)
   @HttpCode(200)
   @ApiOkResponse({ type: ImportView })
   preview(@Body() dto: MeterCsvDto): Promise<ImportView> {
@@ -152,6 +154,7 @@ export class LotsController {
 
   @Post('readings/import')
   @Allow('operator')
+  @Upload('csv', CSV_FILE)
   @HttpCode(200)
   @ApiOkResponse({ type: ImportView })
   importReadings(@CurrentActor() actor: Actor, @Body() dto: MeterCsvDto): Promise<ImportView> {

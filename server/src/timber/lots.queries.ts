@@ -17,7 +17,7 @@ import {
   type Verdict,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In } from 'typeorm';
+import { DataSource, In, type EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
 import type { ZoneTrace } from '../climate/climate.service.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
@@ -65,10 +65,10 @@ export class LotsQueries {
   }
 
   /** Lots with their band, their latest readings, what the gate says, and when they will be ready. */
-  async views(lots: readonly Lot[], shop: Shop): Promise<LotView[]> {
+  async views(lots: readonly Lot[], shop: Shop, manager: EntityManager = this.database.manager): Promise<LotView[]> {
     const { moistureGate, moistureBand, moistureExceptions, factory } = shop.settings;
     const nowMs = this.clock.nowMs();
-    const airs = await this.drying.airs(lots, factory.woodRoomZoneId);
+    const airs = await this.drying.airs(lots, { also: [factory.woodRoomZoneId], asked: manager });
     const shopAir = airs.get(factory.woodRoomZoneId)?.emc;
     const shopEmc = shopAir ? meanEmcPct(shopAir, nowMs - CLIMATE_FORTNIGHT_MS, nowMs) : ORDINARY_EMC_PCT;
     const rules = { gate: moistureGate, band: moistureBand };
@@ -80,7 +80,10 @@ export class LotsQueries {
       return kept?.state === stateOf(lot) ? kept.view : undefined;
     };
     const unknown = lots.filter((lot) => !known(lot));
-    const sessions = await this.drying.sessions(unknown.filter((l) => l.state === 'drying').map((l) => l.id));
+    const sessions = await this.drying.sessions(
+      unknown.filter((l) => l.state === 'drying').map((l) => l.id),
+      manager,
+    );
     for (const lot of unknown) {
       const { gate, band: settings, of } = rulesFor(lot, rules, moistureExceptions);
       const band = bandOf(settings, shopEmc);

@@ -2,8 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { Body, Controller, Get, HttpCode, Injectable, Param, Post, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
 import { fileTypeFromBuffer } from 'file-type';
+import { imageSize } from 'image-size';
 import { DataSource } from 'typeorm';
 import { InText, Out, OutOrNull } from '../platform/http/fields.ts';
+import { Upload } from '../platform/http/upload.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
@@ -12,13 +14,15 @@ import { ChangesService } from '../setup/changes.service.ts';
 import { BoardEntity, LotEntity, PictureEntity } from './timber.entity.ts';
 
 const MOST_BYTES = 4 * 1024 * 1024;
+/** What a good camera makes; four bytes each once it is shown. */
+const MOST_PIXELS = 50_000_000;
 const TYPES = ['image/png', 'image/jpeg', 'image/webp'];
 
 export class PictureDto {
   @InText({ max: 120 }) name: string;
   @InText({ nullable: true }) boardId: string | null;
   /** the file, base64 */
-  @InText({ max: Math.ceil((MOST_BYTES * 4) / 3) + 1000 }) data: string;
+  @InText({ max: Math.ceil((MOST_BYTES * 4) / 3) + 1000, verbatim: true }) data: string;
 }
 
 export class PictureView {
@@ -38,11 +42,10 @@ export class PicturesService {
 
   async add(actor: Actor, lotId: string, { name, boardId, data }: PictureDto): Promise<{ id: string }> {
     const bytes = Buffer.from(data, 'base64');
-    if (bytes.length > MOST_BYTES)
-      throw badInput('data', `A picture may hold 4 MB; this one has ${(bytes.length / 1024 / 1024).toFixed(1)}`);
     // What a file says of itself by its name is not believed.
     const type = await fileTypeFromBuffer(bytes);
     if (!type || !TYPES.includes(type.mime)) throw badInput('data', 'Only PNG, JPEG and WebP pictures are kept');
+    checkPixels(bytes);
     const id = randomUUID();
     return this.changes.make(actor, 'picture', id, { lotId, name, boardId, size: bytes.length }, async (manager, nowMs) => {
       if (!(await manager.existsBy(LotEntity, { id: lotId }))) throw notFound('lot', lotId);
@@ -62,6 +65,18 @@ export class PicturesService {
   }
 }
 
+/** A small file can unfold into a picture that no tablet has room for. */
+function checkPixels(bytes: Buffer): void {
+  let size: { width: number; height: number };
+  try {
+    size = imageSize(bytes);
+  } catch {
+    throw badInput('data', 'The picture is damaged: its size cannot be read');
+  }
+  if (size.width * size.height > MOST_PIXELS)
+    throw badInput('data', `A picture may have ${MOST_PIXELS / 1e6} million points; this one has ${size.width} × ${size.height}`);
+}
+
 @ApiTags('lots')
 @Controller()
 export class PicturesController {
@@ -69,6 +84,7 @@ export class PicturesController {
 
   @Post('lots/:id/pictures')
   @Allow('operator')
+  @Upload('data', { bytes: MOST_BYTES, as: 'base64' })
   @HttpCode(200)
   @ApiOkResponse({ type: DoneView })
   add(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: PictureDto): Promise<DoneView> {

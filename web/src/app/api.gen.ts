@@ -7,7 +7,39 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["Health_health"];
+        get: operations["Health_ready"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/health/alive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Health_alive"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/metrics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Metrics_read"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1607,6 +1639,10 @@ export interface components {
         HealthView: {
             status: string;
         };
+        AliveView: {
+            status: string;
+            process: number;
+        };
         WelcomeView: {
             factory: string;
             demo: boolean;
@@ -2108,10 +2144,6 @@ export interface components {
             depth: string | null;
             readings: string[];
         };
-        MeterCsvDto: {
-            csv: string;
-            columns?: components["schemas"]["MeterColumnsDto"];
-        };
         ImportRowView: {
             line: number;
             lotId: string;
@@ -2157,13 +2189,6 @@ export interface components {
             tempUnit: "C" | "F";
             /** @enum {string} */
             humidityUnit: "percent" | "fraction";
-        };
-        LoggerCsvDto: {
-            zoneId: string;
-            csv: string;
-            columns?: components["schemas"]["LoggerColumnsDto"];
-            /** @enum {string} */
-            clock?: "local" | "standard";
         };
         LoggerProblemView: {
             line: number;
@@ -2377,11 +2402,6 @@ export interface components {
             unmet: number;
             left: string[];
             inBandAsTheyCome: number;
-        };
-        PictureDto: {
-            name: string;
-            boardId: string | null;
-            data: string;
         };
         PieceView: {
             id: string;
@@ -3531,7 +3551,7 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
-    Health_health: {
+    Health_ready: {
         parameters: {
             query?: never;
             header?: never;
@@ -3546,6 +3566,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HealthView"];
+                };
+            };
+        };
+    };
+    Health_alive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AliveView"];
+                };
+            };
+        };
+    };
+    Metrics_read: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
                 };
             };
         };
@@ -4121,7 +4179,12 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MeterCsvDto"];
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** @description JSON of what is to be known about the file */
+                    about: string;
+                };
             };
         };
         responses: {
@@ -4144,7 +4207,12 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["MeterCsvDto"];
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** @description JSON of what is to be known about the file */
+                    about: string;
+                };
             };
         };
         responses: {
@@ -4190,7 +4258,12 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LoggerCsvDto"];
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** @description JSON of what is to be known about the file */
+                    about: string;
+                };
             };
         };
         responses: {
@@ -4213,7 +4286,12 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["LoggerCsvDto"];
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** @description JSON of what is to be known about the file */
+                    about: string;
+                };
             };
         };
         responses: {
@@ -4503,7 +4581,12 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PictureDto"];
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** @description JSON of what is to be known about the file */
+                    about: string;
+                };
             };
         };
         responses: {

@@ -23,6 +23,18 @@ export class ApiProblem extends Error {
   }
 }
 
+/**
+ * A file and what is to be known about it, as the body of a call: a form, which the server reads as it comes.
+ *
+ * @param about what the route's own body says beside the file
+ */
+export function fileForm(file: File, about: object) {
+  const form = new FormData();
+  form.set('about', JSON.stringify(about));
+  form.set('file', file, file.name);
+  return { body: { file: file.name, about: JSON.stringify(about) }, bodySerializer: () => form };
+}
+
 const UNREACHABLE: ProblemDocument = {
   status: 0,
   title: 'No connection',

@@ -1,7 +1,8 @@
 import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { ApiProblem, ask, client, type View } from './api.ts';
+import { ApiProblem, ask, client, type ProblemDocument, type View } from './api.ts';
 import { setConnected } from './connection.ts';
+import { newKey } from './newKey.ts';
 
 const STALE_MS = 30_000;
 const RETRY_MS = 3_000;
@@ -174,6 +175,9 @@ export const useRecord = (serial: string) =>
     queryFn: () => ask(client.GET('/api/instruments/{serial}', { params: { path: { serial } } })),
   });
 
+/** A "no" that will stay one. What was not reached, broken or busy may have been carried out: it is asked again under its key. */
+const isFinal = ({ status }: ProblemDocument) => status >= 400 && status < 500 && status !== 408 && status !== 429;
+
 /** The header that makes a repeated request harmless. */
 export type KeyHeader = { 'Idempotency-Key': string };
 
@@ -186,8 +190,11 @@ export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeade
   const pending = useRef<{ input: string; key: string } | null>(null);
   return useMutation<Output, Error, Input>({
     mutationFn: (input) => {
-      const text = JSON.stringify([input]);
-      if (pending.current?.input !== text) pending.current = { input: text, key: crypto.randomUUID() };
+      // A file has no JSON: it is told apart by its name, size and date.
+      const text = JSON.stringify([input], (_, value: unknown) =>
+        value instanceof File ? [value.name, value.size, value.lastModified] : value,
+      );
+      if (pending.current?.input !== text) pending.current = { input: text, key: newKey() };
       return call(input, { 'Idempotency-Key': pending.current.key });
     },
     onSuccess: async (output) => {
@@ -196,8 +203,8 @@ export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeade
       await queries.invalidateQueries();
     },
     onError: (error) => {
-      // A business "no" is final for this key; only a lost answer is asked for again under it.
-      if (error instanceof ApiProblem && error.problem.status >= 400) pending.current = null;
+      // A business "no" is final for this key; a lost answer is asked for again under it.
+      if (error instanceof ApiProblem && isFinal(error.problem)) pending.current = null;
       if (error instanceof ApiProblem && error.problem.status === 409) void queries.invalidateQueries();
     },
   });

@@ -1,6 +1,7 @@
 import { createContext, use } from 'react';
 import type { View } from '../app/api.ts';
 import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from '../app/batchCommands.ts';
+import { newKey } from '../app/newKey.ts';
 import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { stationOutbox } from '../app/stationOutbox.ts';
@@ -39,10 +40,7 @@ export function useBatchCommand<K extends BatchCommandName>(
     reset: () => undefined,
     mutate: (given) => {
       const { personId } = session;
-      stationOutbox.add(
-        { key: crypto.randomUUID(), personId, batchId: batch.id, command, given, atMs: exactNow(), sentence },
-        batch.version,
-      );
+      stationOutbox.add({ key: newKey(), personId, batchId: batch.id, command, given, atMs: exactNow(), sentence }, batch.version);
       void stationOutbox.flush(personId);
       done?.();
     },

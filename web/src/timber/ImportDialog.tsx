@@ -1,7 +1,7 @@
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
+import { ask, client, fileForm, type View } from '../app/api.ts';
 import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
@@ -10,7 +10,10 @@ import { counted } from '../parts/words.ts';
 import { ColumnFields, columnsOf } from './ColumnFields.tsx';
 import { FileField } from './FileField.tsx';
 
-type Asked = View<'MeterCsvDto'>;
+interface Asked {
+  file: File;
+  columns?: View<'MeterColumnsDto'>;
+}
 
 /** The columns of values from one on, as far as they are named alike. */
 const readingColumns = (header: readonly string[], first: string): string[] => {
@@ -22,8 +25,10 @@ const readingColumns = (header: readonly string[], first: string): string[] => {
 export function ImportDialog({ onClose }: { onClose: () => void }) {
   const { dateTime } = useSession();
   const [asked, setAsked] = useState<Asked | null>(null);
-  const preview = useCommand((body: Asked) => ask(client.POST('/api/lots/readings/preview', { body })));
-  const take = useCommand((body: Asked, headers) => ask(client.POST('/api/lots/readings/import', { body, headers })));
+  const preview = useCommand(({ file, ...about }: Asked) => ask(client.POST('/api/lots/readings/preview', fileForm(file, about))));
+  const take = useCommand(({ file, ...about }: Asked, headers) =>
+    ask(client.POST('/api/lots/readings/import', { ...fileForm(file, about), headers })),
+  );
   const result = take.data ?? preview.data;
   const columns: GridColDef<View<'ImportRowView'>>[] = [
     { field: 'line', headerName: 'Line', type: 'number', width: 60 },
@@ -62,12 +67,7 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
             A CSV file from a meter: a line for each session, or for each reading; in one column as they are typed, for instance{' '}
             <code>8.4 8.6 c9.1</code>, or in one column each.
           </Typography>
-          <FileField
-            label="Choose a file"
-            name="File of readings"
-            accept=".csv,text/csv"
-            onChoose={(file) => void file.text().then((csv) => look({ csv }))}
-          />
+          <FileField label="Choose a file" name="File of readings" accept=".csv,text/csv" onChoose={(file) => look({ file })} />
           {(preview.error ?? take.error) && <ErrorNote error={preview.error ?? take.error} />}
           {result && (
             <>

@@ -2,7 +2,7 @@ import { formatDuration } from '@ample-crane/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
+import { ask, client, fileForm, type View } from '../app/api.ts';
 import { useCommand, useZones } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
@@ -11,7 +11,12 @@ import { counted } from '../parts/words.ts';
 import { ColumnFields, columnsOf } from './ColumnFields.tsx';
 import { FileField } from './FileField.tsx';
 
-type Asked = View<'LoggerCsvDto'>;
+interface Asked {
+  file: File;
+  zoneId: string;
+  columns?: View<'LoggerColumnsDto'>;
+  clock?: View<'LoggerView'>['clock'];
+}
 
 /** A climate logger's file: what it says, its gaps and clock changes, before anything is taken. */
 export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () => void }) {
@@ -19,8 +24,10 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
   const zones = useZones();
   const [asked, setAsked] = useState<Asked | null>(null);
   const [zone, setZone] = useState(zoneId);
-  const preview = useCommand((body: Asked) => ask(client.POST('/api/air/log/preview', { body })));
-  const take = useCommand((body: Asked, headers) => ask(client.POST('/api/air/log/import', { body, headers })));
+  const preview = useCommand(({ file, ...about }: Asked) => ask(client.POST('/api/air/log/preview', fileForm(file, about))));
+  const take = useCommand(({ file, ...about }: Asked, headers) =>
+    ask(client.POST('/api/air/log/import', { ...fileForm(file, about), headers })),
+  );
   const result = take.data ?? preview.data;
   const look = (next: Asked) => {
     setAsked(next);
@@ -63,7 +70,7 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
               label="Choose a file"
               name="Logger file"
               accept=".csv,.txt,text/csv"
-              onChoose={(file) => void file.text().then((csv) => look({ zoneId: zone, csv }))}
+              onChoose={(file) => look({ zoneId: zone, file })}
             />
           </Stack>
           {(preview.error ?? take.error) && <ErrorNote error={preview.error ?? take.error} />}

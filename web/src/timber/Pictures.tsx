@@ -1,6 +1,6 @@
 import { Box, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
+import { ask, client, fileForm, type View } from '../app/api.ts';
 import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
@@ -10,15 +10,15 @@ import { FileField } from './FileField.tsx';
 export function Pictures({ card }: { card: View<'LotCardView'> }) {
   const { may, date } = useSession();
   const [boardId, setBoardId] = useState('');
-  const add = useCommand((body: View<'PictureDto'>, headers) =>
-    ask(client.POST('/api/lots/{id}/pictures', { params: { path: { id: card.lot.id } }, body, headers })),
+  const add = useCommand((file: File, headers) =>
+    ask(
+      client.POST('/api/lots/{id}/pictures', {
+        params: { path: { id: card.lot.id } },
+        ...fileForm(file, { name: file.name.slice(0, 120), boardId: boardId === '' ? null : boardId }),
+        headers,
+      }),
+    ),
   );
-  const send = async (file: File) => {
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    let text = '';
-    for (const byte of bytes) text += String.fromCharCode(byte);
-    add.mutate({ name: file.name.slice(0, 120), boardId: boardId === '' ? null : boardId, data: btoa(text) });
-  };
   return (
     <>
       {card.pictures.length === 0 ? (
@@ -52,7 +52,7 @@ export function Pictures({ card }: { card: View<'LotCardView'> }) {
               </MenuItem>
             ))}
           </TextField>
-          <FileField label="Add a picture" name="Picture" accept="image/png,image/jpeg,image/webp" onChoose={(file) => void send(file)} />
+          <FileField label="Add a picture" name="Picture" accept="image/png,image/jpeg,image/webp" onChoose={(file) => add.mutate(file)} />
           {add.isPending && <Typography>Sending…</Typography>}
         </Stack>
       )}

@@ -1,5 +1,5 @@
 import type pg from 'pg';
-import type { DataSource } from 'typeorm';
+import { EntityManager, type DataSource } from 'typeorm';
 import type { PostgresDriver } from 'typeorm/driver/postgres/PostgresDriver.js';
 
 const names = new Map<string, string>();
@@ -11,8 +11,12 @@ export function prepared(text: string, values: unknown[]): pg.QueryConfig {
   return { name, text, values };
 }
 
+/** Who can be asked: the database at large, or within a transaction its manager. */
+export type Asked = DataSource | EntityManager;
+
 /** The rows of a query that is asked at every request. */
-export async function ask<R extends pg.QueryResultRow>(database: DataSource, text: string, values: unknown[]): Promise<R[]> {
+export async function ask<R extends pg.QueryResultRow>(database: Asked, text: string, values: unknown[]): Promise<R[]> {
+  if (database instanceof EntityManager) return database.query<R[]>(text, values);
   const pool = (database.driver as PostgresDriver).master as pg.Pool;
   return (await pool.query<R>(prepared(text, values))).rows;
 }

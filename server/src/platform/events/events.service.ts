@@ -1,4 +1,4 @@
-import { Injectable, Logger, type OnApplicationShutdown, type OnModuleInit } from '@nestjs/common';
+import { Injectable, Logger, type BeforeApplicationShutdown, type OnModuleInit } from '@nestjs/common';
 import pg from 'pg';
 import { Observable, Subject } from 'rxjs';
 import { databaseUrl } from '../database/url.ts';
@@ -14,7 +14,7 @@ const RETRY_MS = 1000;
 
 /** Hears the database's notifications, so that every server process can tell its own listeners. */
 @Injectable()
-export class EventsService implements OnModuleInit, OnApplicationShutdown {
+export class EventsService implements OnModuleInit, BeforeApplicationShutdown {
   private readonly logger = new Logger('Events');
   private readonly changes = new Subject<ShopChange>();
   private readonly ends = new Subject<void>();
@@ -58,7 +58,8 @@ export class EventsService implements OnModuleInit, OnApplicationShutdown {
     }, RETRY_MS);
   }
 
-  async onApplicationShutdown(): Promise<void> {
+  /** Before connections are waited for: a stream would keep its own open. */
+  async beforeApplicationShutdown(): Promise<void> {
     this.closing = true;
     clearTimeout(this.retry);
     this.ends.next();

@@ -8,17 +8,29 @@ export class HealthView {
   @Out() status: string;
 }
 
+export class AliveView extends HealthView {
+  @Out() process: number;
+}
+
 @ApiTags('health')
 @Controller('health')
 export class HealthController {
   constructor(private readonly database: DataSource) {}
 
-  /** Answers `ok` only when the database answers too. */
+  /** Ready to serve: the database answers too. */
   @Get()
   @Allow('public')
   @ApiOkResponse({ type: HealthView })
-  async health(): Promise<HealthView> {
+  async ready(): Promise<HealthView> {
     await this.database.query('select 1');
     return { status: 'ok' };
+  }
+
+  /** The process lives, whatever else is wrong: no reason to start it anew. */
+  @Get('alive')
+  @Allow('public')
+  @ApiOkResponse({ type: AliveView })
+  alive(): AliveView {
+    return { status: 'alive', process: process.pid };
   }
 }

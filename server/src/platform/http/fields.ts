@@ -1,6 +1,6 @@
 import { applyDecorators, type Type as Class } from '@nestjs/common';
 import { ApiProperty } from '@nestjs/swagger';
-import { Type } from 'class-transformer';
+import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
@@ -9,42 +9,42 @@ import {
   IsInt,
   IsNumber,
   IsObject,
-  IsOptional,
-  IsString,
   Length,
   Matches,
   Max,
   Min,
+  ValidateBy,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { faultOfText, IsKeptText, normalised, type TextForm } from './text.ts';
 
 // One decorator a field: what it must be, and what the OpenAPI document says of it.
 
 type Maker = (...decorators: PropertyDecorator[]) => PropertyDecorator;
 const make: Maker = (...decorators) => applyDecorators(...decorators);
 
-interface Presence {
+export interface Presence {
   /** the field may be left out */
   optional?: boolean;
   /** the field may be null */
   nullable?: boolean;
 }
 
-const presence = ({ optional, nullable }: Presence): PropertyDecorator[] => [
-  ...(optional ? [IsOptional()] : []),
-  ...(nullable ? [ValidateIf((_, value) => value !== null)] : []),
-];
+/** What may be left out may not be null for that: null is a value, and has to be allowed by name. */
+export const presence = ({ optional = false, nullable = false }: Presence): PropertyDecorator[] =>
+  optional || nullable ? [ValidateIf((_, value) => !(optional && value === undefined) && !(nullable && value === null))] : [];
 const doc = ({ optional, nullable }: Presence) => ({
   required: optional !== true,
   ...(nullable === true ? { nullable: true } : {}),
 });
 
-export const InText = (options: Presence & { min?: number; max?: number; pattern?: RegExp; hint?: string } = {}) => {
+export const InText = (options: Presence & TextForm & { min?: number; max?: number; pattern?: RegExp; hint?: string } = {}) => {
   const { min = 1, max = 200, pattern, hint } = options;
   return make(
     ...presence(options),
-    IsString(),
+    Transform(({ value }) => normalised(value, options)),
+    IsKeptText(options),
     Length(min, max),
     ...(pattern ? [Matches(pattern, hint === undefined ? {} : { message: hint })] : []),
     ApiProperty({ type: String, minLength: min, maxLength: max, ...doc(options) }),
@@ -69,8 +69,8 @@ export const InNumber = (options: Presence & { min: number; max: number }) =>
     ApiProperty({ type: Number, minimum: options.min, maximum: options.max, ...doc(options) }),
   );
 
-/** Epoch milliseconds between the years 2000 and 2200. */
-export const InInstant = (options: Presence = {}) => InNumber({ min: 946_684_800_000, max: 7_258_118_400_000, ...options });
+/** Whole epoch milliseconds between the years 2000 and 2100. */
+export const InInstant = (options: Presence = {}) => InCount({ min: 946_684_800_000, max: 4_102_444_800_000, ...options });
 
 export const InFlag = (options: Presence = {}) => make(...presence(options), IsBoolean(), ApiProperty({ type: Boolean, ...doc(options) }));
 
@@ -80,11 +80,11 @@ export const InOneOf = <T extends string>(values: readonly T[], options: Presenc
 /** Some of a set of words; may be left out. */
 export const InEach = (values: readonly string[]) =>
   make(
-    IsOptional(),
+    ...presence({ optional: true }),
     IsArray(),
     ArrayMaxSize(values.length),
     IsIn([...values], { each: true }),
-    ApiProperty({ type: String, enum: [...values], isArray: true, required: false }),
+    ApiProperty({ type: String, enum: [...values], isArray: true, maxItems: values.length, required: false }),
   );
 
 export const InTexts = (options: Presence & { max: number }) =>
@@ -92,9 +92,10 @@ export const InTexts = (options: Presence & { max: number }) =>
     ...presence(options),
     IsArray(),
     ArrayMaxSize(options.max),
-    IsString({ each: true }),
+    Transform(({ value }: { value: unknown }) => (Array.isArray(value) ? value.map((text) => normalised(text)) : value)),
+    IsKeptText({}, true),
     Length(1, 200, { each: true }),
-    ApiProperty({ type: [String], ...doc(options) }),
+    ApiProperty({ type: String, isArray: true, maxItems: options.max, ...doc(options) }),
   );
 
 export const InList = (of: () => Class, options: Presence & { max: number }) =>
@@ -104,7 +105,7 @@ export const InList = (of: () => Class, options: Presence & { max: number }) =>
     ArrayMaxSize(options.max),
     ValidateNested({ each: true }),
     Type(of),
-    ApiProperty({ type: () => of(), isArray: true, ...doc(options) }),
+    ApiProperty({ type: () => of(), isArray: true, maxItems: options.max, ...doc(options) }),
   );
 
 export const InPart = (of: () => Class, options: Presence = {}) =>
@@ -118,12 +119,41 @@ export const OutPart = (of: () => Class) => ApiProperty({ type: () => of() });
 export const OutEnum = (values: readonly string[]) => ApiProperty({ type: String, enum: [...values] });
 export const OutEnumOrNull = (values: readonly string[]) => ApiProperty({ type: String, enum: [...values], nullable: true });
 
-/** A choice of a value for each of some options. */
-export const InChoices = (options: Presence = {}) =>
+const ENTRIES_MAX = 40;
+const isWord = (text: unknown) => typeof text === 'string' && text.length <= 80 && faultOfText(text) === undefined;
+
+/** A value for each of some words. */
+const InMap = (
+  options: Presence,
+  of: { told: string; isValue: (value: unknown) => boolean; schema: Readonly<Record<string, string | number>> },
+) =>
   make(
     ...presence(options),
     IsObject(),
-    ApiProperty({ type: 'object', additionalProperties: { type: 'string' }, selfRequired: options.optional !== true }),
+    ValidateBy({
+      name: 'map',
+      validator: {
+        validate: (value: unknown) =>
+          typeof value === 'object' &&
+          value !== null &&
+          Object.keys(value).length <= ENTRIES_MAX &&
+          Object.entries(value).every(([key, entry]) => isWord(key) && of.isValue(entry)),
+        defaultMessage: (args) => `${args?.property ?? 'this'} must give ${of.told} for each of at most ${ENTRIES_MAX} words`,
+      },
+    }),
+    ApiProperty({ type: 'object', additionalProperties: of.schema, maxProperties: ENTRIES_MAX, selfRequired: options.optional !== true }),
   );
+
+/** A choice of a value for each of some options. */
+export const InChoices = (options: Presence = {}) =>
+  InMap(options, { told: 'a word', isValue: isWord, schema: { type: 'string', maxLength: 80 } });
+
+/** A count for each of some words. */
+export const InCounts = ({ min, max, ...options }: Presence & { min: number; max: number }) =>
+  InMap(options, {
+    told: `a whole number from ${min} to ${max}`,
+    isValue: (value) => Number.isInteger(value) && Number(value) >= min && Number(value) <= max,
+    schema: { type: 'integer', minimum: min, maximum: max },
+  });
 
 export const OutChoices = () => ApiProperty({ type: 'object', additionalProperties: { type: 'string' } });

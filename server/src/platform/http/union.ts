@@ -1,7 +1,8 @@
 import { applyDecorators, type Type as Class } from '@nestjs/common';
 import { ApiExtraModels, ApiProperty, getSchemaPath } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsObject, IsOptional, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, IsArray, IsObject, ValidateNested } from 'class-validator';
+import { presence } from './fields.ts';
 
 interface Options {
   optional?: boolean;
@@ -26,14 +27,14 @@ export function InUnion(kinds: () => Record<string, Class>, options: Options = {
     const schemas = Object.values(classes).map((of) => ({ $ref: getSchemaPath(of) }));
     const shape = { oneOf: schemas };
     applyDecorators(
-      ...(options.optional ? [IsOptional()] : []),
+      ...presence(options),
       ...(list ? [IsArray(), ArrayMaxSize(options.max ?? 0)] : [IsObject()]),
       ValidateNested(list ? { each: true } : {}),
       Type(() => AnyKind, {
         keepDiscriminatorProperty: true,
         discriminator: { property: 'kind', subTypes: Object.entries(classes).map(([name, value]) => ({ name, value })) },
       }),
-      ApiProperty({ required: options.optional !== true, ...(list ? { type: 'array', items: shape } : shape) }),
+      ApiProperty({ required: options.optional !== true, ...(list ? { type: 'array', items: shape, maxItems: options.max ?? 0 } : shape) }),
     )(target, property);
     ApiExtraModels(...Object.values(classes))(target.constructor);
   };

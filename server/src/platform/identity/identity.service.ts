@@ -88,7 +88,7 @@ export class IdentityService {
   }
 
   async savePreferences(personId: string, preferences: Partial<Pick<PersonEntity, 'units' | 'theme'>>): Promise<void> {
-    await this.database.getRepository(PersonEntity).update({ id: personId }, preferences);
+    if (Object.keys(preferences).length > 0) await this.database.getRepository(PersonEntity).update({ id: personId }, preferences);
   }
 
   /** A new secret address for this person's calendar feed; the one before stops working. */

@@ -3,6 +3,7 @@ import { Body, Controller, Delete, Get, HttpCode, Patch, Post, Req, Res } from '
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Clock } from '../clock/clock.ts';
+import { BodyBound, SMALL_BODY } from '../http/body.ts';
 import { InOneOf, InPart, InText, Out, OutEnum, OutList, OutPart } from '../http/fields.ts';
 import { DoneView } from '../http/views.ts';
 import { Problem } from '../problems/problems.ts';
@@ -14,14 +15,14 @@ import { Allow, ROLES, type Role } from './role.ts';
 
 export class SignInDto {
   @InText({ max: 60 }) login: string;
-  @InText({ max: 200 }) password: string;
+  @InText({ max: 200, verbatim: true }) password: string;
 }
 
 export class FirstAdministratorDto {
   @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' })
   login: string;
   @InText({ max: 80 }) name: string;
-  @InText({ min: 10, max: 200 }) password: string;
+  @InText({ min: 10, max: 200, verbatim: true }) password: string;
 }
 
 export class UnitsDto implements UnitChoice {
@@ -59,6 +60,7 @@ export class WelcomeView {
 
 @ApiTags('session')
 @Controller()
+@BodyBound(SMALL_BODY)
 export class SessionController {
   constructor(
     private readonly identity: IdentityService,

@@ -1,19 +1,9 @@
 import { Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { Request, Response } from 'express';
+import { problemOfDatabase } from '../database/faults.ts';
+import { routeOfRequest } from '../health/logging.ts';
+import { BodyRefused } from '../http/body.ts';
 import { Problem } from './problems.ts';
-
-const UNIQUE_VIOLATION = '23505';
-const CHECK_VIOLATION = '23514';
-const FOREIGN_KEY_VIOLATION = '23503';
-const OVER_FILLED = 'carrier_not_over_filled';
-const DATABASE_GONE = /ECONNREFUSED|ECONNRESET|terminat|shutting down|starting up|Connection ended|timeout exceeded/i;
-
-function codeOf(error: unknown): unknown {
-  return typeof error === 'object' && error !== null && 'code' in error ? error.code : undefined;
-}
-
-const constraintOf = (error: unknown): unknown =>
-  typeof error === 'object' && error !== null && 'constraint' in error ? error.constraint : undefined;
 
 /** Turns whatever went wrong into a problem document; says nothing of the inside. */
 @Catch()
@@ -22,12 +12,17 @@ export class ProblemFilter implements ExceptionFilter {
 
   catch(error: unknown, host: ArgumentsHost): void {
     const http = host.switchToHttp();
+    const request = http.getRequest<Request>();
     const response = http.getResponse<Response>();
-    const problem = this.toProblem(error, http.getRequest<Request>());
+    const problem = this.problemOf(error, request);
     if (response.headersSent) {
       response.end();
       return;
     }
+    const { retryAfterSeconds, ...extra } = problem.extra;
+    if (retryAfterSeconds !== undefined) response.setHeader('Retry-After', String(retryAfterSeconds));
+    // What was not read of the request is not waited for.
+    if (!request.complete) response.setHeader('Connection', 'close');
     response
       .status(problem.status)
       .type('application/problem+json')
@@ -36,37 +31,44 @@ export class ProblemFilter implements ExceptionFilter {
         title: problem.title,
         status: problem.status,
         detail: problem.detail,
-        ...problem.extra,
+        ...extra,
       });
   }
 
-  private toProblem(error: unknown, request: Request): Problem {
+  private problemOf(error: unknown, request: Request): Problem {
     if (error instanceof Problem) return error;
+    if (error instanceof BodyRefused) return error.problem;
     if (error instanceof HttpException) {
       const status = error.getStatus();
       return new Problem(status, status === 404 ? 'not-found' : 'http', error.name.replace(/Exception$/, ''), error.message);
     }
-    const code = codeOf(error);
-    if (code === UNIQUE_VIOLATION || code === CHECK_VIOLATION || code === FOREIGN_KEY_VIOLATION) {
-      this.logger.warn(`${request.method} ${request.path}: ${error instanceof Error ? error.message : ''}`);
-      if (constraintOf(error) === OVER_FILLED)
-        return new Problem(409, 'places', 'No place left', 'Someone else has just taken these places. Nothing was saved; choose others.');
-      return new Problem(409, 'conflict', 'Already taken', 'This clashes with something already recorded. Nothing was saved.');
+    const reading = problemOfReading(error);
+    if (reading) return reading;
+    const told = problemOfDatabase(error);
+    if (told) {
+      this.logger.warn(`${request.method} ${routeOfRequest(request)}: ${error instanceof Error ? error.message : ''}`);
+      return told;
     }
-    const message = error instanceof Error ? error.message : String(error);
-    if (
-      DATABASE_GONE.test(message) ||
-      (typeof code === 'string' && (code.startsWith('57P') || code.startsWith('08') || code.startsWith('ECONN')))
-    ) {
-      this.logger.error(`Database unreachable: ${message}`);
-      return new Problem(
-        503,
-        'database',
-        'The database does not answer',
-        'Nothing was saved. Try again in a moment; what you typed is still here.',
-      );
-    }
-    this.logger.error(error instanceof Error ? (error.stack ?? message) : message);
-    return new Problem(500, 'unexpected', 'Something went wrong', 'Nothing was saved. The fault has been logged.');
+    this.logger.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
+    return new Problem(
+      500,
+      'unexpected',
+      'Something went wrong',
+      'The fault has been logged. Look whether it was saved before you try again.',
+    );
   }
+}
+
+const READING: Readonly<Record<number, { type: string; title: string; detail: string }>> = {
+  400: { type: 'bad-input', title: 'Check the input', detail: 'What was sent is not JSON.' },
+  413: { type: 'too-large', title: 'Too much at once', detail: 'What was sent is larger than this takes.' },
+  415: { type: 'media-type', title: 'Not understood', detail: 'Send JSON in UTF-8, not compressed.' },
+};
+
+/** Of a request whose address or body could not be read: those faults carry a status of their own. */
+function problemOfReading(error: unknown): Problem | undefined {
+  if (!(error instanceof Error) || !('status' in error) || typeof error.status !== 'number') return undefined;
+  if (error.status < 400 || error.status >= 500) return undefined;
+  const { type, title, detail } = READING[error.status] ?? { type: 'http', title: 'Not understood', detail: 'The request cannot be read.' };
+  return new Problem(error.status, type, title, detail);
 }

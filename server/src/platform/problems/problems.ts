@@ -12,7 +12,13 @@ export class Problem extends Error {
     readonly type: string,
     readonly title: string,
     readonly detail: string,
-    readonly extra: { fields?: FieldProblem[]; findings?: readonly Finding[]; current?: unknown } = {},
+    readonly extra: {
+      fields?: FieldProblem[];
+      findings?: readonly Finding[];
+      current?: unknown;
+      /** after how long it is worth trying again */
+      retryAfterSeconds?: number;
+    } = {},
   ) {
     super(detail);
   }

@@ -1,0 +1,91 @@
+import { afterEach, describe, expect, test } from '@jest/globals';
+import { createConnection, type AddressInfo, type Socket } from 'node:net';
+import type { Server } from 'node:http';
+import express from 'express';
+import { HttpAdapter } from './adapter.ts';
+import { answerTo, shedLoad } from './doors.ts';
+
+const opened: HttpAdapter[] = [];
+afterEach(async () => {
+  for (const adapter of opened.splice(0)) await adapter.close();
+});
+
+async function serve(prepare: (app: express.Express) => void, bounds = { arrivalMs: 300, lookedAtMs: 50, drainedMs: 400 }) {
+  const adapter = new HttpAdapter(bounds);
+  opened.push(adapter);
+  adapter.initHttpServer();
+  prepare(adapter.getInstance<express.Express>());
+  const server: Server = adapter.getHttpServer();
+  await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+  const { port } = server.address() as AddressInfo;
+  return { adapter, port, origin: `http://127.0.0.1:${port}` };
+}
+
+/** Sends some bytes and waits for the end of the connection. */
+function trickle(port: number, text: string): Promise<{ said: string; ms: number; socket: Socket }> {
+  const began = performance.now();
+  return new Promise((resolve, reject) => {
+    const socket = createConnection(port, '127.0.0.1', () => socket.write(text));
+    let said = '';
+    socket.on('data', (data) => (said += String(data)));
+    socket.on('error', reject);
+    socket.on('close', () => resolve({ said, ms: performance.now() - began, socket }));
+  });
+}
+
+describe('what comes too slowly is cut', () => {
+  test.each([
+    ['a head', 'GET / HTTP/1.1\r\nHost: x\r\n'],
+    ['a body', 'POST / HTTP/1.1\r\nHost: x\r\nContent-Type: application/json\r\nContent-Length: 100\r\n\r\n{"a'],
+  ])('%s', async (_, text) => {
+    const { port } = await serve((app) => app.use(express.json()));
+    const { said, ms } = await trickle(port, text);
+    expect(said).toMatch(/^HTTP\/1\.1 408 /);
+    expect(ms).toBeLessThan(3000);
+  });
+});
+
+describe('a stop', () => {
+  test('answers what is at work, and takes nothing new', async () => {
+    const { adapter, origin } = await serve((app) => app.get('/', (_, response) => void setTimeout(() => response.send('done'), 150)));
+    const pending = Array.from({ length: 20 }, () => fetch(origin).then((answer) => answer.text()));
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    const stopped = adapter.close();
+    expect(await Promise.all(pending)).toEqual(Array.from({ length: 20 }, () => 'done'));
+    await stopped;
+    await expect(fetch(origin)).rejects.toThrow();
+  });
+  test('waits no longer than it may for whoever does not end', async () => {
+    const { adapter, port } = await serve((app) => app.get('/', (_, response) => void response.write('and so on')));
+    const endless = trickle(port, 'GET / HTTP/1.1\r\nHost: x\r\n\r\n');
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    const began = performance.now();
+    await adapter.close();
+    expect(performance.now() - began).toBeLessThan(2000);
+    expect((await endless).said).toContain('and so on');
+  });
+});
+
+test('more than can be answered is sent away for a moment', async () => {
+  let shed = 0;
+  const { origin } = await serve((app) => {
+    app.use(shedLoad(3, () => shed++));
+    app.get('/', (_, response) => void setTimeout(() => response.send('done'), 150));
+  });
+  const answers = await Promise.all(Array.from({ length: 8 }, () => fetch(origin)));
+  const away = answers.filter((answer) => answer.status === 503);
+  expect([away.length, shed]).toEqual([5, 5]);
+  expect(away[0]?.headers.get('retry-after')).toBe('1');
+  expect(await away[0]?.json()).toMatchObject({ status: 503, type: 'urn:ample-crane:busy' });
+  expect((await fetch(origin)).status).toBe(200);
+});
+
+test('a name that is not ours gets no answer', async () => {
+  const { port } = await serve((app) => {
+    app.use(answerTo({ hosts: new Set(['crane.example']), publicUrl: new URL('https://crane.example') }));
+    app.get('/', (_, response) => void response.send('done'));
+  });
+  const ask = (host: string) => trickle(port, `GET / HTTP/1.1\r\nHost: ${host}\r\nConnection: close\r\n\r\n`);
+  expect((await ask('evil.example')).said).toMatch(/^HTTP\/1\.1 421 [\s\S]*reached at https:\/\/crane\.example/);
+  expect((await ask('Crane.Example')).said).toMatch(/^HTTP\/1\.1 200 /);
+});

@@ -1,0 +1,28 @@
+import 'reflect-metadata';
+import { migrate, ownerDataSource } from './database.ts';
+import { isEmpty, loadDemo } from './demo/load.ts';
+import { FactoryClock } from './platform/clock/clock.ts';
+
+// Brings the database up to date, and fills an empty one with the demo factory: as its owner, before the server starts.
+const wantsDemo = process.env['DEMO'] !== '0';
+
+async function prepare(): Promise<void> {
+  await migrate();
+  const owner = await ownerDataSource().initialize();
+  try {
+    if (!wantsDemo || !(await isEmpty(owner))) return;
+    const startedMs = Date.now();
+    const { entries } = await loadDemo(owner, new FactoryClock().nowMs());
+    console.log(`Demo factory loaded: ${entries} logbook entries in ${((Date.now() - startedMs) / 1000).toFixed(1)} s`);
+  } finally {
+    await owner.destroy();
+  }
+}
+
+try {
+  await prepare();
+} catch (error) {
+  // A failed query carries all its parameters; its message is what helps.
+  console.error(error instanceof Error ? `${error.name}: ${error.message}` : error);
+  process.exit(1);
+}
