@@ -15,7 +15,7 @@ test('a person is added, signs in, gets a skill, and leaves', async ({ page, bro
   await expect(dialog.getByText('Choose a sign-in name')).toBeVisible();
   await dialog.getByRole('textbox', { name: 'Sign-in name' }).fill('Wren!');
   await dialog.getByRole('textbox', { name: 'Name', exact: true }).fill('Wren Halloran');
-  await dialog.getByLabel('First password').fill('heron-lane');
+  await dialog.getByLabel('First password').fill('plank vellum harbour');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog.getByRole('alert')).toContainText('small letters');
   await dialog.getByRole('textbox', { name: 'Sign-in name' }).fill('wren');
@@ -30,7 +30,7 @@ test('a person is added, signs in, gets a skill, and leaves', async ({ page, bro
 
   const context = await browser.newContext();
   const theirs = await context.newPage();
-  await signIn(theirs, 'wren');
+  await signIn(theirs, 'wren', 'plank vellum harbour');
   await expect(theirs.getByRole('button', { name: 'Wren Halloran' })).toBeVisible();
 
   await page.getByRole('tab', { name: 'People' }).click();

@@ -3,10 +3,10 @@ import { expect, type Locator, type Page } from '@playwright/test';
 
 export const DEMO_PASSWORD = 'heron-lane';
 
-export async function signIn(page: Page, login = 'manager'): Promise<void> {
+export async function signIn(page: Page, login = 'manager', password = DEMO_PASSWORD): Promise<void> {
   await page.goto('/');
   await page.getByLabel('Sign-in name').fill(login);
-  await page.getByLabel('Password').fill(DEMO_PASSWORD);
+  await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Morning' })).toBeVisible();
 }

@@ -8,9 +8,10 @@ import { APPLICATION_ROLE, FirstPlan1700000000000 } from './migrations/170000000
 import { Routes1700000000001 } from './migrations/1700000000001-routes.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { SetupPosition1700000000003 } from './migrations/1700000000003-setup-position.ts';
+import { Doors1700000000004 } from './migrations/1700000000004-doors.ts';
 import { OrderEntity } from './orders/order.entity.ts';
 import { applicationConnection, ownerConnection } from './platform/database/connection.ts';
-import { PersonEntity, SessionEntity } from './platform/identity/person.entity.ts';
+import { PersonEntity } from './platform/identity/person.entity.ts';
 import { SettingEntity } from './platform/settings/settings.service.ts';
 import {
   BatchEntity,
@@ -36,7 +37,6 @@ const classes = {
   entities: [
     SettingEntity,
     PersonEntity,
-    SessionEntity,
     ZoneEntity,
     ZoneReadingEntity,
     StationEntity,
@@ -65,7 +65,7 @@ const classes = {
     CuttingPlanEntity,
     PictureEntity,
   ],
-  migrations: [FirstPlan1700000000000, Routes1700000000001, Wood1700000000002, SetupPosition1700000000003],
+  migrations: [FirstPlan1700000000000, Routes1700000000001, Wood1700000000002, SetupPosition1700000000003, Doors1700000000004],
 };
 
 /** As the server works: it may only append to the logbook. */

@@ -149,7 +149,7 @@ describe('a batch', () => {
     const id = await startedBatch(factory, manager, 'body', 3);
     let now = await card(manager, id);
     expect(now.batch).toMatchObject({ operationId: 'b-cut', status: 'queued', quantity: 3 });
-    await operator.post(`/batches/${id}/start`, { version: now.batch.version, personId: 'bram' });
+    await manager.post(`/batches/${id}/start`, { version: now.batch.version, personId: 'bram' });
     now = await card(manager, id);
     const outcome = (n: number, kind: string) => ({
       pieceId: `${id}-0${n}`,
@@ -166,13 +166,13 @@ describe('a batch', () => {
     expect(now.batch).toMatchObject({ operationId: 'b-cut', pass: 2, quantity: 2, status: 'queued' });
     expect(now.inPass).toEqual([`${id}-01`]);
     expect(now.defects).toHaveLength(2);
-    await doStep(factory, operator, id);
+    await doStep(factory, manager, id);
     now = await card(manager, id);
     expect(now.batch).toMatchObject({ operationId: 'b-glue', pass: 1, quantity: 2 });
   });
   test('may not leave early; an override stays on the record', async () => {
     const id = await startedBatch(factory, manager);
-    await advanceTo(factory, operator, id, 'b-clamp');
+    await advanceTo(factory, manager, id, 'b-clamp');
     const { batch } = await card(manager, id);
     expect(batch).toMatchObject({ status: 'dwelling', verdict: 'wait' });
     const early = await operator.post(`/batches/${id}/move`, { version: batch.version });
@@ -190,14 +190,14 @@ describe('a batch', () => {
     const v = (await card(manager, id)).batch.version;
     expect((await operator.post(`/batches/${id}/hold`, { version: v, reason: 'Grain in doubt' })).status).toBe(403);
     await manager.post(`/batches/${id}/hold`, { version: v, reason: 'Grain in doubt' });
-    expect((await operator.post(`/batches/${id}/start`, { version: v + 1, personId: 'bram' })).body.detail).toMatch(/held: Grain in doubt/);
+    expect((await manager.post(`/batches/${id}/start`, { version: v + 1, personId: 'bram' })).body.detail).toMatch(/held: Grain in doubt/);
     await manager.post(`/batches/${id}/release`, { version: v + 1 });
     expect((await card(manager, id)).batch.status).toBe('queued');
   });
   test('is worked on by people who can', async () => {
     const id = await startedBatch(factory, manager);
     const v = (await card(manager, id)).batch.version;
-    const refused = await operator.post(`/batches/${id}/start`, { version: v, personId: 'ruth' });
+    const refused = await manager.post(`/batches/${id}/start`, { version: v, personId: 'ruth' });
     expect(refused).toMatchObject({
       status: 422,
       body: { fields: [{ field: 'personId', message: 'This person is not signed off for milling' }] },
@@ -205,7 +205,7 @@ describe('a batch', () => {
   });
   test('has a card to print and a place in the calendar', async () => {
     const id = await startedBatch(factory, manager);
-    await advanceTo(factory, operator, id, 'b-clamp');
+    await advanceTo(factory, manager, id, 'b-clamp');
     const pdf = await manager.get(`/batches/${id}/card.pdf`);
     expect(pdf.headers['content-type']).toBe('application/pdf');
     expect(Buffer.from(pdf.body).subarray(0, 5).toString()).toBe('%PDF-');
@@ -220,8 +220,8 @@ describe('fitting to dispatch', () => {
   test('pairs get serials once, instruments ship once, and the record leads back to the wood', async () => {
     const bodies = await startedBatch(factory, manager, 'body', 3);
     const necks = await startedBatch(factory, manager, 'neck', 2);
-    await advanceTo(factory, operator, bodies, 'fit');
-    await advanceTo(factory, operator, necks, 'fit');
+    await advanceTo(factory, manager, bodies, 'fit');
+    await advanceTo(factory, manager, necks, 'fit');
     const bench = (await manager.get('/fitting')).body;
     const set = bench.sets.find((s: { body: { id: string } }) => s.body.id === bodies);
     expect(set.proposed).toHaveLength(2);
@@ -245,9 +245,9 @@ describe('fitting to dispatch', () => {
     const serials: string[] = (await card(manager, id)).pieces.map((p: { id: string }) => p.id);
     expect(new Set(serials).size).toBe(2);
     expect(serials[0]).toMatch(/^26\d{3}WS\d{3}$/);
-    await advanceTo(factory, operator, id, 'i-cure');
+    await advanceTo(factory, manager, id, 'i-cure');
     expect((await card(manager, id)).build).toMatchObject({ verdict: 'in window' });
-    await advanceTo(factory, operator, id, 'ship');
+    await advanceTo(factory, manager, id, 'ship');
     const version = (await card(manager, id)).batch.version;
     const ship = (serial: string, v: number) =>
       operator.post(`/instruments/${serial}/ship`, {
@@ -276,7 +276,7 @@ describe('fitting to dispatch', () => {
   });
   test('a piece of another model is refused', async () => {
     const bodies = await startedBatch(factory, manager, 'body', 1);
-    await advanceTo(factory, operator, bodies, 'fit');
+    await advanceTo(factory, manager, bodies, 'fit');
     const { batch } = await card(manager, bodies);
     const refused = await operator.post('/fitting', {
       bodyBatchId: bodies,

@@ -8,6 +8,8 @@ import { Metrics, MetricsController } from './health/metrics.ts';
 import { BodyInterceptor } from './http/body.ts';
 import { IdentityGuard } from './identity/identity.guard.ts';
 import { IdentityService } from './identity/identity.service.ts';
+import { SessionsService } from './identity/sessions.service.ts';
+import { TriesService } from './identity/tries.service.ts';
 import { SessionController } from './identity/session.controller.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { Environment } from './settings/environment.ts';
@@ -26,10 +28,12 @@ import { Snapshots } from './snapshots/snapshots.service.ts';
     { provide: Environment, useFactory: () => new Environment() },
     Metrics,
     IdentityService,
+    SessionsService,
+    TriesService,
     SettingsService,
     EventsService,
     Snapshots,
   ],
-  exports: [Clock, Environment, Metrics, IdentityService, SettingsService, EventsService, Snapshots],
+  exports: [Clock, Environment, Metrics, IdentityService, SessionsService, SettingsService, EventsService, Snapshots],
 })
 export class PlatformModule {}

@@ -36,8 +36,8 @@ export class StartWorkDto extends WorkDto {
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
 }
 
-/** Somebody accepts the work at its gate, for the skill the gate asks for. */
-export class SignOffDto extends WorkDto {
+/** Whoever is signed in accepts the work at its gate, for the skill the gate asks for; nobody does so for another. */
+export class SignOffDto extends WhenDto {
   @InText({ max: 80 }) skill: string;
 }
 

@@ -7,6 +7,8 @@ import type { Shop } from '../setup/shop.service.ts';
 
 /** Least role that may pass a gate against its findings. */
 export const OVERRIDE_ROLE = 'lead';
+/** Least role that may write down work as another's; the logbook names both. */
+export const NAMING_ROLE = 'lead';
 
 /** The batch as it is now; a problem if it has moved on since the person looked. */
 export function current(unit: UnitOfWork, batchId: string, version: number): Batch {

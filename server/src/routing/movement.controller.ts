@@ -106,7 +106,7 @@ export class MovementController {
   @HttpCode(200)
   @ApiOkResponse({ type: BatchDoneView })
   signOff(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: SignOffDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'sign off', ...given(dto) });
+    return this.movement.command(actor, id, dto, { kind: 'sign off', ...given(dto), personId: actor.personId });
   }
 
   @Post('refuse')

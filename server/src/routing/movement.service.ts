@@ -23,7 +23,7 @@ import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, Problem, refused } from '../platform/problems/problems.ts';
 import { holdsSkill, missingOf, routeOf, ShopService, type Shop } from '../setup/shop.service.ts';
 import type { CallDto } from './batches.dto.ts';
-import { carrierUses, current, happenedAt, nextNumber, OVERRIDE_ROLE, unmeasuredPieces } from './commands.ts';
+import { carrierUses, current, happenedAt, NAMING_ROLE, nextNumber, OVERRIDE_ROLE, unmeasuredPieces } from './commands.ts';
 import { EvidenceService } from './evidence.service.ts';
 import { BatchEntity } from './routing.entity.ts';
 
@@ -51,6 +51,13 @@ export class MovementService {
         'not-allowed',
         'Not allowed',
         `A gate can be overridden by a ${OVERRIDE_ROLE} or above; you are ${actor.role}.`,
+      );
+    if ('personId' in command && command.personId !== actor.personId && !mayActAs(actor.role, NAMING_ROLE))
+      throw new Problem(
+        403,
+        'not-allowed',
+        'Not allowed',
+        `Work is written down as another’s by a ${NAMING_ROLE} or above; you are ${actor.role}.`,
       );
     const stock = command.kind === 'start' ? await this.stockFor(batchId, shop) : [];
     const concerns = {

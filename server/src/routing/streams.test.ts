@@ -144,12 +144,19 @@ describe('an acoustic, from five streams to one', () => {
   test('a neck that is set goes on only when somebody who may has accepted it', async () => {
     await doStep(factory, manager, instruments);
     expect(await refusal(act(instruments, 'move'))).toBe('Waits for someone with neck fitting to accept');
-    const { accepters } = await card(manager, instruments);
-    const viewer = await factory.as('viewer');
-    const { batch } = await card(manager, instruments);
-    const signOff = { version: batch.version, skill: 'neck fitting', personId: accepters[0].id };
-    expect((await viewer.post(`/batches/${instruments}/sign-off`, signOff)).status).toBe(403);
-    await done(act(instruments, 'sign-off', { skill: 'neck fitting', personId: accepters[0].id }));
+    const { accepters, batch } = await card(manager, instruments);
+    const signOff = async (login: string, over: object = {}) =>
+      (await factory.as(login)).post(`/batches/${instruments}/sign-off`, { version: batch.version, skill: 'neck fitting', ...over });
+    expect((await signOff('viewer')).status).toBe(403);
+    // Nobody signs for another: not by naming them, and not as a manager.
+    expect((await signOff('operator', { personId: accepters[0].id })).status).toBe(400);
+    expect((await signOff('operator')).body.detail).toBe('This person is not signed off for neck fitting');
+    expect((await signOff('manager')).status).toBe(422);
+    await done(signOff(accepters[0].id));
+    expect((await card(manager, instruments)).log[0]).toMatchObject({
+      by: accepters[0].name,
+      sentence: `Accepted at Set the neck for neck fitting by ${accepters[0].name}`,
+    });
     await done(act(instruments, 'move'));
     expect((await card(manager, instruments)).batch.operationId).toBe('i-clamp');
   });

@@ -16,6 +16,7 @@ import {
   ChangeSerialDto,
   ChangeStationDto,
   PersonDto,
+  ResetCodeView,
   SetupView,
   ZoneDayView,
   ZoneView,
@@ -72,6 +73,14 @@ export class SetupController {
   @ApiOkResponse({ type: DoneView })
   changePerson(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ChangePersonDto): Promise<DoneView> {
     return this.setup.changePerson(actor, id, dto);
+  }
+
+  @Post('people/:id/reset')
+  @Allow('admin')
+  @HttpCode(200)
+  @ApiOkResponse({ type: ResetCodeView })
+  resetPassword(@CurrentActor() actor: Actor, @Param('id') id: string): Promise<ResetCodeView> {
+    return this.setup.resetPassword({ ...actor, idempotencyKey: null }, id);
   }
 
   @Put('stations/:code')

@@ -45,6 +45,12 @@ export class ChangePersonDto extends VersionDto {
   @InFlag() active: boolean;
 }
 
+/** Told once: only a hash of it is kept. */
+export class ResetCodeView {
+  @Out() id: string;
+  @Out() code: string;
+}
+
 export class ChangeStationDto extends VersionDto {
   @InText({ max: 60 }) name: string;
   @InCount({ min: 1, max: 500 }) places: number;

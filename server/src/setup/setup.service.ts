@@ -3,9 +3,11 @@ import { Injectable } from '@nestjs/common';
 import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import type { Actor } from '../platform/identity/actor.ts';
-import { hashPassword, newPerson } from '../platform/identity/identity.service.ts';
-import { PersonEntity, SessionEntity } from '../platform/identity/person.entity.ts';
+import { IdentityService, newPerson } from '../platform/identity/identity.service.ts';
+import { hashPassword } from '../platform/identity/passwords.ts';
+import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { mayActAs } from '../platform/identity/role.ts';
+import { SessionsService } from '../platform/identity/sessions.service.ts';
 import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
 import { SettingsService, tagOf } from '../platform/settings/settings.service.ts';
 import { ChangesService } from './changes.service.ts';
@@ -23,6 +25,8 @@ export class SetupService {
     private readonly settings: SettingsService,
     private readonly climate: ClimateService,
     private readonly clock: Clock,
+    private readonly identity: IdentityService,
+    private readonly sessions: SessionsService,
   ) {}
 
   async view(): Promise<SetupView> {
@@ -85,6 +89,7 @@ export class SetupService {
 
   async addPerson(actor: Actor, dto: PersonDto): Promise<{ id: string }> {
     const { password, ...person } = dto;
+    await this.identity.checkPassword('password', password, dto);
     const passwordHash = await hashPassword(password);
     return this.changes.make(actor, 'person', dto.login, person, async (manager) => {
       if (await manager.findOneBy(PersonEntity, { login: dto.login })) throw badInput('login', 'Someone has this sign-in name already');
@@ -112,12 +117,27 @@ export class SetupService {
           throw badInput('role', 'The last administrator has to stay one');
       }
       const { name, role, skills, active } = dto;
-      await manager.update(PersonEntity, { id }, { name, role, skills, active, version: person.version + 1 });
-      if (!active) await manager.delete(SessionEntity, { personId: id });
+      // What a deactivated person had stays ended when they come back: sessions, calendar address, codes.
+      const ended = active ? {} : { feedTokenHash: null };
+      await manager.update(PersonEntity, { id }, { name, role, skills, active, ...ended, version: person.version + 1 });
+      if (!active) {
+        await this.sessions.endAll(id, { manager });
+        await manager.query('delete from password_reset where person_id = $1', [id]);
+      }
       return {
         before: { name: person.name, role: person.role, skills: person.skills, active: person.active },
         after: { name, role, skills, active },
       };
+    });
+  }
+
+  /** A code with which somebody chooses a new password; told once, to whoever asked for it. */
+  async resetPassword(actor: Actor, id: string): Promise<{ id: string; code: string }> {
+    return this.changes.make(actor, 'password', id, {}, async (manager) => {
+      const person = await manager.findOneBy(PersonEntity, { id, active: true });
+      if (!person) throw notFound('person', id);
+      const code = await this.identity.makeResetCode(manager, id, actor.personId);
+      return { before: null, after: { name: person.name, resetBy: actor.personId }, answer: { id, code } };
     });
   }
 

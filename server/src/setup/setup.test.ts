@@ -104,9 +104,9 @@ describe('stations and people', () => {
     expect(logged.payload).toMatchObject({ what: 'station', before: { places: station.places }, after: { places: 2 } });
   });
   test('a new person signs in and does what their role may', async () => {
-    const body = { login: 'wren', name: 'Wren Halloran', role: 'operator', skills: ['fretting'], password: 'heron-lane' };
+    const body = { login: 'wren', name: 'Wren Halloran', role: 'operator', skills: ['fretting'], password: 'plank vellum harbour' };
     expect((await manager.post('/people', body)).status).toBe(200);
-    const wren = await factory.as('wren');
+    const wren = await factory.as('wren', 'plank vellum harbour');
     expect((await wren.get('/session')).body).toMatchObject({ name: 'Wren Halloran', role: 'operator', skills: ['fretting'] });
     expect((await wren.post('/people', { ...body, login: 'other' })).status).toBe(403);
     const again = await manager.post('/people', body);
@@ -123,7 +123,7 @@ describe('stations and people', () => {
   });
   test('the same key for another request is refused, for the same it is answered alike', async () => {
     const headers = { 'Idempotency-Key': 'setup-once' };
-    const body = { login: 'tarn', name: 'Tarn Osgood', role: 'viewer', skills: [], password: 'heron-lane' };
+    const body = { login: 'tarn', name: 'Tarn Osgood', role: 'viewer', skills: [], password: 'plank vellum harbour' };
     expect((await manager.post('/people', body, headers)).status).toBe(200);
     expect((await manager.post('/people', body, headers)).body).toEqual({ id: 'tarn' });
     expect((await manager.post('/people', { ...body, name: 'Another' }, headers)).status).toBe(422);

@@ -34,7 +34,7 @@ export interface TestFactory {
   clock: FixedClock;
   database: DataSource;
   /** Calls as someone who is signed in. */
-  as(login: string): Promise<Caller>;
+  as(login: string, password?: string): Promise<Caller>;
   close(): Promise<void>;
 }
 
@@ -94,8 +94,8 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
     app,
     clock,
     database,
-    async as(login) {
-      const signedIn = await request(server).post('/api/session').send({ login, password: PASSWORD });
+    async as(login, password = PASSWORD) {
+      const signedIn = await request(server).post('/api/session').send({ login, password });
       const cookie = String(signedIn.headers['set-cookie']?.[0] ?? '').split(';')[0] ?? '';
       const send = async (
         method: 'get' | 'post' | 'put' | 'patch',

@@ -1,4 +1,5 @@
 import { Box, Button, Paper, Stack, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ask, client } from './api.ts';
@@ -7,21 +8,26 @@ import { useCommand, useWelcome } from './queries.ts';
 interface Fields {
   login: string;
   name: string;
+  code: string;
   password: string;
 }
 
-/** Signing in; or, in a factory without people, making the first administrator. */
+/** Signing in; choosing a new password with a code; or, in a factory without people, making the first administrator. */
 export function SignIn() {
   const welcome = useWelcome();
   const first = welcome.data?.needsFirstAdministrator === true;
   const { register, handleSubmit, formState } = useForm<Fields>({
-    defaultValues: { login: '', name: '', password: '' },
+    defaultValues: { login: '', name: '', code: '', password: '' },
   });
-  const enter = useCommand(({ login, name, password }: Fields) =>
+  const [hasCode, setHasCode] = useState(false);
+  const enter = useCommand(({ login, name, code, password }: Fields) =>
     first
       ? ask(client.POST('/api/first-administrator', { body: { login, name, password } }))
-      : ask(client.POST('/api/session', { body: { login, password } })),
+      : hasCode
+        ? ask(client.POST('/api/session/reset', { body: { login, code, password } }))
+        : ask(client.POST('/api/session', { body: { login, password } })),
   );
+  const isNew = first || hasCode;
   const { errors } = formState;
   return (
     <Box component="main" sx={{ minHeight: '100vh', display: 'grid', placeItems: 'center', p: 2 }}>
@@ -32,7 +38,9 @@ export function SignIn() {
             <Typography color="text.secondary">
               {first
                 ? 'Nobody can sign in yet. Make the first administrator; everyone else is added in Setup.'
-                : 'Sign in to see what can move today.'}
+                : hasCode
+                  ? 'An administrator has given you a code. It works once, within a day.'
+                  : 'Sign in to see what can move today.'}
             </Typography>
             <TextField
               label="Sign-in name"
@@ -51,21 +59,41 @@ export function SignIn() {
                 helperText={errors.name?.message}
               />
             )}
+            {hasCode && (
+              <TextField
+                label="Code"
+                autoComplete="one-time-code"
+                {...register('code', { required: 'Type the code' })}
+                error={!!errors.code}
+                helperText={errors.code?.message}
+              />
+            )}
             <TextField
-              label="Password"
+              label={hasCode ? 'New password' : 'Password'}
               type="password"
-              autoComplete={first ? 'new-password' : 'current-password'}
+              autoComplete={isNew ? 'new-password' : 'current-password'}
               {...register('password', {
                 required: 'Type your password',
-                ...(first ? { minLength: { value: 10, message: 'At least 10 characters' } } : {}),
+                ...(isNew ? { minLength: { value: 10, message: 'At least 10 characters' } } : {}),
               })}
               error={!!errors.password}
-              helperText={errors.password?.message ?? (first ? 'At least 10 characters' : undefined)}
+              helperText={errors.password?.message ?? (isNew ? 'A few unrelated words, 10 characters at least' : undefined)}
             />
             {enter.error && <ErrorNote error={enter.error} />}
             <Button type="submit" variant="contained" size="large" loading={enter.isPending}>
-              {first ? 'Create and sign in' : 'Sign in'}
+              {first ? 'Create and sign in' : hasCode ? 'Set the password and sign in' : 'Sign in'}
             </Button>
+            {!first && (
+              <Button
+                size="small"
+                onClick={() => {
+                  setHasCode(!hasCode);
+                  enter.reset();
+                }}
+              >
+                {hasCode ? 'I know my password' : 'I have a code for a new password'}
+              </Button>
+            )}
             {welcome.data?.demo && (
               <Typography variant="body2" color="text.secondary">
                 Demo factory: sign in as manager, lead, operator, viewer or admin. The password stands in the terminal and the README.

@@ -2,7 +2,7 @@ import { Autocomplete, Box, Button, Menu, MenuItem, TextField, Typography } from
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { formatTemperature, IMPERIAL, METRIC } from '@ample-crane/core';
 import dayjs from 'dayjs';
-import { useCallback, useRef, useState } from 'react';
+import { lazy, Suspense, useCallback, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { ask, client, type View } from './api.ts';
 import { forgetOnDevice } from './deviceCache.ts';
@@ -13,6 +13,8 @@ import { useCommand, useWalk, useZones } from './queries.ts';
 import { NewerVersion } from './NewerVersion.tsx';
 import { useSession } from './session.tsx';
 import { MONO } from './theme.ts';
+
+const AccountDialog = lazy(() => import('./AccountDialog.tsx').then(({ AccountDialog: part }) => ({ default: part })));
 
 /** Scan or find, the factory's clock and shift, the air of the stage on screen, who is signed in. */
 export function TopStrip() {
@@ -146,6 +148,7 @@ function PersonMenu() {
   const { session } = useSession();
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [account, setAccount] = useState(false);
   const prefer = useCommand((body: View<'PreferencesDto'>) => ask(client.PATCH('/api/session', { body })));
   const signOut = useCommand(
     () => ask(client.DELETE('/api/session')),
@@ -177,8 +180,14 @@ function PersonMenu() {
         <MenuItem onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>
           {session.theme === 'paper' ? 'Dark: booth' : 'Light: paper'}
         </MenuItem>
+        <MenuItem onClick={choose(() => setAccount(true))}>Password and sessions</MenuItem>
         <MenuItem onClick={choose(() => signOut.mutate(undefined))}>Sign out</MenuItem>
       </Menu>
+      {account && (
+        <Suspense>
+          <AccountDialog onClose={() => setAccount(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { MutationCache, QueryCache, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { ApiProblem, ask, client, type ProblemDocument, type View } from './api.ts';
 import { setConnected } from './connection.ts';
@@ -8,7 +8,15 @@ const STALE_MS = 30_000;
 const RETRY_MS = 3_000;
 const MAX_RETRIES = 2;
 
-export const queryClient = new QueryClient({
+/** A session that has ended shows as the first answer that says so: whoever is there is asked to sign in again at once. */
+const noticeEnd = (error: unknown): void => {
+  if (error instanceof ApiProblem && error.problem.status === 401)
+    void queryClient.invalidateQueries({ queryKey: ['session'], exact: true });
+};
+
+export const queryClient: QueryClient = new QueryClient({
+  queryCache: new QueryCache({ onError: (error, { queryKey }) => queryKey[0] !== 'session' && noticeEnd(error) }),
+  mutationCache: new MutationCache({ onError: noticeEnd }),
   defaultOptions: {
     // A request that cannot be sent is told at once, rather than held back until the browser thinks it is online.
     mutations: { networkMode: 'always' },
@@ -65,6 +73,8 @@ export function useLiveUpdates(signedIn: boolean): void {
       source.addEventListener('error', () => {
         wasLost = true;
         setConnected(false);
+        // The stream ends with its session, as well as with the network.
+        void queries.invalidateQueries({ queryKey: ['session'], exact: true });
         source.close();
         retry = setTimeout(listen, RETRY_MS);
       });

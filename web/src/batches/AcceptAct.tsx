@@ -1,28 +1,25 @@
-import { Button, Stack } from '@mui/material';
+import { Button, Stack, Typography } from '@mui/material';
 import type { View } from '../app/api.ts';
+import { useSession } from '../app/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
-import { useWho, WhoField } from './WhoField.tsx';
 
-/** Somebody with the skill that the gate asks for accepts the work. */
+/** Whoever is signed in accepts the work, with the skill that the gate asks for; nobody does so for another. */
 export function AcceptAct({ card, skill }: { card: View<'CardView'>; skill: string }) {
   const { batch, accepters } = card;
-  const [personId, setPersonId] = useWho(accepters);
+  const { session } = useSession();
   const accept = useBatchCommand('sign-off', batch, `Accept ${batch.operationName.toLowerCase()} for ${skill}`);
+  if (!accepters.some((p) => p.id === session.personId))
+    return (
+      <Typography>
+        Waits for somebody with {skill} to accept, signed in themselves: {accepters.map((p) => p.name).join(', ') || 'nobody holds it yet'}.
+      </Typography>
+    );
   return (
-    <Stack spacing={1.5}>
-      <Stack direction="row" spacing={1.5}>
-        <WhoField label={`Who accepts (${skill})`} people={accepters} value={personId} onChange={setPersonId} />
-        <Button
-          variant="contained"
-          size="large"
-          disabled={personId === ''}
-          loading={accept.isPending}
-          onClick={() => accept.mutate({ personId, skill })}
-        >
-          Accept
-        </Button>
-      </Stack>
+    <Stack spacing={1.5} sx={{ alignItems: 'flex-start' }}>
+      <Button variant="contained" size="large" loading={accept.isPending} onClick={() => accept.mutate({ skill })}>
+        Accept as {session.name}
+      </Button>
       {accept.error && <ErrorNote error={accept.error} />}
     </Stack>
   );

@@ -48,7 +48,7 @@ export function JoinAct({ card }: { card: Card }) {
         <Button
           variant="contained"
           size="large"
-          disabled={chosen.length === 0}
+          disabled={chosen.length === 0 || personId === ''}
           loading={join.isPending}
           onClick={() => join.mutate({ personId, guestBatchIds: chosen })}
         >
@@ -70,7 +70,13 @@ export function PartAct({ card }: { card: Card }) {
       <Typography>Each body and its neck keep their serial, and come together only with each other.</Typography>
       <Stack direction="row" spacing={1.5}>
         <WhoField label="Who" people={workers} value={personId} onChange={setPersonId} />
-        <Button variant="contained" size="large" loading={part.isPending} onClick={() => part.mutate({ personId })}>
+        <Button
+          variant="contained"
+          size="large"
+          disabled={personId === ''}
+          loading={part.isPending}
+          onClick={() => part.mutate({ personId })}
+        >
           Take apart
         </Button>
       </Stack>
@@ -100,7 +106,13 @@ export function RefitAct({ card }: { card: Card }) {
           ))}
         </TextField>
         <WhoField label="Who" people={workers} value={personId} onChange={setPersonId} />
-        <Button variant="contained" size="large" loading={refit.isPending} onClick={() => refit.mutate({ personId, neckBatchId: chosen })}>
+        <Button
+          variant="contained"
+          size="large"
+          disabled={personId === ''}
+          loading={refit.isPending}
+          onClick={() => refit.mutate({ personId, neckBatchId: chosen })}
+        >
           Bring each pair together
         </Button>
       </Stack>

@@ -1,16 +1,23 @@
-import { MenuItem, TextField } from '@mui/material';
+import { MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { View } from '../app/api.ts';
 import { useSession } from '../app/session.tsx';
 
 type Person = View<'StepChoiceView'>;
 
-/** Whoever is signed in, if they can; otherwise the first who can. */
+/** Whom somebody may write work down for: a lead for anybody who can, everyone else for themselves. */
+function useNameable(people: readonly Person[]): readonly Person[] {
+  const { session, may } = useSession();
+  return may('lead') ? people : people.filter((p) => p.id === session.personId);
+}
+
+/** Whoever is signed in, if they can; otherwise the first they may name. Empty where there is nobody. */
 export function useWho(people: readonly Person[]): [string, (personId: string) => void] {
   const { session } = useSession();
+  const nameable = useNameable(people);
   const [chosen, choose] = useState<string | null>(null);
-  const usual = people.find((p) => p.id === session.personId) ?? people[0];
-  const known = people.some((p) => p.id === chosen);
+  const usual = nameable.find((p) => p.id === session.personId) ?? nameable[0];
+  const known = nameable.some((p) => p.id === chosen);
   return [known && chosen !== null ? chosen : (usual?.id ?? ''), choose];
 }
 
@@ -22,9 +29,17 @@ interface Props {
 }
 
 export function WhoField({ label, people, value, onChange }: Props) {
+  const nameable = useNameable(people);
+  if (nameable.length === 0)
+    return (
+      <Typography sx={{ maxWidth: 420 }}>
+        You are not signed off for this. It can be done by {people.map((p) => p.name).join(', ')}, signed in themselves, or written down by
+        a lead.
+      </Typography>
+    );
   return (
     <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)} sx={{ minWidth: 220 }}>
-      {people.map((p) => (
+      {nameable.map((p) => (
         <MenuItem key={p.id} value={p.id}>
           {p.name}
         </MenuItem>

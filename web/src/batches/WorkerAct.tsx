@@ -30,7 +30,7 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
             ))}
           </TextField>
         )}
-        <Button variant="contained" size="large" loading={command.isPending} onClick={submit}>
+        <Button variant="contained" size="large" disabled={personId === ''} loading={command.isPending} onClick={submit}>
           {act === 'start' ? 'Start' : 'Resume'}
         </Button>
       </Stack>

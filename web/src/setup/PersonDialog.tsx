@@ -10,10 +10,13 @@ import {
   MenuItem,
   Stack,
   TextField,
+  Typography,
 } from '@mui/material';
 import { Controller, useForm } from 'react-hook-form';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand, useSetup } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
+import { MONO } from '../app/theme.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 
 const ROLES = ['viewer', 'operator', 'lead', 'manager', 'admin'] as const;
@@ -41,6 +44,7 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
     },
   });
   const { errors } = formState;
+  const { may } = useSession();
   const save = useCommand(
     ({ login, name, role, skills, password, active }: Fields, headers) =>
       person
@@ -123,9 +127,10 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
                   required: 'Choose a password',
                 })}
                 error={!!errors.password}
-                helperText={errors.password?.message ?? 'At least 10 characters'}
+                helperText={errors.password?.message ?? 'A few unrelated words, 10 characters at least'}
               />
             )}
+            {person?.active && may('admin') && <NewPassword personId={person.id} name={person.name} />}
             {save.error && <ErrorNote error={save.error} />}
           </Stack>
         </DialogContent>
@@ -137,5 +142,27 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
         </DialogActions>
       </form>
     </Dialog>
+  );
+}
+
+/** A code for somebody who has forgotten their password: shown once, since only a hash of it is kept. */
+function NewPassword({ personId, name }: { personId: string; name: string }) {
+  const make = useCommand(() => ask(client.POST('/api/people/{id}/reset', { params: { path: { id: personId } } })));
+  if (make.data)
+    return (
+      <Typography role="status">
+        Give {name} this code; it works once, within a day, and is not shown again:{' '}
+        <Typography component="strong" sx={{ fontFamily: MONO, whiteSpace: 'nowrap' }}>
+          {make.data.code}
+        </Typography>
+      </Typography>
+    );
+  return (
+    <>
+      <Button onClick={() => make.mutate(undefined)} loading={make.isPending} sx={{ alignSelf: 'flex-start' }}>
+        Make a code for a new password
+      </Button>
+      {make.error && <ErrorNote error={make.error} />}
+    </>
   );
 }

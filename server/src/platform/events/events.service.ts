@@ -4,6 +4,8 @@ import { Observable, Subject } from 'rxjs';
 import { databaseUrl } from '../database/url.ts';
 
 export const CHANNEL = 'shop';
+/** Where sessions that have ended are told, each by its name. */
+export const SESSION_CHANNEL = 'session_ended';
 
 /** What changed, by the words the web's queries are filed under. */
 export interface ShopChange {
@@ -17,6 +19,7 @@ const RETRY_MS = 1000;
 export class EventsService implements OnModuleInit, BeforeApplicationShutdown {
   private readonly logger = new Logger('Events');
   private readonly changes = new Subject<ShopChange>();
+  private readonly endings = new Subject<string>();
   private readonly ends = new Subject<void>();
   private client: pg.Client | undefined;
   private retry: NodeJS.Timeout | undefined;
@@ -31,6 +34,11 @@ export class EventsService implements OnModuleInit, BeforeApplicationShutdown {
     return this.changes.asObservable();
   }
 
+  /** The sessions that end from now on, by their names. */
+  sessionEnds(): Observable<string> {
+    return this.endings.asObservable();
+  }
+
   /** Fires once when the server stops, to close the streams. */
   ended(): Observable<void> {
     return this.ends.asObservable();
@@ -38,11 +46,13 @@ export class EventsService implements OnModuleInit, BeforeApplicationShutdown {
 
   private async listen(): Promise<void> {
     const client = new pg.Client({ connectionString: databaseUrl() });
-    client.on('notification', ({ payload }) => this.changes.next(changeIn(payload)));
+    client.on('notification', ({ channel, payload }) =>
+      channel === SESSION_CHANNEL ? this.endings.next(payload ?? '') : this.changes.next(changeIn(payload)),
+    );
     client.on('error', (error) => this.logger.warn(`Lost the database: ${error.message}`));
     client.on('end', () => this.listenLater());
     await client.connect();
-    await client.query(`listen ${CHANNEL}`);
+    await client.query(`listen ${CHANNEL}; listen ${SESSION_CHANNEL}`);
     this.client = client;
   }
 

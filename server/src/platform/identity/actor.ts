@@ -12,6 +12,8 @@ export interface Actor {
 
 export interface SignedRequest extends Request {
   actor?: Actor;
+  /** the session it came with; not its token */
+  session?: string;
 }
 
 export const CurrentActor = createParamDecorator((_: unknown, context: ExecutionContext): Actor => {

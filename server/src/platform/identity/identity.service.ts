@@ -1,74 +1,33 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomInt } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { hash, verify } from '@node-rs/argon2';
 import { METRIC } from '@ample-crane/core';
-import { DataSource } from 'typeorm';
-import { ask } from '../database/prepared.ts';
-import { Problem } from '../problems/problems.ts';
-import { PersonEntity, SessionEntity } from './person.entity.ts';
+import { DataSource, type EntityManager } from 'typeorm';
+import { badInput, Problem } from '../problems/problems.ts';
+import { SettingsService } from '../settings/settings.service.ts';
+import { checkStrength, hashPassword, isRight } from './passwords.ts';
+import { PersonEntity } from './person.entity.ts';
+import { hashToken, newToken, SessionsService, type Place } from './sessions.service.ts';
+import { TriesService } from './tries.service.ts';
 
-/** Counted by the machine's clock: letting time pass in the demo signs nobody out. */
-const SESSION_MS = 14 * 24 * 3_600_000;
-const TRIES = 8;
-const TRIES_WINDOW = '10 minutes';
-
-export const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
-export const newToken = () => randomBytes(32).toString('base64url');
-/** argon2id with the library's defaults (19 MiB, 2 passes). */
-export const hashPassword = (password: string) => hash(password);
-
-export type SignedIn = Pick<PersonEntity, 'id' | 'name' | 'role'>;
+/** Without letters and digits that are taken for one another. */
+const CODE_LETTERS = '23456789ABCDEFGHJKMNPQRSTVWXYZ';
+const CODE_HOURS = 24;
 
 @Injectable()
 export class IdentityService {
-  constructor(private readonly database: DataSource) {}
+  constructor(
+    private readonly database: DataSource,
+    private readonly sessions: SessionsService,
+    private readonly tries: TriesService,
+    private readonly settings: SettingsService,
+  ) {}
 
   /** @returns the session's token, or throws a problem that does not tell which of the two was wrong */
-  async signIn(login: string, password: string): Promise<string> {
-    const name = login.trim().toLowerCase();
-    const rows: { tries: number }[] = await this.database.query(
-      `select count(*)::int as tries from sign_in_attempt where login = $1 and at > now() - interval '${TRIES_WINDOW}'`,
-      [name],
-    );
-    if ((rows[0]?.tries ?? 0) >= TRIES)
-      throw new Problem(429, 'too-many-tries', 'Too many tries', 'Too many wrong passwords for this name. Wait ten minutes.');
-    const person = await this.database.getRepository(PersonEntity).findOneBy({ login: name, active: true });
-    if (!person || !(await verify(person.passwordHash, password))) {
-      await this.database.query('insert into sign_in_attempt (login, at) values ($1, now())', [name]);
+  async signIn(login: string, password: string, place: Place): Promise<string> {
+    const person = await this.admitted(login, place);
+    if (!(await isRight(password, person?.passwordHash)) || !person)
       throw new Problem(401, 'sign-in', 'Not signed in', 'That name and password do not go together.');
-    }
-    await this.database.query('delete from sign_in_attempt where login = $1', [name]);
-    return this.openSession(person.id);
-  }
-
-  private async openSession(personId: string): Promise<string> {
-    const token = newToken();
-    await this.database.getRepository(SessionEntity).insert({ tokenHash: hashToken(token), personId, expiresMs: Date.now() + SESSION_MS });
-    return token;
-  }
-
-  async signOut(token: string): Promise<void> {
-    await this.database.getRepository(SessionEntity).delete({ tokenHash: hashToken(token) });
-  }
-
-  async personOf(token: string): Promise<PersonEntity | null> {
-    return this.database
-      .getRepository(PersonEntity)
-      .createQueryBuilder('p')
-      .innerJoin(SessionEntity, 's', 's.personId = p.id')
-      .where('p.active and s.tokenHash = :tokenHash and s.expiresMs > :now', { tokenHash: hashToken(token), now: new Date() })
-      .getOne();
-  }
-
-  /** Who is signed in with this token; asked at every request, so no more than a request needs. */
-  async signedIn(token: string): Promise<SignedIn | null> {
-    const [person] = await ask<SignedIn>(
-      this.database,
-      `select p.id, p.name, p.role from session s join person p on p.id = s.person_id
-       where p.active and s.token_hash = $1 and s.expires_at > $2`,
-      [hashToken(token), new Date()],
-    );
-    return person ?? null;
+    return this.letIn(person, place);
   }
 
   async needsFirstAdministrator(): Promise<boolean> {
@@ -76,7 +35,11 @@ export class IdentityService {
   }
 
   /** Sets an empty factory up; only while it has no people at all. */
-  async createFirstAdministrator(login: string, name: string, password: string): Promise<string> {
+  async createFirstAdministrator(
+    { login, name, password }: Pick<PersonEntity, 'login' | 'name'> & { password: string },
+    place: Place,
+  ): Promise<string> {
+    await this.checkPassword('password', password, { login, name });
     const passwordHash = await hashPassword(password);
     await this.database.transaction(async (manager) => {
       await manager.query('lock table person in share row exclusive mode');
@@ -84,7 +47,63 @@ export class IdentityService {
         throw new Problem(409, 'set-up', 'Already set up', 'This factory already has people. Ask an administrator for a sign-in.');
       await manager.insert(PersonEntity, newPerson({ login, name, role: 'admin', passwordHash }));
     });
-    return this.openSession(login.trim().toLowerCase());
+    return this.sessions.open(login.trim().toLowerCase(), place);
+  }
+
+  /** One's own password; every other session ends. */
+  async changePassword(personId: string, given: { password: string; next: string; session: string }, place: Place): Promise<void> {
+    const person = await this.admitted(personId, place);
+    if (!person || !(await isRight(given.password, person.passwordHash)))
+      throw badInput('password', 'That is not your password as it is now');
+    await this.checkPassword('next', given.next, person);
+    await this.setPassword(person.id, given.next, given.session);
+    await this.tries.forgive({
+      name: person.login,
+      address: place.address,
+      isKnown: await this.sessions.isKnown(person.id, place.address),
+    });
+  }
+
+  /** A code with which somebody chooses a new password, once, within a day; the one before stops working. */
+  async makeResetCode(manager: EntityManager, personId: string, madeBy: string): Promise<string> {
+    const code = Array.from({ length: 12 }, () => CODE_LETTERS[randomInt(CODE_LETTERS.length)]).join('');
+    await manager.query(
+      `insert into password_reset (person_id, code_hash, made_by, expires_at) values ($1, $2, $3, now() + make_interval(hours => ${CODE_HOURS}))
+       on conflict (person_id) do update set code_hash = excluded.code_hash, made_by = excluded.made_by, expires_at = excluded.expires_at`,
+      [personId, hashToken(code), madeBy],
+    );
+    return code.replace(/(.{4})(?=.)/g, '$1-');
+  }
+
+  /** Takes a code for a new password; every session ends, and another is opened. */
+  async reset(given: { login: string; code: string; password: string }, place: Place): Promise<string> {
+    const person = await this.admitted(given.login, place);
+    const code = hashToken(given.code.toUpperCase().replace(/[^A-Z0-9]/g, ''));
+    const found: unknown[] = await this.database.query(
+      'select 1 from password_reset where person_id = $1 and code_hash = $2 and expires_at > now()',
+      [person?.id ?? '', code],
+    );
+    if (!person || found.length === 0)
+      throw new Problem(401, 'sign-in', 'Not signed in', 'That name and code do not go together, or the code is used or older than a day.');
+    await this.checkPassword('password', given.password, person);
+    // Used up before the password changes: of two at once, one only.
+    const [, used] = await this.database.query<[unknown, number]>('delete from password_reset where person_id = $1 and code_hash = $2', [
+      person.id,
+      code,
+    ]);
+    if (used === 0) throw new Problem(401, 'sign-in', 'Not signed in', 'The code has just been used.');
+    await this.setPassword(person.id, given.password, '');
+    return this.letIn(person, place);
+  }
+
+  /** Refuses a password that is short, common, or follows from what is known of its owner. */
+  async checkPassword(field: string, password: string, of: Pick<PersonEntity, 'login' | 'name'>): Promise<void> {
+    const { name } = await this.settings.get('factory');
+    checkStrength(field, password, [of.login, of.name, name]);
+  }
+
+  person(id: string): Promise<PersonEntity | null> {
+    return this.database.getRepository(PersonEntity).findOneBy({ id, active: true });
   }
 
   async savePreferences(personId: string, preferences: Partial<Pick<PersonEntity, 'units' | 'theme'>>): Promise<void> {
@@ -100,6 +119,29 @@ export class IdentityService {
 
   personOfFeed(token: string): Promise<PersonEntity | null> {
     return this.database.getRepository(PersonEntity).findOneBy({ feedTokenHash: hashToken(token), active: true });
+  }
+
+  /** The person of that name, once they may try. */
+  private async admitted(login: string, { address }: Place): Promise<PersonEntity | null> {
+    const name = login.trim().toLowerCase();
+    const person = await this.database.getRepository(PersonEntity).findOneBy({ login: name, active: true });
+    await this.tries.admit({ name, address, isKnown: person !== null && (await this.sessions.isKnown(person.id, address)) });
+    return person;
+  }
+
+  private async letIn(person: PersonEntity, place: Place): Promise<string> {
+    const isKnown = await this.sessions.isKnown(person.id, place.address);
+    await this.tries.forgive({ name: person.login, address: place.address, isKnown });
+    return this.sessions.open(person.id, place);
+  }
+
+  private async setPassword(personId: string, password: string, keepSession: string): Promise<void> {
+    const passwordHash = await hashPassword(password);
+    await this.database.transaction(async (manager) => {
+      await manager.update(PersonEntity, { id: personId }, { passwordHash });
+      await manager.query('delete from password_reset where person_id = $1', [personId]);
+      await this.sessions.endAll(personId, { except: keepSession, manager });
+    });
   }
 }
 

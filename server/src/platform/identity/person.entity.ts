@@ -1,6 +1,6 @@
 import type { UnitChoice } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
-import { Count, Flag, Instant, Json, OrNothing, Text } from '../database/columns.ts';
+import { Count, Flag, Json, OrNothing, Text } from '../database/columns.ts';
 import type { Role } from './role.ts';
 
 @Entity('person')
@@ -19,11 +19,4 @@ export class PersonEntity {
   @Text() theme: 'paper' | 'booth';
   @Text(OrNothing) feedTokenHash: string | null;
   @Count() version: number;
-}
-
-@Entity('session')
-export class SessionEntity {
-  @PrimaryColumn('text') tokenHash: string;
-  @Text() personId: string;
-  @Instant('expires_at') expiresMs: number;
 }

@@ -1,17 +1,20 @@
 import type { UnitChoice } from '@ample-crane/core';
-import { Body, Controller, Delete, Get, HttpCode, Patch, Post, Req, Res } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Req, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Clock } from '../clock/clock.ts';
 import { BodyBound, SMALL_BODY } from '../http/body.ts';
 import { InOneOf, InPart, InText, Out, OutEnum, OutList, OutPart } from '../http/fields.ts';
 import { DoneView } from '../http/views.ts';
-import { Problem } from '../problems/problems.ts';
+import { notFound, Problem } from '../problems/problems.ts';
+import { Environment } from '../settings/environment.ts';
 import { SettingsService } from '../settings/settings.service.ts';
-import { CurrentActor, type Actor } from './actor.ts';
+import { CurrentActor, type Actor, type SignedRequest } from './actor.ts';
+import { deviceInWords } from './device.ts';
 import { SESSION_COOKIE } from './identity.guard.ts';
 import { IdentityService } from './identity.service.ts';
 import { Allow, ROLES, type Role } from './role.ts';
+import { SessionsService, type Place } from './sessions.service.ts';
 
 export class SignInDto {
   @InText({ max: 60 }) login: string;
@@ -23,6 +26,29 @@ export class FirstAdministratorDto {
   login: string;
   @InText({ max: 80 }) name: string;
   @InText({ min: 10, max: 200, verbatim: true }) password: string;
+}
+
+export class ChangePasswordDto {
+  /** as it is now */
+  @InText({ max: 200, verbatim: true }) password: string;
+  @InText({ min: 10, max: 200, verbatim: true }) next: string;
+}
+
+export class ResetPasswordDto {
+  @InText({ max: 60 }) login: string;
+  @InText({ max: 20 }) code: string;
+  @InText({ min: 10, max: 200, verbatim: true }) password: string;
+}
+
+export class OpenSessionView {
+  @Out() id: string;
+  /** in words that its owner may know again */
+  @Out() device: string;
+  @Out() address: string;
+  @Out() createdMs: number;
+  @Out() seenMs: number;
+  /** the one that asks */
+  @Out() own: boolean;
 }
 
 export class UnitsDto implements UnitChoice {
@@ -64,6 +90,8 @@ export class WelcomeView {
 export class SessionController {
   constructor(
     private readonly identity: IdentityService,
+    private readonly sessions: SessionsService,
+    private readonly environment: Environment,
     private readonly settings: SettingsService,
     private readonly clock: Clock,
   ) {}
@@ -81,7 +109,7 @@ export class SessionController {
   @HttpCode(200)
   @ApiOkResponse({ type: DoneView })
   async signIn(@Body() dto: SignInDto, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<DoneView> {
-    setCookie(request, response, await this.identity.signIn(dto.login, dto.password));
+    this.setCookie(request, response, await this.identity.signIn(dto.login, dto.password, placeOf(request)));
     return { id: dto.login.trim().toLowerCase() };
   }
 
@@ -94,15 +122,61 @@ export class SessionController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<DoneView> {
-    setCookie(request, response, await this.identity.createFirstAdministrator(dto.login, dto.name, dto.password));
+    this.setCookie(request, response, await this.identity.createFirstAdministrator(dto, placeOf(request)));
     return { id: dto.login };
+  }
+
+  /** A new password by the code that an administrator has given. */
+  @Post('session/reset')
+  @Allow('public')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  async reset(@Body() dto: ResetPasswordDto, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<DoneView> {
+    this.setCookie(request, response, await this.identity.reset(dto, placeOf(request)));
+    return { id: dto.login.trim().toLowerCase() };
+  }
+
+  @Post('session/password')
+  @Allow('viewer')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  async changePassword(@CurrentActor() actor: Actor, @Body() dto: ChangePasswordDto, @Req() request: SignedRequest): Promise<DoneView> {
+    await this.identity.changePassword(actor.personId, { ...dto, session: request.session ?? '' }, placeOf(request));
+    return { id: actor.personId };
+  }
+
+  /** Where one is signed in. */
+  @Get('sessions')
+  @Allow('viewer')
+  @ApiOkResponse({ type: [OpenSessionView] })
+  async list(@CurrentActor() actor: Actor, @Req() request: SignedRequest): Promise<OpenSessionView[]> {
+    return (await this.sessions.of(actor.personId)).map((s) => ({ ...s, own: s.id === request.session }));
+  }
+
+  /** Ends all of one's sessions but the one that asks. */
+  @Delete('sessions')
+  @Allow('viewer')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  async endOthers(@CurrentActor() actor: Actor, @Req() request: SignedRequest): Promise<DoneView> {
+    await this.sessions.endAll(actor.personId, { except: request.session ?? '' });
+    return { id: actor.personId };
+  }
+
+  @Delete('sessions/:id')
+  @Allow('viewer')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  async end(@CurrentActor() actor: Actor, @Param('id') id: string): Promise<DoneView> {
+    if (!(await this.sessions.end(actor.personId, id))) throw notFound('open session', id);
+    return { id };
   }
 
   @Get('session')
   @Allow('viewer')
   @ApiOkResponse({ type: SessionView })
-  async session(@Req() request: Request): Promise<SessionView> {
-    const person = await this.identity.personOf(tokenOf(request));
+  async session(@CurrentActor() actor: Actor): Promise<SessionView> {
+    const person = await this.identity.person(actor.personId);
     if (!person) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
     const { factory, workWeek } = await this.settings.all();
     return {
@@ -125,8 +199,12 @@ export class SessionController {
   @Allow('viewer')
   @HttpCode(200)
   @ApiOkResponse({ type: DoneView })
-  async signOut(@CurrentActor() actor: Actor, @Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<DoneView> {
-    await this.identity.signOut(tokenOf(request));
+  async signOut(
+    @CurrentActor() actor: Actor,
+    @Req() request: SignedRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<DoneView> {
+    await this.sessions.end(actor.personId, request.session ?? '');
     response.clearCookie(SESSION_COOKIE, { path: '/' });
     return { id: actor.personId };
   }
@@ -141,19 +219,16 @@ export class SessionController {
     });
     return { id: actor.personId };
   }
+
+  private setCookie(request: Request, response: Response, token: string): void {
+    response.cookie(SESSION_COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: this.environment.isHttps || request.secure,
+      path: '/',
+      maxAge: this.sessions.longestMs,
+    });
+  }
 }
 
-function tokenOf(request: Request): string {
-  const token: unknown = (request.cookies as Record<string, unknown>)[SESSION_COOKIE];
-  return typeof token === 'string' ? token : '';
-}
-
-function setCookie(request: Request, response: Response, token: string): void {
-  response.cookie(SESSION_COOKIE, token, {
-    httpOnly: true,
-    sameSite: 'strict',
-    secure: request.secure,
-    path: '/',
-    maxAge: 14 * 24 * 3_600_000,
-  });
-}
+const placeOf = (request: Request): Place => ({ address: request.ip ?? '', device: deviceInWords(request.header('User-Agent')) });

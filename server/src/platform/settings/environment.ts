@@ -18,6 +18,8 @@ export class Environment {
   /** opens the metrics to a collector on another machine */
   readonly metricsToken: string | undefined;
   readonly logLevel: (typeof LOG_LEVELS)[number];
+  /** after how long without a sign of its person a session ends */
+  readonly idleHours: number;
   /** requests at work at once, above which others are sent away for a moment */
   readonly mostRequests: number;
 
@@ -36,6 +38,7 @@ export class Environment {
     const known = LOG_LEVELS.find((l) => l === level);
     if (!known) throw new Error(`LOG_LEVEL "${level}" is none of ${LOG_LEVELS.join(', ')}`);
     this.logLevel = known;
+    this.idleHours = whole('SESSION_IDLE_HOURS', given('SESSION_IDLE_HOURS'), 24, 24 * 14);
     this.mostRequests = whole('MOST_REQUESTS', given('MOST_REQUESTS'), 600, 100_000);
   }
 
