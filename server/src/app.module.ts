@@ -1,4 +1,5 @@
 import { Module, type DynamicModule } from '@nestjs/common';
+import { ScheduleModule } from '@nestjs/schedule';
 import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { applicationOptions } from './database.ts';
@@ -22,6 +23,7 @@ export class AppModule {
       module: AppModule,
       imports: [
         TypeOrmModule.forRootAsync({ useFactory: () => ({ ...applicationOptions(), retryAttempts: 3 }) }),
+        ScheduleModule.forRoot(),
         PlatformModule,
         ...ROOMS,
         ...(webRoot === undefined

@@ -9,6 +9,7 @@ import type { Logger } from 'pino';
 import { logRequests, makeLogger } from './platform/health/logging.ts';
 import { Metrics } from './platform/health/metrics.ts';
 import { answerTo, shedLoad } from './platform/http/doors.ts';
+import { Clock } from './platform/clock/clock.ts';
 import { InputPipe } from './platform/http/input.pipe.ts';
 import { Environment } from './platform/settings/environment.ts';
 
@@ -22,6 +23,12 @@ export function furnish(app: INestApplication, logger: Logger = makeLogger('sile
   const environment = app.get(Environment);
   const metrics = app.get(Metrics);
   express.set('trust proxy', environment.trustProxy);
+  const clock = app.get(Clock);
+  app.use((_request: unknown, response: { setHeader(name: string, value: string): void }, next: () => void) => {
+    // Real time and the factory's: a device tells by them how far its own clock is out.
+    response.setHeader('X-Time', `${Date.now()} ${Math.round(clock.nowMs())}`);
+    next();
+  });
   app.use(
     logRequests(logger),
     metrics.timing(),

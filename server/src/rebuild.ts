@@ -1,11 +1,18 @@
 import 'reflect-metadata';
 import { migrate, ownerDataSource } from './database.ts';
 import { compare, replay, rewrite } from './logbook/rebuild.ts';
+import { checkSeals, headsFile, readHeads } from './logbook/seal.ts';
 
 // Replays the logbook and compares what follows from it with the tables; with --write, puts the tables right.
 await migrate();
 const database = await ownerDataSource().initialize();
 try {
+  const { seals, sealed, broken } = await checkSeals(database.manager, readHeads(headsFile()));
+  if (broken) {
+    const { seal, why } = broken;
+    console.log(`Tampered with from block ${seal.number} on (entries ${seal.firstId} to ${seal.lastId}): ${why}`);
+    process.exitCode = 1;
+  } else console.log(`${seals} seals hold, over ${sealed} entries`);
   const startedMs = Date.now();
   const { state, entries } = await replay(database.manager);
   const differences = await compare(database.manager, state);

@@ -8,16 +8,19 @@ import { BrowserRouter } from 'react-router';
 import { App } from './app/App.tsx';
 import { keepOnDevice } from './app/deviceCache.ts';
 import { queryClient } from './app/queries.ts';
+import { RootBoundary } from './app/RootBoundary.tsx';
 
 keepOnDevice(queryClient);
 const root = document.getElementById('root');
 if (!root) throw new Error('The page has no root');
 createRoot(root).render(
   <StrictMode>
-    <QueryClientProvider client={queryClient}>
-      <BrowserRouter>
-        <App />
-      </BrowserRouter>
-    </QueryClientProvider>
+    <RootBoundary>
+      <QueryClientProvider client={queryClient}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </QueryClientProvider>
+    </RootBoundary>
   </StrictMode>,
 );

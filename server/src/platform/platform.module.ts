@@ -5,6 +5,7 @@ import { EventsController } from './events/events.controller.ts';
 import { EventsService } from './events/events.service.ts';
 import { HealthController } from './health/health.controller.ts';
 import { Metrics, MetricsController } from './health/metrics.ts';
+import { HousekeepingService } from './housekeeping/housekeeping.service.ts';
 import { BodyInterceptor } from './http/body.ts';
 import { IdentityGuard } from './identity/identity.guard.ts';
 import { IdentityService } from './identity/identity.service.ts';
@@ -30,6 +31,7 @@ import { Snapshots } from './snapshots/snapshots.service.ts';
     IdentityService,
     SessionsService,
     TriesService,
+    HousekeepingService,
     SettingsService,
     EventsService,
     Snapshots,

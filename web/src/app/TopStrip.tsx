@@ -1,6 +1,6 @@
 import { Autocomplete, Box, Button, Menu, MenuItem, TextField, Typography } from '@mui/material';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { formatTemperature, IMPERIAL, METRIC } from '@ample-crane/core';
+import { formatDuration, formatTemperature, IMPERIAL, METRIC } from '@ample-crane/core';
 import dayjs from 'dayjs';
 import { lazy, Suspense, useCallback, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
@@ -9,6 +9,7 @@ import { forgetOnDevice } from './deviceCache.ts';
 import { DemoClock } from './DemoClock.tsx';
 import { STAGE_PATHS, useKey } from './keys.ts';
 import { useLostConnection } from './connection.ts';
+import { useClockOffset } from './deviceClock.ts';
 import { useCommand, useWalk, useZones } from './queries.ts';
 import { NewerVersion } from './NewerVersion.tsx';
 import { useSession } from './session.tsx';
@@ -39,6 +40,7 @@ export function TopStrip() {
       <Box sx={{ flex: 1, display: { xs: 'none', md: 'block' } }} />
       <NewerVersion />
       <Connection />
+      <DeviceClock />
       <Air />
       <Typography sx={{ fontFamily: MONO, fontSize: 14, whiteSpace: 'nowrap' }}>
         {dateTime(nowMs)}
@@ -113,6 +115,17 @@ function Find() {
       renderInput={(params) => <TextField {...params} inputRef={field} label="Scan or find" placeholder="batch, lot, serial, rack…" />}
       sx={{ width: { xs: '100%', sm: 200, md: 260 } }}
     />
+  );
+}
+
+/** A tablet whose clock is out: told on real time, so that the demo's shifted clock calls none wrong. */
+function DeviceClock() {
+  const offsetMs = useClockOffset();
+  if (offsetMs === null) return null;
+  return (
+    <Typography role="status" sx={{ fontSize: 14 }}>
+      This device’s clock is {formatDuration(Math.abs(offsetMs))} {offsetMs > 0 ? 'slow' : 'fast'}; entries take the factory’s time
+    </Typography>
   );
 }
 

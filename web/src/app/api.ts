@@ -1,11 +1,21 @@
 import type { Finding } from '@ample-crane/core';
 import createClient from 'openapi-fetch';
 import type { components, paths } from './api.gen.ts';
+import { noteTime } from './deviceClock.ts';
 
 /** A view or request of the API, by its name in the OpenAPI document. */
 export type View<K extends keyof components['schemas']> = components['schemas'][K];
 
 export const client = createClient<paths>({ baseUrl: '/' });
+
+const sentAt = new WeakMap<Request, number>();
+client.use({
+  onRequest: ({ request }) => void sentAt.set(request, Date.now()),
+  onResponse: ({ request, response }) => {
+    const sentMs = sentAt.get(request);
+    if (sentMs !== undefined) noteTime(response.headers.get('X-Time'), sentMs, Date.now());
+  },
+});
 
 export interface ProblemDocument {
   status: number;

@@ -41,6 +41,13 @@ describe('what a device has seen last', () => {
     expect(next.getQueryState(['stations', 'FN5'])?.isInvalidated).toBe(true);
   });
 
+  it.each(['{"half', 'null', '7', '{"atMs":1e15,"state":{"queries":7}}', '[]'])('damaged, is forgotten: %s', (text) => {
+    storage.setItem('last seen', text);
+    expect(() => page()).not.toThrow();
+    const next = page([[['session'], { name: 'Pell Ashdown' }]]);
+    expect(next.getQueryData(['session'])).toEqual({ name: 'Pell Ashdown' });
+  });
+
   it('is the station’s alone: no orders, no records', () => {
     page([
       [['orders'], [{ id: 'O1' }]],

@@ -14,14 +14,16 @@ const isKept = (query: Query) => query.state.data !== undefined && (STATION_QUER
 
 /** Shows again what this device saw last, and keeps what it sees from now on. */
 export function keepOnDevice(queries: QueryClient, storage: KeptIn = localStorage): void {
-  const text = storage.getItem(KEPT);
-  if (text !== null) {
-    const { atMs, state } = JSON.parse(text) as { atMs: number; state: DehydratedState };
-    if (Date.now() - atMs < KEPT_FOR_MS) {
-      hydrate(queries, state);
+  try {
+    const kept = JSON.parse(storage.getItem(KEPT) ?? 'null') as { atMs: number; state: DehydratedState } | null;
+    if (kept && Date.now() - kept.atMs < KEPT_FOR_MS) {
+      hydrate(queries, kept.state);
       // However young: what changed since was told to nobody.
       void queries.invalidateQueries({ refetchType: 'none' });
     }
+  } catch {
+    // Damaged: it is fetched anew.
+    storage.removeItem(KEPT);
   }
   let timer: ReturnType<typeof setTimeout> | undefined;
   queries.getQueryCache().subscribe(({ type }) => {

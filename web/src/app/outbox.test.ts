@@ -187,6 +187,23 @@ describe('a refusal', () => {
     await box.flush('ann');
     expect(s.carried).toEqual(['other', 'start', 'finish']);
   });
+  test('of its time is sent as of now, when somebody chooses so', async () => {
+    const { s, box } = await refused();
+    const sent: (boolean | undefined)[] = [];
+    s.fail((e) => {
+      sent.push(e.asOfNow);
+      return e.asOfNow ? undefined : problem(400, 'Batch B1 has been changed since then');
+    });
+    box.retry('start', 9);
+    await box.flush('ann');
+    expect(box.entries()[0]?.state).toBe('conflict');
+    box.retry('start', 9, true);
+    await box.flush('ann');
+    expect([sent.slice(0, 2), s.carried]).toEqual([
+      [false, true],
+      ['other', 'start'],
+    ]);
+  });
   test('is set aside, kept until somebody forgets it; what rested on it asks as well', async () => {
     const { s, box } = await refused();
     box.setAside('start');

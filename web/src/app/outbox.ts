@@ -14,6 +14,8 @@ export interface OutboxEntry<K extends BatchCommandName = BatchCommandName> {
   version: number | null;
   /** when it happened, by the factory's clock */
   atMs: number;
+  /** somebody chose that it counts from when it is sent, since its own time was refused */
+  asOfNow?: boolean;
   /** what it says, for whoever waits for it to be sent */
   sentence: string;
   /** waiting: to be sent · conflict: the server said no, and somebody has to choose · aside: kept, not sent */
@@ -80,9 +82,9 @@ export class Outbox {
     });
   }
 
-  /** A refused entry is tried again on the batch as it is now. */
-  retry(key: string, versionNow: number): void {
-    this.change(key, ({ problem, ...entry }) => ({ ...entry, state: 'waiting', version: versionNow }));
+  /** A refused entry is tried again on the batch as it is now; at its own time, or as of now. */
+  retry(key: string, versionNow: number, asOfNow = false): void {
+    this.change(key, ({ problem, ...entry }) => ({ ...entry, state: 'waiting', version: versionNow, asOfNow }));
   }
 
   /** A refused entry is kept on the device, out of the way of those after it. */
@@ -210,14 +212,14 @@ const isEntry = (value: unknown): value is OutboxEntry =>
 
 /** Sends an entry as the command it stands for. */
 export function sendEntry(entry: OutboxEntry, version: number): Promise<{ version: number }> {
-  const { command, given, atMs, batchId, key } = entry;
+  const { command, given, atMs, asOfNow, batchId, key } = entry;
   // A command and what it says belong together; TypeScript loses that in the union.
   const send = SEND[command] as (
     id: string,
     body: BatchBodies[BatchCommandName],
     headers: { 'Idempotency-Key': string },
   ) => Promise<{ version: number }>;
-  return send(batchId, { ...given, version, atMs }, { 'Idempotency-Key': key });
+  return send(batchId, { ...given, version, ...(asOfNow ? {} : { atMs }) }, { 'Idempotency-Key': key });
 }
 
 export const useOutbox = (outbox: Outbox): readonly OutboxEntry[] => useSyncExternalStore(outbox.subscribe, outbox.entries, outbox.entries);

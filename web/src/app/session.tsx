@@ -4,6 +4,7 @@ import timezone from 'dayjs/plugin/timezone';
 import utc from 'dayjs/plugin/utc';
 import { createContext, use, useEffect, useMemo, useState, type ReactNode } from 'react';
 import type { View } from './api.ts';
+import { factoryNow } from './deviceClock.ts';
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
@@ -51,7 +52,7 @@ export function SessionProvider({
       session,
       units: session.units,
       nowMs,
-      exactNow: () => session.nowMs + Math.max(0, Date.now() - fetchedMs),
+      exactNow: () => factoryNow() ?? session.nowMs + Math.max(0, Date.now() - fetchedMs),
       dateTime: (ms) => local(ms).format('ddd D MMM HH:mm'),
       date: (ms) => local(ms).format('D MMM YYYY'),
       clock: (ms) => {

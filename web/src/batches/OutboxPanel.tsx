@@ -132,18 +132,20 @@ function setAside(entry: OutboxEntry): void {
 /** Looks at the batch as it is now, and sends the entry on that. */
 function SendOnPresent({ entry, label }: { entry: OutboxEntry; label: string }) {
   const queries = useQueryClient();
+  // Somebody has changed the batch since, or the device's clock was out: only the present can be agreed on.
+  const isAboutTime = entry.problem?.fields?.some((f) => f.field === 'atMs') ?? false;
   const send = async () => {
     const card = await queries.fetchQuery({
       queryKey: ['batches', 'card', entry.batchId],
       queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id: entry.batchId } } })),
       staleTime: 0,
     });
-    stationOutbox.retry(entry.key, card.batch.version);
+    stationOutbox.retry(entry.key, card.batch.version, isAboutTime);
     await stationOutbox.flush(entry.personId);
   };
   return (
     <Button variant="contained" size="large" onClick={() => void send()}>
-      {label}
+      {isAboutTime ? 'Send it as of now' : label}
     </Button>
   );
 }

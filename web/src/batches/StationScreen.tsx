@@ -62,6 +62,12 @@ function Station({ work }: { work: Work }) {
     <>
       <Headline work={work} />
       <OutboxPanel />
+      {!window.isSecureContext && (
+        <Typography color="text.secondary" sx={{ mb: 1.5 }}>
+          At this address (no https) browsers keep no copy of the application: without network, leave this page open. Entries are kept all
+          the same.
+        </Typography>
+      )}
       <Box
         sx={{
           display: 'grid',

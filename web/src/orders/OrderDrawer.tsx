@@ -5,6 +5,7 @@ import { Link as RouterLink } from 'react-router';
 import type { View } from '../app/api.ts';
 import { useRoute, useSetup } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
+import { copyText } from '../parts/copyText.ts';
 import { Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { WalkSummary } from '../parts/WalkSummary.tsx';
@@ -54,15 +55,15 @@ export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart
 
 /** The sentence for whoever ordered it, ready to be passed on. */
 function Told({ sentence }: { sentence: string }) {
-  const [copied, setCopied] = useState(false);
-  const copy = () => void navigator.clipboard.writeText(sentence).then(() => setCopied(true));
+  const [copied, setCopied] = useState<boolean | null>(null);
+  const copy = () => void copyText(sentence).then(setCopied);
   return (
     <Box component="figure" sx={{ m: 0, pl: 1.5, borderLeft: 3, borderColor: 'divider' }}>
       <Typography component="figcaption" variant="body2" color="text.secondary">
         For the customer
       </Typography>
       <Typography>{sentence}</Typography>
-      <Button onClick={copy}>{copied ? 'Copied' : 'Copy'}</Button>
+      <Button onClick={copy}>{copied === null ? 'Copy' : copied ? 'Copied' : 'Not copied: select the text'}</Button>
     </Box>
   );
 }

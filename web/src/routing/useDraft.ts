@@ -12,10 +12,14 @@ const keyOf = (id: string) => `route draft ${id}`;
 
 /** What was edited and not saved on this device, if it belongs to this revision. */
 function remembered(id: string, revision: number): Route | undefined {
-  const text = localStorage.getItem(keyOf(id));
-  if (text === null) return undefined;
-  const { revision: of, route } = JSON.parse(text) as { revision: number; route: Route };
-  return of === revision ? route : undefined;
+  try {
+    const kept = JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null') as { revision: number; route: Route } | null;
+    if (kept?.revision === revision && Array.isArray(kept.route.operations)) return kept.route;
+  } catch {
+    // Damaged: what is saved on the server is shown.
+    localStorage.removeItem(keyOf(id));
+  }
+  return undefined;
 }
 
 /** A route that is edited with undo and redo, and survives a reload before it is saved. */
