@@ -10,7 +10,9 @@ const MAX_RETRIES = 2;
 
 /** A session that has ended shows as the first answer that says so: whoever is there is asked to sign in again at once. */
 const noticeEnd = (error: unknown): void => {
-  if (error instanceof ApiProblem && error.problem.status === 401)
+  // Who was not signed in before stays where they are: at the door, with what they typed.
+  const wasSignedIn = queryClient.getQueryData(['session']) !== undefined;
+  if (wasSignedIn && error instanceof ApiProblem && error.problem.status === 401)
     void queryClient.invalidateQueries({ queryKey: ['session'], exact: true });
 };
 
