@@ -180,7 +180,7 @@ async function fill(core) {
   await migrate();
   const owner = await ownerDataSource().initialize();
   try {
-    await loadFactory(owner.manager, CLOCK_AT, 'nobody signs in');
+    await loadFactory(owner.manager, CLOCK_AT, { passwordHash: 'nobody signs in', pinHash: 'nor here' });
     let id = 0;
     for await (const entries of longHistory(core))
       await insertRows(

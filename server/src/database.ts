@@ -9,6 +9,7 @@ import { Routes1700000000001 } from './migrations/1700000000001-routes.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { SetupPosition1700000000003 } from './migrations/1700000000003-setup-position.ts';
 import { Doors1700000000004 } from './migrations/1700000000004-doors.ts';
+import { Bench1700000000005 } from './migrations/1700000000005-bench.ts';
 import { OrderEntity } from './orders/order.entity.ts';
 import { applicationConnection, ownerConnection } from './platform/database/connection.ts';
 import { PersonEntity } from './platform/identity/person.entity.ts';
@@ -65,7 +66,14 @@ const classes = {
     CuttingPlanEntity,
     PictureEntity,
   ],
-  migrations: [FirstPlan1700000000000, Routes1700000000001, Wood1700000000002, SetupPosition1700000000003, Doors1700000000004],
+  migrations: [
+    FirstPlan1700000000000,
+    Routes1700000000001,
+    Wood1700000000002,
+    SetupPosition1700000000003,
+    Doors1700000000004,
+    Bench1700000000005,
+  ],
 };
 
 /** As the server works: it may only append to the logbook. */

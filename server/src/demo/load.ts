@@ -21,6 +21,8 @@ import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
 import { DEMO_VERSIONS } from './versions.ts';
 
 export const DEMO_PASSWORD = 'heron-lane';
+/** Lets everybody of the demo on at a bench. */
+export const DEMO_PIN = '2580';
 export const FACTORY_NAME = 'Heron Lane Works';
 
 /** Whether the database holds nothing yet. */
@@ -31,9 +33,9 @@ export async function isEmpty(database: DataSource): Promise<boolean> {
 /** Fills an empty database with the demo factory and its history up to now. */
 export async function loadDemo(database: DataSource, nowMs: number): Promise<{ entries: number }> {
   const { entries, state } = simulate(demoScenario(nowMs));
-  const passwordHash = await hashPassword(DEMO_PASSWORD);
+  const [passwordHash, pinHash] = await Promise.all([hashPassword(DEMO_PASSWORD), hashPassword(DEMO_PIN)]);
   await database.transaction(async (manager) => {
-    await loadFactory(manager, nowMs, passwordHash);
+    await loadFactory(manager, nowMs, { passwordHash, pinHash });
     await insertRows(manager, ZoneReadingEntity, climateHistory(nowMs));
     await insertRows(manager, LogbookEntity, entries.map(toRow));
     await manager.query(`select setval(pg_get_serial_sequence('logbook', 'id'), (select max(id) from logbook))`);
@@ -45,7 +47,11 @@ export async function loadDemo(database: DataSource, nowMs: number): Promise<{ e
 }
 
 /** The demo factory as it is set up, without any history. */
-export async function loadFactory(manager: EntityManager, nowMs: number, passwordHash: string): Promise<void> {
+export async function loadFactory(
+  manager: EntityManager,
+  nowMs: number,
+  { passwordHash, pinHash }: { passwordHash: string; pinHash: string },
+): Promise<void> {
   const scenario = demoScenario(nowMs);
   await insertRows(manager, SettingEntity, [
     { key: 'factory', value: { ...DEFAULT_SETTINGS.factory, name: FACTORY_NAME, demo: true } },
@@ -66,6 +72,7 @@ export async function loadFactory(manager: EntityManager, nowMs: number, passwor
       }),
     ),
   );
+  await manager.query('insert into bench_credential (person_id, pin_hash) select id, $1 from person', [pinHash]);
   await insertRows(
     manager,
     ZoneEntity,

@@ -11,6 +11,8 @@ import { IdentityGuard } from './identity/identity.guard.ts';
 import { IdentityService } from './identity/identity.service.ts';
 import { SessionsService } from './identity/sessions.service.ts';
 import { TriesService } from './identity/tries.service.ts';
+import { BenchController } from './identity/bench.controller.ts';
+import { BenchService } from './identity/bench.service.ts';
 import { SessionController } from './identity/session.controller.ts';
 import { ProblemFilter } from './problems/problem.filter.ts';
 import { Environment } from './settings/environment.ts';
@@ -20,7 +22,7 @@ import { Snapshots } from './snapshots/snapshots.service.ts';
 /** What every room stands on. */
 @Global()
 @Module({
-  controllers: [HealthController, MetricsController, SessionController, EventsController],
+  controllers: [HealthController, MetricsController, SessionController, BenchController, EventsController],
   providers: [
     { provide: APP_GUARD, useClass: IdentityGuard },
     { provide: APP_INTERCEPTOR, useClass: BodyInterceptor },
@@ -30,12 +32,13 @@ import { Snapshots } from './snapshots/snapshots.service.ts';
     Metrics,
     IdentityService,
     SessionsService,
+    BenchService,
     TriesService,
     HousekeepingService,
     SettingsService,
     EventsService,
     Snapshots,
   ],
-  exports: [Clock, Environment, Metrics, IdentityService, SessionsService, SettingsService, EventsService, Snapshots],
+  exports: [Clock, Environment, Metrics, IdentityService, SessionsService, BenchService, SettingsService, EventsService, Snapshots],
 })
 export class PlatformModule {}

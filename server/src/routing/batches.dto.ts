@@ -38,6 +38,8 @@ export class StartWorkDto extends WorkDto {
 
 /** Whoever is signed in accepts the work at its gate, for the skill the gate asks for; nobody does so for another. */
 export class SignOffDto extends WhenDto {
+  /** at a tablet that is signed in as a station: of whoever signs, at that moment */
+  @InText({ max: 8, optional: true }) pin?: string;
   @InText({ max: 80 }) skill: string;
 }
 

@@ -1,8 +1,9 @@
-import { Body, Controller, HttpCode, Param, Post } from '@nestjs/common';
+import { Body, Controller, HttpCode, Param, Post, Req } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { WhenDto } from '../platform/http/version.dto.ts';
 import { BatchDoneView } from '../platform/http/views.ts';
-import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
+import { CurrentActor, type Actor, type SignedRequest } from '../platform/identity/actor.ts';
+import { BenchService } from '../platform/identity/bench.service.ts';
 import { Allow } from '../platform/identity/role.ts';
 import {
   CallDto,
@@ -35,7 +36,10 @@ function given<T extends WhenDto>({ version, atMs, ...rest }: T): Omit<T, keyof 
 @ApiTags('batches')
 @Controller('batches/:id')
 export class MovementController {
-  constructor(private readonly movement: MovementService) {}
+  constructor(
+    private readonly movement: MovementService,
+    private readonly bench: BenchService,
+  ) {}
 
   @Post('start')
   @Allow('operator')
@@ -105,8 +109,14 @@ export class MovementController {
   @Allow('operator')
   @HttpCode(200)
   @ApiOkResponse({ type: BatchDoneView })
-  signOff(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: SignOffDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'sign off', ...given(dto), personId: actor.personId });
+  async signOff(
+    @CurrentActor() actor: Actor,
+    @Param('id') id: string,
+    @Body() { pin, skill, ...on }: SignOffDto,
+    @Req() request: SignedRequest,
+  ): Promise<BatchDoneView> {
+    if (request.station) await this.bench.confirm(actor.personId, pin, request.ip ?? '');
+    return this.movement.command(actor, id, on, { kind: 'sign off', skill, personId: actor.personId });
   }
 
   @Post('refuse')

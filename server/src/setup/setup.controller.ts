@@ -7,6 +7,7 @@ import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import {
+  BadgeDto,
   ChangeExceptionsDto,
   ChangeKilnsDto,
   ChangeMetersDto,
@@ -81,6 +82,13 @@ export class SetupController {
   @ApiOkResponse({ type: ResetCodeView })
   resetPassword(@CurrentActor() actor: Actor, @Param('id') id: string): Promise<ResetCodeView> {
     return this.setup.resetPassword({ ...actor, idempotencyKey: null }, id);
+  }
+
+  @Put('people/:id/badge')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  setBadge(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: BadgeDto): Promise<DoneView> {
+    return this.setup.setBadge({ ...actor, idempotencyKey: null }, id, dto);
   }
 
   @Put('stations/:code')

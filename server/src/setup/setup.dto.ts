@@ -45,6 +45,11 @@ export class ChangePersonDto extends VersionDto {
   @InFlag() active: boolean;
 }
 
+export class BadgeDto {
+  /** what a scanner reads from it */
+  @InText({ min: 8, max: 100, nullable: true }) badge: string | null;
+}
+
 /** Told once: only a hash of it is kept. */
 export class ResetCodeView {
   @Out() id: string;

@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common';
 import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import type { Actor } from '../platform/identity/actor.ts';
+import { BenchService } from '../platform/identity/bench.service.ts';
 import { IdentityService, newPerson } from '../platform/identity/identity.service.ts';
 import { hashPassword } from '../platform/identity/passwords.ts';
 import { PersonEntity } from '../platform/identity/person.entity.ts';
@@ -11,7 +12,7 @@ import { SessionsService } from '../platform/identity/sessions.service.ts';
 import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
 import { SettingsService, tagOf } from '../platform/settings/settings.service.ts';
 import { ChangesService } from './changes.service.ts';
-import type { ChangePersonDto, ChangeSerialDto, ChangeStationDto, ModelView, PersonDto, SetupView } from './setup.dto.ts';
+import type { BadgeDto, ChangePersonDto, ChangeSerialDto, ChangeStationDto, ModelView, PersonDto, SetupView } from './setup.dto.ts';
 import type { ModelEntity } from './setup.entity.ts';
 import { StationEntity } from './setup.entity.ts';
 import { routeInForce, ShopService, skillLevels, type Shop } from './shop.service.ts';
@@ -27,6 +28,7 @@ export class SetupService {
     private readonly clock: Clock,
     private readonly identity: IdentityService,
     private readonly sessions: SessionsService,
+    private readonly bench: BenchService,
   ) {}
 
   async view(): Promise<SetupView> {
@@ -123,6 +125,7 @@ export class SetupService {
       if (!active) {
         await this.sessions.endAll(id, { manager });
         await manager.query('delete from password_reset where person_id = $1', [id]);
+        await manager.query('delete from bench_hold where person_id = $1', [id]);
       }
       return {
         before: { name: person.name, role: person.role, skills: person.skills, active: person.active },
@@ -138,6 +141,16 @@ export class SetupService {
       if (!person) throw notFound('person', id);
       const code = await this.identity.makeResetCode(manager, id, actor.personId);
       return { before: null, after: { name: person.name, resetBy: actor.personId }, answer: { id, code } };
+    });
+  }
+
+  /** The badge that lets somebody on at a bench; none takes it away. */
+  async setBadge(actor: Actor, id: string, { badge }: BadgeDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'badge', id, {}, async (manager) => {
+      const person = await manager.findOneBy(PersonEntity, { id, active: true });
+      if (!person) throw notFound('person', id);
+      await this.bench.setBadge(manager, id, badge);
+      return { before: null, after: { name: person.name, badge: badge === null ? 'taken away' : 'given' } };
     });
   }
 

@@ -9,7 +9,7 @@ import { DataSource } from 'typeorm';
 import { AppModule } from '../app.module.ts';
 import { furnish } from '../create.ts';
 import { migrate, ownerDataSource } from '../database.ts';
-import { loadDemo, loadFactory } from '../demo/load.ts';
+import { DEMO_PIN, loadDemo, loadFactory } from '../demo/load.ts';
 import { Clock } from '../platform/clock/clock.ts';
 
 export const PASSWORD = 'heron-lane';
@@ -72,9 +72,10 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
   if (furnishing !== 'nothing') {
     const owner = await ownerDataSource().initialize();
     // Cheap parameters: these passwords guard nothing.
-    const passwordHash = await hash(PASSWORD, { memoryCost: 1024, timeCost: 1, parallelism: 1 });
+    const cheap = { memoryCost: 1024, timeCost: 1, parallelism: 1 };
+    const [passwordHash, pinHash] = [await hash(PASSWORD, cheap), await hash(DEMO_PIN, cheap)];
     if (furnishing === 'history') await loadDemo(owner, clock.nowMs());
-    else await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), passwordHash));
+    else await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), { passwordHash, pinHash }));
     await owner.destroy();
   }
   const moduleRef = await Test.createTestingModule({ imports: [AppModule.create()] })

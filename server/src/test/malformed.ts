@@ -215,18 +215,18 @@ export function sendMalformed(origin: URL, cookie: string, request: MalformedReq
         },
       },
       (answer) => {
+        // What is exported streams for as long as it is long: it counts when it begins.
+        const ms = performance.now() - began;
         if (answer.headers['content-type']?.startsWith('text/event-stream')) {
           // A stream has no end of its own.
           answer.destroy();
-          resolve({ request, status: answer.statusCode ?? 0, ms: performance.now() - began, text: '' });
+          resolve({ request, status: answer.statusCode ?? 0, ms, text: '' });
           return;
         }
         const chunks: Buffer[] = [];
         answer.on('data', (chunk: Buffer) => chunks.push(chunk));
         answer.on('error', reject);
-        answer.on('end', () =>
-          resolve({ request, status: answer.statusCode ?? 0, ms: performance.now() - began, text: Buffer.concat(chunks).toString('utf8') }),
-        );
+        answer.on('end', () => resolve({ request, status: answer.statusCode ?? 0, ms, text: Buffer.concat(chunks).toString('utf8') }));
       },
     );
     // A server that refuses a body hangs up on the rest of it.

@@ -1,5 +1,6 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, TextField, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
+import dayjs from 'dayjs';
 import { useForm } from 'react-hook-form';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ask, client, type View } from './api.ts';
@@ -15,6 +16,7 @@ export function AccountDialog({ onClose }: { onClose: () => void }) {
       <DialogContent>
         <Stack spacing={3} sx={{ pt: 1 }}>
           <OpenSessions />
+          <ChangePin />
           <ChangePassword />
         </Stack>
       </DialogContent>
@@ -54,7 +56,7 @@ function OpenSessions() {
 
 function Session({ open, pending, onEnd }: { open: View<'OpenSessionView'>; pending: boolean; onEnd: () => void }) {
   // When a session was seen is told by the clock on the wall, not by the factory's.
-  const seen = new Date(open.seenMs).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+  const seen = dayjs(open.seenMs).format('D MMM HH:mm');
   return (
     <Stack component="li" direction="row" spacing={2} sx={{ alignItems: 'center', borderBottom: 1, borderColor: 'divider', minHeight: 44 }}>
       <Typography sx={{ flex: 1 }}>
@@ -115,6 +117,40 @@ function ChangePassword() {
             Change it
           </Button>
         </Stack>
+      </form>
+    </section>
+  );
+}
+
+function ChangePin() {
+  const { register, handleSubmit, formState, reset } = useForm({ defaultValues: { pin: '' } });
+  const change = useCommand(
+    (body: { pin: string }) => ask(client.POST('/api/session/pin', { body })),
+    () => reset(),
+  );
+  const { errors } = formState;
+  return (
+    <section aria-labelledby="bench-pin">
+      <Typography variant="h3" id="bench-pin" sx={{ mb: 1 }}>
+        PIN at the benches
+      </Typography>
+      <form onSubmit={(event) => void handleSubmit((fields) => change.mutate(fields))(event)} noValidate>
+        <Stack direction="row" useFlexGap spacing={2} sx={{ alignItems: 'flex-start', flexWrap: 'wrap' }}>
+          <TextField
+            label="New PIN"
+            type="password"
+            autoComplete="off"
+            slotProps={{ htmlInput: { inputMode: 'numeric' } }}
+            {...register('pin', { pattern: { value: /^\d{4,8}$/, message: '4 to 8 digits' }, required: '4 to 8 digits' })}
+            error={!!errors.pin}
+            helperText={errors.pin?.message ?? 'Says who you are at a tablet that a whole bench uses'}
+          />
+          <Button type="submit" variant="outlined" loading={change.isPending}>
+            Set it
+          </Button>
+        </Stack>
+        {change.error && <ErrorNote error={change.error} />}
+        {change.isSuccess && <Typography role="status">The PIN is set.</Typography>}
       </form>
     </section>
   );

@@ -2,6 +2,7 @@ import CssBaseline from '@mui/material/CssBaseline';
 import { ThemeProvider } from '@mui/material/styles';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { problemOf } from './api.ts';
+import { BenchPeople } from './Bench.tsx';
 import { useLiveUpdates, useSessionQuery } from './queries.ts';
 import { SessionProvider } from './session.tsx';
 import { Shell } from './Shell.tsx';
@@ -12,7 +13,7 @@ import { themes } from './theme.ts';
 export function App() {
   const session = useSessionQuery();
   useLiveUpdates(session.data !== undefined);
-  useSending(session.data?.personId);
+  useSending(session.data && session.data.station === null ? [session.data.personId] : []);
   const problem = session.error ? problemOf(session.error) : undefined;
   return (
     <ThemeProvider theme={themes[session.data?.theme ?? 'paper']}>
@@ -21,7 +22,9 @@ export function App() {
         <SignIn />
       ) : session.data ? (
         <SessionProvider session={session.data} fetchedMs={session.dataUpdatedAt}>
-          <Shell />
+          <BenchPeople>
+            <Shell />
+          </BenchPeople>
         </SessionProvider>
       ) : problem ? (
         <ErrorNote error={session.error} onRetry={() => void session.refetch()} />

@@ -5,6 +5,8 @@ import { KeyList } from './KeyList.tsx';
 import { useWalkKeys } from './keys.ts';
 import { Rail } from './Rail.tsx';
 import { SCREENS } from './screens.ts';
+import { BenchBar } from './Bench.tsx';
+import { useSession } from './session.tsx';
 import { TopStrip } from './TopStrip.tsx';
 import { ScreenBoundary } from './ScreenBoundary.tsx';
 
@@ -12,19 +14,21 @@ import { ScreenBoundary } from './ScreenBoundary.tsx';
 export function Shell() {
   useWalkKeys();
   const { pathname } = useLocation();
+  const { station } = useSession().session;
   const atStation = pathname.startsWith('/station');
   return (
     <Box
       sx={{
         display: 'grid',
         gridTemplateColumns: atStation ? 'minmax(0, 1fr)' : 'auto minmax(0, 1fr)',
-        gridTemplateRows: 'auto minmax(0, 1fr)',
+        gridTemplateRows: station === null ? 'auto minmax(0, 1fr)' : 'auto auto minmax(0, 1fr)',
         height: '100vh',
         '@media print': { display: 'block', height: 'auto' },
       }}
     >
       {!atStation && <Rail />}
       <TopStrip />
+      {station !== null && <BenchBar />}
       <Box component="main" id="screen" tabIndex={-1} sx={{ overflow: 'auto', p: { xs: 1.5, md: 2.5 }, outline: 'none' }}>
         <ScreenBoundary key={pathname}>
           <Suspense fallback={<Skeleton variant="rounded" height={320} />}>

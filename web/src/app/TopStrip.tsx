@@ -170,6 +170,7 @@ function PersonMenu() {
       void queries.resetQueries();
     },
   );
+  const station = session.station !== null;
   const metric = session.units.length === 'mm';
   const choose = (act: () => void) => () => {
     setAnchor(null);
@@ -183,18 +184,22 @@ function PersonMenu() {
         aria-haspopup="menu"
         sx={{ whiteSpace: 'nowrap', minWidth: 0 }}
       >
-        {session.name}
+        {session.station?.name ?? session.name}
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        <MenuItem disabled>Signed in as {session.role}</MenuItem>
-        <MenuItem onClick={choose(() => prefer.mutate({ units: metric ? IMPERIAL : METRIC }))}>
-          {metric ? 'Show inches, ounces, °F, board feet' : 'Show millimetres, grams, °C, m³'}
-        </MenuItem>
-        <MenuItem onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>
-          {session.theme === 'paper' ? 'Dark: booth' : 'Light: paper'}
-        </MenuItem>
-        <MenuItem onClick={choose(() => setAccount(true))}>Password and sessions</MenuItem>
-        <MenuItem onClick={choose(() => signOut.mutate(undefined))}>Sign out</MenuItem>
+        <MenuItem disabled>{station ? 'This tablet is signed in as the station' : `Signed in as ${session.role}`}</MenuItem>
+        {!station && (
+          <MenuItem onClick={choose(() => prefer.mutate({ units: metric ? IMPERIAL : METRIC }))}>
+            {metric ? 'Show inches, ounces, °F, board feet' : 'Show millimetres, grams, °C, m³'}
+          </MenuItem>
+        )}
+        {!station && (
+          <MenuItem onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>
+            {session.theme === 'paper' ? 'Dark: booth' : 'Light: paper'}
+          </MenuItem>
+        )}
+        {!station && <MenuItem onClick={choose(() => setAccount(true))}>Password, PIN and sessions</MenuItem>}
+        <MenuItem onClick={choose(() => signOut.mutate(undefined))}>{station ? 'Sign this tablet out' : 'Sign out'}</MenuItem>
       </Menu>
       {account && (
         <Suspense>

@@ -128,6 +128,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/station": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Session_station"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sessions": {
         parameters: {
             query?: never;
@@ -155,6 +171,54 @@ export interface paths {
         put?: never;
         post?: never;
         delete: operations["Session_end"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Bench_view"];
+        put?: never;
+        post: operations["Bench_letOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bench/{personId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete: operations["Bench_letOff"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/pin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Bench_setPin"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1520,6 +1584,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people/{id}/badge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_setBadge"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stations/{code}": {
         parameters: {
             query?: never;
@@ -1749,6 +1829,9 @@ export interface components {
             password: string;
             next: string;
         };
+        StationSignInDto: {
+            code: string;
+        };
         OpenSessionView: {
             id: string;
             device: string;
@@ -1767,6 +1850,10 @@ export interface components {
             /** @enum {string} */
             lumber: "m3" | "bf";
         };
+        StationNameView: {
+            code: string;
+            name: string;
+        };
         SessionView: {
             personId: string;
             name: string;
@@ -1782,11 +1869,33 @@ export interface components {
             shiftEndsAt: string;
             demo: boolean;
             nowMs: number;
+            station: components["schemas"]["StationNameView"] | null;
         };
         PreferencesDto: {
             units?: components["schemas"]["UnitsDto"];
             /** @enum {string} */
             theme?: "paper" | "booth";
+        };
+        BenchPersonView: {
+            id: string;
+            name: string;
+        };
+        HolderView: {
+            personId: string;
+            name: string;
+            untilMs: number;
+        };
+        BenchView: {
+            people: components["schemas"]["BenchPersonView"][];
+            holders: components["schemas"]["HolderView"][];
+        };
+        LetOnDto: {
+            personId?: string;
+            pin?: string;
+            badge?: string;
+        };
+        PinDto: {
+            pin: string;
         };
         FindingView: {
             /** @enum {string} */
@@ -2744,6 +2853,7 @@ export interface components {
         SignOffDto: {
             version: number;
             atMs?: number;
+            pin?: string;
             skill: string;
         };
         RefusedPieceDto: {
@@ -3517,6 +3627,9 @@ export interface components {
             id: string;
             code: string;
         };
+        BadgeDto: {
+            badge: string | null;
+        };
         ChangeStationDto: {
             version: number;
             name: string;
@@ -3880,6 +3993,29 @@ export interface operations {
             };
         };
     };
+    Session_station: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StationSignInDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
     Session_list: {
         parameters: {
             query?: never;
@@ -3928,6 +4064,92 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Bench_view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BenchView"];
+                };
+            };
+        };
+    };
+    Bench_letOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LetOnDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HolderView"];
+                };
+            };
+        };
+    };
+    Bench_letOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                personId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Bench_setPin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PinDto"];
+            };
+        };
         responses: {
             200: {
                 headers: {
@@ -6130,6 +6352,31 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ResetCodeView"];
+                };
+            };
+        };
+    };
+    Setup_setBadge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BadgeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
                 };
             };
         };

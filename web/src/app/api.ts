@@ -1,6 +1,7 @@
 import type { Finding } from '@ample-crane/core';
 import createClient from 'openapi-fetch';
 import type { components, paths } from './api.gen.ts';
+import { benchPerson } from './benchPerson.ts';
 import { noteTime } from './deviceClock.ts';
 
 /** A view or request of the API, by its name in the OpenAPI document. */
@@ -10,7 +11,12 @@ export const client = createClient<paths>({ baseUrl: '/' });
 
 const sentAt = new WeakMap<Request, number>();
 client.use({
-  onRequest: ({ request }) => void sentAt.set(request, Date.now()),
+  onRequest: ({ request }) => {
+    sentAt.set(request, Date.now());
+    const person = benchPerson();
+    // An entry that waited was made by whoever it names.
+    if (person !== null && !request.headers.has('Bench-Person')) request.headers.set('Bench-Person', person);
+  },
   onResponse: ({ request, response }) => {
     const sentMs = sentAt.get(request);
     if (sentMs !== undefined) noteTime(response.headers.get('X-Time'), sentMs, Date.now());

@@ -5,7 +5,7 @@ const KEPT = 'last seen';
 const KEPT_FOR_MS = 48 * 3_600_000;
 const KEPT_CARDS = 30;
 const SAVE_EVERY_MS = 2_000;
-const STATION_QUERIES: ReadonlySet<unknown> = new Set(['session', 'stations', 'setup', 'walk', 'zones', 'carriers']);
+const STATION_QUERIES: ReadonlySet<unknown> = new Set(['session', 'bench', 'stations', 'setup', 'walk', 'zones', 'carriers']);
 
 type KeptIn = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
 

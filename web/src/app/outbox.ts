@@ -110,16 +110,16 @@ export class Outbox {
     this.tell();
   }
 
-  /** Sends what can be sent by this person; resolves when nothing more can be. */
-  flush(personId: string): Promise<void> {
-    this.sending ??= this.sendAll(personId).finally(() => {
+  /** Sends what can be sent by these people; resolves when nothing more can be. */
+  flush(...people: readonly string[]): Promise<void> {
+    this.sending ??= this.sendAll(people).finally(() => {
       this.sending = undefined;
     });
     return this.sending;
   }
 
-  private async sendAll(personId: string): Promise<void> {
-    for (let next = this.next(personId); next; next = this.next(personId)) {
+  private async sendAll(people: readonly string[]): Promise<void> {
+    for (let next = this.next(people); next; next = this.next(people)) {
       const { version } = next;
       if (version === null) {
         // What it rested on was set aside: only the batch as it is now can tell.
@@ -147,12 +147,12 @@ export class Outbox {
     this.onSent(entry);
   }
 
-  /** The first entry of this person that nothing before it holds up. */
-  private next(personId: string): OutboxEntry | undefined {
+  /** The first entry of these people that nothing before it holds up. */
+  private next(people: readonly string[]): OutboxEntry | undefined {
     return this.list.find(
       (e, i) =>
         e.state === 'waiting' &&
-        e.personId === personId &&
+        people.includes(e.personId) &&
         !this.list.slice(0, i).some((b) => b.batchId === e.batchId && b.state !== 'aside'),
     );
   }
@@ -217,9 +217,9 @@ export function sendEntry(entry: OutboxEntry, version: number): Promise<{ versio
   const send = SEND[command] as (
     id: string,
     body: BatchBodies[BatchCommandName],
-    headers: { 'Idempotency-Key': string },
+    headers: { 'Idempotency-Key': string; 'Bench-Person': string },
   ) => Promise<{ version: number }>;
-  return send(batchId, { ...given, version, ...(asOfNow ? {} : { atMs }) }, { 'Idempotency-Key': key });
+  return send(batchId, { ...given, version, ...(asOfNow ? {} : { atMs }) }, { 'Idempotency-Key': key, 'Bench-Person': entry.personId });
 }
 
 export const useOutbox = (outbox: Outbox): readonly OutboxEntry[] => useSyncExternalStore(outbox.subscribe, outbox.entries, outbox.entries);

@@ -64,21 +64,24 @@ export function useLiveUpdates(signedIn: boolean): void {
     let source: EventSource;
     let retry: ReturnType<typeof setTimeout> | undefined;
     let wasLost = false;
+    let wasOpen = false;
     const listen = () => {
       source = new EventSource('/api/events');
       source.addEventListener('open', () => {
         setConnected(true);
+        wasOpen = true;
         // What changed meanwhile was told to nobody.
         if (wasLost) void queries.invalidateQueries();
         wasLost = false;
       });
       source.addEventListener('error', () => {
         wasLost = true;
-        setConnected(false);
-        // The stream ends with its session, as well as with the network.
-        void queries.invalidateQueries({ queryKey: ['session'], exact: true });
         source.close();
-        retry = setTimeout(listen, RETRY_MS);
+        // The stream ends with its session, as well as with the network; a server that was started anew ends it too.
+        void queries.invalidateQueries({ queryKey: ['session'], exact: true });
+        if (!wasOpen) setConnected(false);
+        retry = setTimeout(listen, wasOpen ? 0 : RETRY_MS);
+        wasOpen = false;
       });
       source.addEventListener('change', ({ data }: MessageEvent<string>) => {
         const { topics } = JSON.parse(data) as { topics: string[] };
@@ -96,6 +99,7 @@ export function useLiveUpdates(signedIn: boolean): void {
 
 export const useWelcome = () => useQuery({ queryKey: ['welcome'], queryFn: () => ask(client.GET('/api/welcome')) });
 export const useSessionQuery = () => useQuery({ queryKey: ['session'], queryFn: () => ask(client.GET('/api/session')), retry: false });
+export const useBench = () => useQuery({ queryKey: ['bench'], queryFn: () => ask(client.GET('/api/bench')) });
 export const useMorning = () => useQuery({ queryKey: ['morning'], queryFn: () => ask(client.GET('/api/morning')) });
 export const useWalk = () => useQuery({ queryKey: ['walk'], queryFn: () => ask(client.GET('/api/walk')) });
 export const useFloor = () => useQuery({ queryKey: ['floor'], queryFn: () => ask(client.GET('/api/floor')) });
@@ -191,7 +195,7 @@ export const useRecord = (serial: string) =>
 const isFinal = ({ status }: ProblemDocument) => status >= 400 && status < 500 && status !== 408 && status !== 429;
 
 /** The header that makes a repeated request harmless. */
-export type KeyHeader = { 'Idempotency-Key': string };
+export type KeyHeader = { 'Idempotency-Key': string; 'Bench-Person'?: string };
 
 /**
  * A command to the server. The key stays the same until the command has been carried out, so that a second press or a

@@ -66,6 +66,16 @@ export function SessionProvider({
   return <Context value={value}>{children}</Context>;
 }
 
+/** The same session, worked by somebody in particular. */
+export function SessionOf({ session, children }: { session: View<'SessionView'>; children: ReactNode }) {
+  const outer = useSession();
+  const value = useMemo<SessionContext>(
+    () => ({ ...outer, session, may: (role) => ROLES.indexOf(session.role) >= ROLES.indexOf(role) }),
+    [outer, session],
+  );
+  return <Context value={value}>{children}</Context>;
+}
+
 export function useSession(): SessionContext {
   const value = use(Context);
   if (!value) throw new Error('No session here');

@@ -8,12 +8,13 @@ const RETRY_MS = 5_000;
 /** What was done at this device's stations and waits to be sent. */
 export const stationOutbox = new Outbox(localStorage, sendEntry, () => void queryClient.invalidateQueries());
 
-/** Sends what waits: now, when the connection comes back, and every few seconds while something waits. */
-export function useSending(personId: string | undefined): void {
+/** Sends what waits of these people: now, when the connection comes back, and every few seconds while something waits. */
+export function useSending(people: readonly string[]): void {
   const lost = useLostConnection();
+  const names = people.join(' ');
   useEffect(() => {
-    if (personId === undefined) return;
-    const send = () => void stationOutbox.flush(personId);
+    if (names === '') return;
+    const send = () => void stationOutbox.flush(...names.split(' '));
     send();
     const timer = setInterval(() => stationOutbox.entries().some((e) => e.state === 'waiting') && send(), RETRY_MS);
     const reread = (event: StorageEvent) => event.key === STORED && stationOutbox.reread();
@@ -24,5 +25,5 @@ export function useSending(personId: string | undefined): void {
       window.removeEventListener('storage', reread);
       window.removeEventListener('online', send);
     };
-  }, [personId, lost]);
+  }, [names, lost]);
 }

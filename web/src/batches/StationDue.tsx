@@ -13,6 +13,7 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { FindingList } from '../parts/Finding.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { carriersOf, pieces } from '../parts/words.ts';
+import { AcceptAct } from './AcceptAct.tsx';
 import { CoatForm } from './CoatForm.tsx';
 import { FinishForm } from './FinishForm.tsx';
 import { HandOverAct } from './HandOverAct.tsx';
@@ -49,7 +50,7 @@ export function StationDue({ batchId, isHere }: Props) {
 }
 
 function Due({ card, isHere }: { card: Card; isHere: boolean }) {
-  const { may } = useSession();
+  const { may, session } = useSession();
   const { batch } = card;
   const seen = asSeen(batch, useOutbox(stationOutbox));
   const shown = { ...card, batch: { ...batch, status: seen.status, accepted: seen.accepted } };
@@ -86,7 +87,9 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
       ) : may('operator') ? (
         <Acts card={shown} />
       ) : (
-        <Typography color="text.secondary">An operator or above can log work here.</Typography>
+        <Typography color="text.secondary">
+          {session.station === null ? 'An operator or above can log work here.' : 'Say above who you are; then work can be logged here.'}
+        </Typography>
       )}
       <Caution kinds={card.cautions} />
     </Stack>
@@ -177,7 +180,7 @@ function MoveOn({ card }: { card: Card }) {
           )}
         </Stack>
       )}
-      {batch.acceptFor !== null && <ToCard batch={batch} />}
+      {batch.acceptFor !== null && <AcceptAct card={card} skill={batch.acceptFor} />}
     </>
   );
 }

@@ -5,6 +5,7 @@ import { Link as RouterLink, useParams, useSearchParams } from 'react-router';
 import { ask, client, type View } from '../app/api.ts';
 import { useOutbox, type OutboxEntry } from '../app/outbox.ts';
 import { useStationWork } from '../app/queries.ts';
+import { useSession } from '../app/session.tsx';
 import { stationOutbox } from '../app/stationOutbox.ts';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { DwellRing } from '../parts/DwellRing.tsx';
@@ -13,6 +14,7 @@ import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { counted, pieces, statusWords } from '../parts/words.ts';
 import { asSeen } from './overlay.ts';
 import { OutboxPanel } from './OutboxPanel.tsx';
+import { SignTabletIn } from './SignTabletIn.tsx';
 import { StationDue } from './StationDue.tsx';
 
 type Work = View<'StationWorkView'>;
@@ -24,6 +26,7 @@ export const LAST_STATION = 'station of this device';
 export default function StationScreen() {
   const { code = '' } = useParams();
   const query = useStationWork(code);
+  const { may, session } = useSession();
   useEffect(() => {
     if (query.data) localStorage.setItem(LAST_STATION, query.data.code);
   }, [query.data]);
@@ -32,9 +35,12 @@ export default function StationScreen() {
       title={query.data?.name ?? code}
       query={query}
       actions={
-        <Button component={RouterLink} to="/stations" size="large">
-          All stations
-        </Button>
+        <>
+          <Button component={RouterLink} to="/stations" size="large">
+            All stations
+          </Button>
+          {query.data && may('lead') && session.station === null && <SignTabletIn station={query.data} />}
+        </>
       }
     >
       {(work) => <Station work={work} />}
@@ -62,7 +68,7 @@ function Station({ work }: { work: Work }) {
     <>
       <Headline work={work} />
       <OutboxPanel />
-      {!window.isSecureContext && (
+      {globalThis.isSecureContext === false && (
         <Typography color="text.secondary" sx={{ mb: 1.5 }}>
           At this address (no https) browsers keep no copy of the application: without network, leave this page open. Entries are kept all
           the same.

@@ -1,7 +1,9 @@
 import { createContext, use } from 'react';
 import type { View } from '../app/api.ts';
 import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from '../app/batchCommands.ts';
+import { useLostConnection } from '../app/connection.ts';
 import { newKey } from '../app/newKey.ts';
+import { askPin } from '../app/pinAsked.ts';
 import { useCommand } from '../app/queries.ts';
 import { useSession } from '../app/session.tsx';
 import { stationOutbox } from '../app/stationOutbox.ts';
@@ -29,20 +31,28 @@ export function useBatchCommand<K extends BatchCommandName>(
 ): BatchCommand<K> {
   const queued = use(ByOutbox);
   const { session, exactNow } = useSession();
+  const lost = useLostConnection();
   const direct = useCommand(
     (given: BatchGiven<K>, headers) => SEND[command](batch.id, { ...given, version: batch.version } as unknown as BatchBodies[K], headers),
     done,
   );
-  if (!queued) return direct;
+  // Who signs off is asked at that moment, and the server has to know them.
+  if (!queued || command === 'sign-off') return direct;
   return {
     isPending: false,
     error: null,
     reset: () => undefined,
     mutate: (given) => {
       const { personId } = session;
-      stationOutbox.add({ key: newKey(), personId, batchId: batch.id, command, given, atMs: exactNow(), sentence }, batch.version);
-      void stationOutbox.flush(personId);
-      done?.();
+      const add = () => {
+        stationOutbox.add({ key: newKey(), personId, batchId: batch.id, command, given, atMs: exactNow(), sentence }, batch.version);
+        void stationOutbox.flush(personId);
+        done?.();
+      };
+      // A tablet that many use cannot ask the server who this is: it asks them.
+      const offline = lost !== null || !navigator.onLine || stationOutbox.entries().some((e) => e.state === 'waiting');
+      if (session.station !== null && offline) void askPin(personId).then((confirmed) => confirmed && add());
+      else add();
     },
   };
 }

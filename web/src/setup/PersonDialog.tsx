@@ -12,6 +12,7 @@ import {
   TextField,
   Typography,
 } from '@mui/material';
+import { useState } from 'react';
 import { Controller, useForm } from 'react-hook-form';
 import { ask, client, type View } from '../app/api.ts';
 import { useCommand, useSetup } from '../app/queries.ts';
@@ -130,6 +131,7 @@ export function PersonDialog({ person, onClose }: { person: View<'PersonView'> |
                 helperText={errors.password?.message ?? 'A few unrelated words, 10 characters at least'}
               />
             )}
+            {person?.active && may('manager') && <Badge personId={person.id} />}
             {person?.active && may('admin') && <NewPassword personId={person.id} name={person.name} />}
             {save.error && <ErrorNote error={save.error} />}
           </Stack>
@@ -163,6 +165,35 @@ function NewPassword({ personId, name }: { personId: string; name: string }) {
         Make a code for a new password
       </Button>
       {make.error && <ErrorNote error={make.error} />}
+    </>
+  );
+}
+
+/** The badge that lets somebody on at a station's tablet: scanned into the field, and kept as a hash. */
+function Badge({ personId }: { personId: string }) {
+  const [badge, setBadge] = useState('');
+  const give = useCommand(
+    (text: string | null) => ask(client.PUT('/api/people/{id}/badge', { params: { path: { id: personId } }, body: { badge: text } })),
+    () => setBadge(''),
+  );
+  return (
+    <>
+      <Stack direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>
+        <TextField
+          label="Badge for the benches"
+          value={badge}
+          onChange={(event) => setBadge(event.target.value)}
+          autoComplete="off"
+          helperText={give.isSuccess ? 'Done; the one before counts no more.' : 'Scan a new one'}
+        />
+        <Button disabled={badge.trim().length < 8} loading={give.isPending} onClick={() => give.mutate(badge.trim())}>
+          Give it
+        </Button>
+        <Button color="inherit" onClick={() => give.mutate(null)}>
+          Take it away
+        </Button>
+      </Stack>
+      {give.error && <ErrorNote error={give.error} />}
     </>
   );
 }

@@ -24,6 +24,7 @@ export const session = (over: Partial<View<'SessionView'>> = {}): View<'SessionV
   shiftEndsAt: '15:30',
   demo: true,
   nowMs: NOW_MS,
+  station: null,
   ...over,
 });
 

@@ -14,6 +14,8 @@ export interface SignedRequest extends Request {
   actor?: Actor;
   /** the session it came with; not its token */
   session?: string;
+  /** the station that its tablet is signed in as */
+  station?: { code: string; name: string };
 }
 
 export const CurrentActor = createParamDecorator((_: unknown, context: ExecutionContext): Actor => {

@@ -31,6 +31,11 @@ const ACTS: [string, Method, string, Role][] = [
   ['have a calendar feed', 'post', '/calendar', 'viewer'],
   ['see where they are signed in', 'get', '/sessions', 'viewer'],
   ['change their own password', 'post', '/session/password', 'viewer'],
+  ['choose their own PIN', 'post', '/session/pin', 'viewer'],
+  ['see who is at a bench', 'get', '/bench', 'viewer'],
+  ['say who they are at a bench', 'post', '/bench', 'viewer'],
+  ['sign a tablet in as a station', 'post', '/session/station', 'lead'],
+  ['give somebody a badge', 'put', '/people/nobody/badge', 'manager'],
   ['let somebody choose a new password', 'post', '/people/nobody/reset', 'admin'],
   ['log readings', 'post', '/lots/L1/readings', 'operator'],
   ['strike a reading out', 'post', '/lots/L1/strike', 'operator'],
@@ -141,6 +146,7 @@ describe('by act, not by screen', () => {
       'post /session/reset',
       'delete /sessions',
       'delete /sessions/:id',
+      'delete /bench/:personId',
     ];
     for (const change of changes.filter((c) => !door.includes(c))) {
       const [method = '', pattern = ''] = change.split(' ');

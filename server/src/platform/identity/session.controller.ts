@@ -1,10 +1,10 @@
-import type { UnitChoice } from '@ample-crane/core';
+import { METRIC, type UnitChoice } from '@ample-crane/core';
 import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Req, Res } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Clock } from '../clock/clock.ts';
 import { BodyBound, SMALL_BODY } from '../http/body.ts';
-import { InOneOf, InPart, InText, Out, OutEnum, OutList, OutPart } from '../http/fields.ts';
+import { InOneOf, InPart, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../http/fields.ts';
 import { DoneView } from '../http/views.ts';
 import { notFound, Problem } from '../problems/problems.ts';
 import { Environment } from '../settings/environment.ts';
@@ -13,7 +13,8 @@ import { CurrentActor, type Actor, type SignedRequest } from './actor.ts';
 import { deviceInWords } from './device.ts';
 import { SESSION_COOKIE } from './identity.guard.ts';
 import { IdentityService } from './identity.service.ts';
-import { Allow, ROLES, type Role } from './role.ts';
+import type { PersonEntity } from './person.entity.ts';
+import { Allow, ROLES, StationMay, type Role } from './role.ts';
 import { SessionsService, type Place } from './sessions.service.ts';
 
 export class SignInDto {
@@ -26,6 +27,10 @@ export class FirstAdministratorDto {
   login: string;
   @InText({ max: 80 }) name: string;
   @InText({ min: 10, max: 200, verbatim: true }) password: string;
+}
+
+export class StationSignInDto {
+  @InText({ max: 30 }) code: string;
 }
 
 export class ChangePasswordDto {
@@ -63,6 +68,11 @@ export class PreferencesDto {
   @InOneOf(['paper', 'booth'], { optional: true }) theme?: 'paper' | 'booth';
 }
 
+export class StationNameView {
+  @Out() code: string;
+  @Out() name: string;
+}
+
 export class SessionView {
   @Out() personId: string;
   @Out() name: string;
@@ -76,6 +86,8 @@ export class SessionView {
   @Out() shiftEndsAt: string;
   @Out() demo: boolean;
   @Out() nowMs: number;
+  /** the station that this tablet is signed in as */
+  @OutOrNull(StationNameView) station: StationNameView | null;
 }
 
 export class WelcomeView {
@@ -83,6 +95,16 @@ export class WelcomeView {
   @Out() demo: boolean;
   @Out() needsFirstAdministrator: boolean;
 }
+
+/** What a tablet shows that nobody in particular has signed in at. */
+const A_STATION: Pick<PersonEntity, 'id' | 'name' | 'role' | 'skills' | 'units' | 'theme'> = {
+  id: '',
+  name: '',
+  role: 'viewer',
+  skills: [],
+  units: METRIC,
+  theme: 'paper',
+};
 
 @ApiTags('session')
 @Controller()
@@ -145,6 +167,23 @@ export class SessionController {
     return { id: actor.personId };
   }
 
+  /** Signs this tablet in as a station, in place of whoever does it. */
+  @Post('session/station')
+  @Allow('lead')
+  @HttpCode(200)
+  @ApiOkResponse({ type: DoneView })
+  async station(
+    @CurrentActor() actor: Actor,
+    @Body() { code }: StationSignInDto,
+    @Req() request: SignedRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<DoneView> {
+    const token = await this.sessions.openStation(code, actor.personId, placeOf(request));
+    await this.sessions.signOut(request.session ?? '');
+    this.setCookie(request, response, token);
+    return { id: code };
+  }
+
   /** Where one is signed in. */
   @Get('sessions')
   @Allow('viewer')
@@ -175,13 +214,14 @@ export class SessionController {
   @Get('session')
   @Allow('viewer')
   @ApiOkResponse({ type: SessionView })
-  async session(@CurrentActor() actor: Actor): Promise<SessionView> {
-    const person = await this.identity.person(actor.personId);
+  async session(@CurrentActor() actor: Actor, @Req() { station }: SignedRequest): Promise<SessionView> {
+    const person = station ? A_STATION : await this.identity.person(actor.personId);
     if (!person) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
     const { factory, workWeek } = await this.settings.all();
     return {
-      personId: person.id,
-      name: person.name,
+      personId: station ? '' : person.id,
+      name: station?.name ?? person.name,
+      station: station ?? null,
       role: person.role,
       skills: person.skills,
       units: person.units,
@@ -197,6 +237,7 @@ export class SessionController {
 
   @Delete('session')
   @Allow('viewer')
+  @StationMay()
   @HttpCode(200)
   @ApiOkResponse({ type: DoneView })
   async signOut(
@@ -204,7 +245,7 @@ export class SessionController {
     @Req() request: SignedRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<DoneView> {
-    await this.sessions.end(actor.personId, request.session ?? '');
+    await this.sessions.signOut(request.session ?? '');
     response.clearCookie(SESSION_COOKIE, { path: '/' });
     return { id: actor.personId };
   }

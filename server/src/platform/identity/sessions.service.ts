@@ -10,17 +10,22 @@ import type { Role } from './role.ts';
 const LONGEST_DAYS = 14;
 const SEEN_EVERY_MS = 5 * 60_000;
 const ADDRESS_DAYS = 90;
+const STATION_DAYS = 365;
+/** A person's ends when they leave, or after some quiet; a tablet on the wall may hang there over the holidays. */
+const GOES_ON = `s.expires_at > now() and (s.station_code is not null or (p.active and s.seen_at > now() - make_interval(hours => $2)))`;
 
 export const hashToken = (token: string) => createHash('sha256').update(token).digest('hex');
 export const newToken = () => randomBytes(32).toString('base64url');
 
 /** Whom a session is of: no more than a request needs. */
 export interface SignedIn {
+  /** a person's, or for a station a name that no person has */
   id: string;
   name: string;
   role: Role;
   /** the session's name; not its token */
   session: string;
+  station?: { code: string; name: string };
 }
 
 /** Where a request comes from. */
@@ -59,27 +64,53 @@ export class SessionsService {
     return token;
   }
 
+  /** Signs a tablet in as a station; it looks, and others act on it by PIN. @returns the token */
+  async openStation(code: string, openedBy: string, { address, device }: Place): Promise<string> {
+    const token = newToken();
+    await this.database.query(
+      `insert into session (token_hash, station_code, opened_by, address, device, expires_at)
+       values ($1, $2, $3, $4, $5, now() + make_interval(days => $6))`,
+      [hashToken(token), code, openedBy, address, device, STATION_DAYS],
+    );
+    return token;
+  }
+
   /** Who is signed in with this token; asked at every request. */
   async find(token: string): Promise<SignedIn | null> {
     const session = hashToken(token);
-    const [person] = await ask<{ id: string; name: string; role: Role; quiet_ms: number }>(
+    const [row] = await ask<{
+      id: string | null;
+      name: string;
+      role: Role;
+      station: string | null;
+      station_name: string;
+      quiet_ms: number;
+    }>(
       this.database,
-      `select p.id, p.name, p.role, (extract(epoch from now() - s.seen_at) * 1000)::float8 as quiet_ms
-       from session s join person p on p.id = s.person_id
-       where s.token_hash = $1 and p.active and s.expires_at > now() and s.seen_at > now() - make_interval(hours => $2)`,
+      `select p.id, p.name, p.role, s.station_code as station, t.name as station_name,
+         (extract(epoch from now() - s.seen_at) * 1000)::float8 as quiet_ms
+       from session s left join person p on p.id = s.person_id left join station t on t.code = s.station_code
+       where s.token_hash = $1 and ${GOES_ON}`,
       [session, this.environment.idleHours],
     );
-    if (!person) return null;
-    if (person.quiet_ms > SEEN_EVERY_MS) await ask(this.database, 'update session set seen_at = now() where token_hash = $1', [session]);
-    return { id: person.id, name: person.name, role: person.role, session };
+    if (!row) return null;
+    if (row.quiet_ms > SEEN_EVERY_MS) await ask(this.database, 'update session set seen_at = now() where token_hash = $1', [session]);
+    const { id, name, role, station, station_name } = row;
+    if (id !== null) return { id, name, role, session };
+    return {
+      id: `station ${station ?? ''}`,
+      name: station_name,
+      role: 'viewer',
+      session,
+      station: { code: station ?? '', name: station_name },
+    };
   }
 
   /** Whether a session goes on: asked by what lasts longer than a request, and no sign of its person. */
   async goesOn(session: string): Promise<boolean> {
     const rows = await ask(
       this.database,
-      `select 1 from session s join person p on p.id = s.person_id
-       where s.token_hash = $1 and p.active and s.expires_at > now() and s.seen_at > now() - make_interval(hours => $2)`,
+      `select 1 from session s left join person p on p.id = s.person_id where s.token_hash = $1 and ${GOES_ON}`,
       [session, this.environment.idleHours],
     );
     return rows.length > 0;
@@ -116,6 +147,11 @@ export class SessionsService {
     return (await this.endWhere(this.database.manager, 'person_id = $1 and token_hash = $2', [personId, session])) > 0;
   }
 
+  /** Ends the session that asks, a station's too. */
+  async signOut(session: string): Promise<void> {
+    await this.endWhere(this.database.manager, 'token_hash = $1', [session]);
+  }
+
   /**
    * Ends a person's sessions; with a manager, as part of its transaction.
    *
@@ -130,9 +166,11 @@ export class SessionsService {
 
   /** Takes away what is over. @returns how many */
   prune(): Promise<number> {
-    return this.endWhere(this.database.manager, 'expires_at < now() or seen_at < now() - make_interval(hours => $1)', [
-      this.environment.idleHours,
-    ]);
+    return this.endWhere(
+      this.database.manager,
+      'expires_at < now() or (station_code is null and seen_at < now() - make_interval(hours => $1))',
+      [this.environment.idleHours],
+    );
   }
 
   private async endWhere(manager: EntityManager, where: string, values: unknown[]): Promise<number> {
