@@ -8,7 +8,7 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import type { Logger } from 'pino';
 import { logRequests, makeLogger } from './platform/health/logging.ts';
 import { Metrics } from './platform/health/metrics.ts';
-import { answerTo, shedLoad } from './platform/http/doors.ts';
+import { answerTo, boundsOf, shedLoad } from './platform/http/doors.ts';
 import { Clock } from './platform/clock/clock.ts';
 import { InputPipe } from './platform/http/input.pipe.ts';
 import { Environment } from './platform/settings/environment.ts';
@@ -33,7 +33,7 @@ export function furnish(app: INestApplication, logger: Logger = makeLogger('sile
     logRequests(logger),
     metrics.timing(),
     answerTo(environment),
-    shedLoad(environment.mostRequests, () => metrics.shed.inc()),
+    shedLoad(boundsOf(environment.mostRequests), () => metrics.shed.inc()),
   );
   express.disable('x-powered-by');
   app.setGlobalPrefix(PREFIX);

@@ -96,6 +96,21 @@ describe('one transaction, one connection', () => {
   });
 });
 
+test('a statement, a lock and an idle transaction each come to an end', async () => {
+  const shown = async (name: string) => (await factory.database.query<Record<string, string>[]>(`show ${name}`))[0]?.[name];
+  expect(await Promise.all(['statement_timeout', 'lock_timeout', 'idle_in_transaction_session_timeout'].map(shown))).toEqual([
+    '20s',
+    '8s',
+    '20s',
+  ]);
+  const stuck = factory.database.transaction(async (inside) => {
+    await inside.query(`set local statement_timeout = '50ms'`);
+    await inside.query('select pg_sleep(5)');
+  });
+  const fault: unknown = await stuck.catch((error: unknown) => error);
+  expect([faultOf(fault), problemOfDatabase(fault)?.status]).toEqual(['timeout', 503]);
+});
+
 describe('many at once', () => {
   test('fourteen releases of one lot: one goes through, the others are told, nobody waits for a connection', async () => {
     const lot = await releasedLot(factory, manager);

@@ -69,7 +69,7 @@ describe('a stop', () => {
 test('more than can be answered is sent away for a moment', async () => {
   let shed = 0;
   const { origin } = await serve((app) => {
-    app.use(shedLoad(3, () => shed++));
+    app.use(shedLoad({ most: 3, atDoor: 2, fromOne: 1 }, () => shed++));
     app.get('/', (_, response) => void setTimeout(() => response.send('done'), 150));
   });
   const answers = await Promise.all(Array.from({ length: 8 }, () => fetch(origin)));
@@ -78,6 +78,17 @@ test('more than can be answered is sent away for a moment', async () => {
   expect(away[0]?.headers.get('retry-after')).toBe('1');
   expect(await away[0]?.json()).toMatchObject({ status: 503, type: 'urn:ample-crane:busy' });
   expect((await fetch(origin)).status).toBe(200);
+});
+
+test('strangers at the door take no place from those who are in', async () => {
+  const { origin } = await serve((app) => {
+    app.use(shedLoad({ most: 1, atDoor: 2, fromOne: 1 }));
+    app.use((_, response) => void setTimeout(() => response.send('done'), 150));
+  });
+  const slow = Array.from({ length: 4 }, () => fetch(`${origin}/api/session`, { method: 'POST' }).then((answer) => answer.status));
+  await new Promise((resolve) => setTimeout(resolve, 40));
+  expect((await fetch(`${origin}/api/morning`)).status).toBe(200);
+  expect((await Promise.all(slow)).sort()).toEqual([200, 503, 503, 503]);
 });
 
 test('a name that is not ours gets no answer', async () => {

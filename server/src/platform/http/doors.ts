@@ -23,16 +23,38 @@ export function answerTo({ hosts, publicUrl }: Pick<Environment, 'hosts' | 'publ
   };
 }
 
-/** Sends people away for a moment when more is asked than can be answered, instead of letting all wait without end. */
-export function shedLoad(most: number, onShed: () => void = () => undefined): RequestHandler {
+interface Bounds {
+  /** requests at work at once */
+  most: number;
+  /** of those, at the door: sign-ins, whose bodies may come as slowly as a stranger likes */
+  atDoor: number;
+  /** of those, from one address */
+  fromOne: number;
+}
+
+/** Of all that has a place, what strangers may fill. */
+export const boundsOf = (most: number): Bounds => ({ most, atDoor: Math.ceil(most / 8), fromOne: Math.ceil(most / 32) });
+
+const AT_DOOR = /^\/api\/(session|session\/reset|first-administrator)\/?$/;
+
+/**
+ * Sends people away for a moment when more is asked than can be answered, instead of letting all wait without end.
+ * Strangers at the door take no place from those who are in.
+ */
+export function shedLoad({ most, atDoor, fromOne }: Bounds, onShed: () => void = () => undefined): RequestHandler {
   let atWork = 0;
+  /** requests at the door, by address; those that are over are taken out */
+  const door = new Map<string, number>();
+  let atDoorNow = 0;
   return (request, response, next) => {
     // Streams of events wait by nature, and have a bound of their own.
     if (request.path.endsWith('/events')) {
       next();
       return;
     }
-    if (atWork >= most) {
+    const address = request.method === 'POST' && AT_DOOR.test(request.path) ? (request.ip ?? '') : undefined;
+    const fromThere = address === undefined ? 0 : (door.get(address) ?? 0);
+    if (address === undefined ? atWork >= most : atDoorNow >= atDoor || fromThere >= fromOne) {
       onShed();
       response.setHeader('Retry-After', '1');
       turnAway(response, 503, {
@@ -42,8 +64,19 @@ export function shedLoad(most: number, onShed: () => void = () => undefined): Re
       });
       return;
     }
-    atWork++;
-    response.once('close', () => atWork--);
+    if (address === undefined) {
+      atWork++;
+      response.once('close', () => atWork--);
+    } else {
+      atDoorNow++;
+      door.set(address, fromThere + 1);
+      response.once('close', () => {
+        atDoorNow--;
+        const left = (door.get(address) ?? 1) - 1;
+        if (left === 0) door.delete(address);
+        else door.set(address, left);
+      });
+    }
     next();
   };
 }

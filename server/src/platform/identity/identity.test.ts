@@ -4,7 +4,7 @@ import { get as httpGet, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import request from 'supertest';
 import { openFactory, PASSWORD, startedBatch, card, type Caller, type TestFactory } from '../../test/factory.ts';
-import { deviceInWords } from './device.ts';
+import { deviceInWords, networkOf } from './device.ts';
 import { hashPassword } from './passwords.ts';
 
 let factory: TestFactory;
@@ -155,6 +155,15 @@ describe('sessions', () => {
     [undefined, 'Another program'],
   ])('%s is told as %s', (agent, words) => {
     expect(deviceInWords(agent)).toBe(words);
+  });
+  test.each([
+    ['10.0.0.9', '10.0.0.9'],
+    ['::ffff:10.0.0.9', '10.0.0.9'],
+    ['2001:db8:1:2:3:4:5:6', '2001:db8:1:2::/64'],
+    ['2001:db8:1:2:ffff::1', '2001:db8:1:2::/64'],
+    ['unknown', 'unknown'],
+  ])('%s is counted as %s', (address, network) => {
+    expect(networkOf(address)).toBe(network);
   });
   test('a deactivated person’s sessions, streams and calendar end at once, and stay ended', async () => {
     const caller = await factory.as('noor');

@@ -10,7 +10,7 @@ import { notFound, Problem } from '../problems/problems.ts';
 import { Environment } from '../settings/environment.ts';
 import { SettingsService } from '../settings/settings.service.ts';
 import { CurrentActor, type Actor, type SignedRequest } from './actor.ts';
-import { deviceInWords } from './device.ts';
+import { deviceInWords, networkOf } from './device.ts';
 import { SESSION_COOKIE } from './identity.guard.ts';
 import { IdentityService } from './identity.service.ts';
 import type { PersonEntity } from './person.entity.ts';
@@ -272,4 +272,7 @@ export class SessionController {
   }
 }
 
-const placeOf = (request: Request): Place => ({ address: request.ip ?? '', device: deviceInWords(request.header('User-Agent')) });
+const placeOf = (request: Request): Place => ({
+  address: networkOf(request.ip ?? ''),
+  device: deviceInWords(request.header('User-Agent')),
+});
