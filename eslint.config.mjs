@@ -47,6 +47,26 @@ export default defineConfig(
     },
   },
   {
+    // Over plain http browsers keep these shut; the one that is used has another way beside it.
+    files: ['web/src/**/*.{ts,tsx}'],
+    ignores: ['web/src/parts/copyText.ts', '**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        ...['randomUUID', 'subtle'].map((property) => ({
+          object: 'crypto',
+          property,
+          message: 'Missing over plain http: see newKey, offlinePin.',
+        })),
+        ...['clipboard', 'locks', 'mediaDevices', 'storage'].map((property) => ({
+          object: 'navigator',
+          property,
+          message: 'Missing over plain http: give it another way, as copyText does.',
+        })),
+      ],
+    },
+  },
+  {
     // Screens take their colours from the theme.
     files: ['web/src/**/*.{ts,tsx}'],
     ignores: ['web/src/app/theme.ts', 'web/src/app/tokens.ts', '**/*.test.ts'],

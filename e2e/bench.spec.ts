@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { chromium, expect, test, type Page } from '@playwright/test';
 import { DEMO_PASSWORD, get, signIn, violations } from './steps.ts';
 
 const PIN = '2580';
@@ -152,4 +152,33 @@ test('a forgotten password: an administrator’s code, once', async ({ page, bro
   await theirs.getByRole('button', { name: 'Set the password and sign in' }).click();
   await expect(theirs.getByRole('heading', { level: 1, name: 'Morning' })).toBeVisible();
   await context.close();
+});
+
+test('over plain http, by a name in the factory’s own network, people work as elsewhere', async ({ baseURL }, info) => {
+  const { launchOptions } = info.project.use;
+  const browser = await chromium.launch({
+    ...launchOptions,
+    args: [...(launchOptions?.args ?? []), '--host-resolver-rules=MAP crane.test 127.0.0.1'],
+  });
+  const page = await (await browser.newContext({ baseURL: `http://crane.test:${new URL(baseURL ?? '').port}` })).newPage();
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(error.message));
+  await signIn(page);
+  expect(await page.evaluate(() => isSecureContext)).toBe(false);
+  await page.goto('/station/FN5');
+  await expect(page.getByText('browsers keep no copy of the application')).toBeVisible();
+  const [order] = await get<{ id: string }[]>(page, '/orders');
+  await page.goto(`/orders?order=${order?.id ?? ''}`);
+  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible();
+  // An act, which needs a key that nothing else has.
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Maren Holloway' }).click();
+  await page.getByRole('menuitem', { name: 'Dark: booth' }).click();
+  await expect.poll(async () => (await get<{ theme: string }>(page, '/session')).theme).toBe('booth');
+  await page.getByRole('button', { name: 'Maren Holloway' }).click();
+  await page.getByRole('menuitem', { name: 'Light: paper' }).click();
+  await expect.poll(async () => (await get<{ theme: string }>(page, '/session')).theme).toBe('paper');
+  expect(faults).toEqual([]);
+  await browser.close();
 });

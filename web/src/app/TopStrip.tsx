@@ -5,7 +5,9 @@ import dayjs from 'dayjs';
 import { lazy, Suspense, useCallback, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { ask, client, type View } from './api.ts';
+import { setBenchPerson } from './benchPerson.ts';
 import { forgetOnDevice } from './deviceCache.ts';
+import { forgetPins } from './offlinePin.ts';
 import { DemoClock } from './DemoClock.tsx';
 import { STAGE_PATHS, useKey } from './keys.ts';
 import { useLostConnection } from './connection.ts';
@@ -167,6 +169,8 @@ function PersonMenu() {
     () => ask(client.DELETE('/api/session')),
     () => {
       forgetOnDevice();
+      forgetPins();
+      setBenchPerson(null);
       void queries.resetQueries();
     },
   );

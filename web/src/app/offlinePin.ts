@@ -36,6 +36,11 @@ export async function keepPin(personId: string, pin: string, untilMs: number, st
 
 export const forgetPin = (personId: string, store: Store = localStorage): void => store.removeItem(keyOf(personId));
 
+/** What a tablet kept of everybody, when it is signed out. */
+export function forgetPins(store: Storage = localStorage): void {
+  for (const key of Object.keys(store)) if (key.startsWith(keyOf(''))) store.removeItem(key);
+}
+
 /** Whether a PIN is the one that was kept; after five wrong ones nothing is kept any more, and only the server can tell. */
 export async function isPinKept(personId: string, pin: string, nowMs: number, store: Store = localStorage): Promise<boolean> {
   const kept = read(store, personId);

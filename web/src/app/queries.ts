@@ -12,8 +12,10 @@ const MAX_RETRIES = 2;
 const noticeEnd = (error: unknown): void => {
   // Who was not signed in before stays where they are: at the door, with what they typed.
   const wasSignedIn = queryClient.getQueryData(['session']) !== undefined;
-  if (wasSignedIn && error instanceof ApiProblem && error.problem.status === 401)
-    void queryClient.invalidateQueries({ queryKey: ['session'], exact: true });
+  if (!wasSignedIn || !(error instanceof ApiProblem) || error.problem.status !== 401) return;
+  void queryClient.invalidateQueries({ queryKey: ['session'], exact: true });
+  // At a station it may be who was let on that is over.
+  void queryClient.invalidateQueries({ queryKey: ['bench'] });
 };
 
 export const queryClient: QueryClient = new QueryClient({

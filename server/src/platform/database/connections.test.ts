@@ -148,6 +148,20 @@ describe('many at once', () => {
     const left = await factory.database.query(`select count(*)::int as n from person where role = 'admin' and active`);
     expect(left).toEqual([{ n: 1 }]);
   });
+  test('two people who move between two racks, each where the other comes from', async () => {
+    const lead = await factory.as('lead');
+    const ids = [await startedBatch(factory, manager), await startedBatch(factory, manager)];
+    const place = async (caller: Caller, id: string, carrierId: string) => {
+      const { batch } = await card(manager, id);
+      return caller.post(`/batches/${id}/place`, { version: batch.version, placements: [{ carrierId, pieces: 3 }] });
+    };
+    const [one = '', two = ''] = ids;
+    for (let round = 0; round < 12; round++) {
+      const [a, b] = round % 2 === 0 ? ['R01', 'R02'] : ['R02', 'R01'];
+      const answers = await Promise.all([place(manager, one, a), place(lead, two, b)]);
+      expect(answers.map((answer) => answer.body.detail ?? answer.status)).toEqual([200, 200]);
+    }
+  });
   test('two hundred different commands: no fault, and no "busy" while the database is up', async () => {
     const lead = await factory.as('lead');
     const batch = await startedBatch(factory, manager);

@@ -26,16 +26,29 @@ describe('what is said about where the server runs', () => {
 describe('behind HTTPS', () => {
   let factory: TestFactory;
   beforeAll(async () => {
-    Object.assign(process.env, { PUBLIC_URL: 'https://crane.example', TRUST_PROXY: '1' });
+    Object.assign(process.env, { PUBLIC_URL: 'https://crane.example', TRUST_PROXY: '1', METRICS_TOKEN: 'for-the-collector' });
     factory = await openFactory();
   });
   afterAll(async () => {
     delete process.env['PUBLIC_URL'];
     delete process.env['TRUST_PROXY'];
+    delete process.env['METRICS_TOKEN'];
     await factory.close();
   });
   const http = () => request(factory.app.getHttpServer());
 
+  test('metrics are read from elsewhere with their token only', async () => {
+    const read = (token?: string) =>
+      http()
+        .get('/api/metrics')
+        .set({
+          Host: 'crane.example',
+          'X-Forwarded-For': '10.0.0.1',
+          ...(token === undefined ? {} : { Authorization: `Bearer ${token}` }),
+        });
+    expect([(await read()).status, (await read('for-the-collectoR')).status, (await read('x')).status]).toEqual([403, 403, 403]);
+    expect((await read('for-the-collector')).text).toContain('crane_process_cpu_seconds_total');
+  });
   test('cookies are for https alone, addresses given out are https, other names get no answer', async () => {
     const signedIn = await http().post('/api/session').set('Host', 'crane.example').send({ login: 'viewer', password: PASSWORD });
     const [cookie = ''] = signedIn.headers['set-cookie'] as unknown as string[];
