@@ -192,17 +192,17 @@ function PersonMenu() {
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
         <MenuItem disabled>{station ? 'This tablet is signed in as the station' : `Signed in as ${session.role}`}</MenuItem>
-        {!station && (
-          <MenuItem onClick={choose(() => prefer.mutate({ units: metric ? IMPERIAL : METRIC }))}>
+        {!station && [
+          <MenuItem key="units" onClick={choose(() => prefer.mutate({ units: metric ? IMPERIAL : METRIC }))}>
             {metric ? 'Show inches, ounces, °F, board feet' : 'Show millimetres, grams, °C, m³'}
-          </MenuItem>
-        )}
-        {!station && (
-          <MenuItem onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>
+          </MenuItem>,
+          <MenuItem key="theme" onClick={choose(() => prefer.mutate({ theme: session.theme === 'paper' ? 'booth' : 'paper' }))}>
             {session.theme === 'paper' ? 'Dark: booth' : 'Light: paper'}
-          </MenuItem>
-        )}
-        {!station && <MenuItem onClick={choose(() => setAccount(true))}>Password, PIN and sessions</MenuItem>}
+          </MenuItem>,
+          <MenuItem key="account" onClick={choose(() => setAccount(true))}>
+            Password, PIN and sessions
+          </MenuItem>,
+        ]}
         <MenuItem onClick={choose(() => signOut.mutate(undefined))}>{station ? 'Sign this tablet out' : 'Sign out'}</MenuItem>
       </Menu>
       {account && (

@@ -45,15 +45,34 @@ describe('what comes too slowly is cut', () => {
   });
 });
 
+/** A handler that holds what comes until it is let go. */
+function holding() {
+  let arrived = 0;
+  let letGo: () => void = () => undefined;
+  const gate = new Promise<void>((resolve) => (letGo = resolve));
+  const handler = (_request: express.Request, response: express.Response) => {
+    arrived++;
+    void gate.then(() => response.send('done'));
+  };
+  return { handler, letGo: () => letGo(), arrived: () => arrived };
+}
+
+/** Waits until something is so, whatever else the machine has to do. */
+async function until(isSo: () => boolean): Promise<void> {
+  while (!isSo()) await new Promise((resolve) => setTimeout(resolve, 10));
+}
+
 describe('a stop', () => {
   test('answers what is at work, and takes nothing new', async () => {
-    const { adapter, origin } = await serve((app) => app.get('/', (_, response) => void setTimeout(() => response.send('done'), 150)));
+    const { handler, letGo, arrived } = holding();
+    const { adapter, origin } = await serve((app) => app.get('/', handler), { arrivalMs: 300, lookedAtMs: 50, drainedMs: 20_000 });
     const pending = Array.from({ length: 20 }, () => fetch(origin).then((answer) => answer.text()));
-    await new Promise((resolve) => setTimeout(resolve, 60));
+    await until(() => arrived() === 20);
     const stopped = adapter.close();
+    await expect(fetch(origin)).rejects.toThrow();
+    letGo();
     expect(await Promise.all(pending)).toEqual(Array.from({ length: 20 }, () => 'done'));
     await stopped;
-    await expect(fetch(origin)).rejects.toThrow();
   });
   test('waits no longer than it may for whoever does not end', async () => {
     const { adapter, port } = await serve((app) => app.get('/', (_, response) => void response.write('and so on')));
@@ -68,26 +87,33 @@ describe('a stop', () => {
 
 test('more than can be answered is sent away for a moment', async () => {
   let shed = 0;
+  const { handler, letGo } = holding();
   const { origin } = await serve((app) => {
     app.use(shedLoad({ most: 3, atDoor: 2, fromOne: 1 }, () => shed++));
-    app.get('/', (_, response) => void setTimeout(() => response.send('done'), 150));
+    app.get('/', handler);
   });
-  const answers = await Promise.all(Array.from({ length: 8 }, () => fetch(origin)));
-  const away = answers.filter((answer) => answer.status === 503);
-  expect([away.length, shed]).toEqual([5, 5]);
+  const asked = Array.from({ length: 8 }, () => fetch(origin));
+  await until(() => shed === 5);
+  letGo();
+  const away = (await Promise.all(asked)).filter((answer) => answer.status === 503);
+  expect(away).toHaveLength(5);
   expect(away[0]?.headers.get('retry-after')).toBe('1');
   expect(await away[0]?.json()).toMatchObject({ status: 503, type: 'urn:ample-crane:busy' });
   expect((await fetch(origin)).status).toBe(200);
 });
 
 test('strangers at the door take no place from those who are in', async () => {
+  let shed = 0;
+  const { handler, letGo } = holding();
   const { origin } = await serve((app) => {
-    app.use(shedLoad({ most: 1, atDoor: 2, fromOne: 1 }));
-    app.use((_, response) => void setTimeout(() => response.send('done'), 150));
+    app.use(shedLoad({ most: 1, atDoor: 2, fromOne: 1 }, () => shed++));
+    app.get('/api/morning', (_, response) => void response.send('done'));
+    app.use(handler);
   });
   const slow = Array.from({ length: 4 }, () => fetch(`${origin}/api/session`, { method: 'POST' }).then((answer) => answer.status));
-  await new Promise((resolve) => setTimeout(resolve, 40));
+  await until(() => shed === 3);
   expect((await fetch(`${origin}/api/morning`)).status).toBe(200);
+  letGo();
   expect((await Promise.all(slow)).sort()).toEqual([200, 503, 503, 503]);
 });
 
