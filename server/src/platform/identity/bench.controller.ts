@@ -4,7 +4,7 @@ import type { Response } from 'express';
 import { BodyBound, SMALL_BODY } from '../http/body.ts';
 import { InText, Out, OutList } from '../http/fields.ts';
 import { DoneView } from '../http/views.ts';
-import { badInput, Problem } from '../problems/problems.ts';
+import { badInput, notFound, Problem } from '../problems/problems.ts';
 import { Environment } from '../settings/environment.ts';
 import { CurrentActor, type Actor, type SignedRequest } from './actor.ts';
 import { BenchService } from './bench.service.ts';
@@ -94,7 +94,8 @@ export class BenchController {
     @Req() request: SignedRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<DoneView> {
-    await this.bench.letOff(sessionOf(request), personId);
+    // Whoever was not on it has no cookie here either, nor a name that one could have.
+    if (!(await this.bench.letOff(sessionOf(request), personId))) throw notFound('person on this tablet', personId);
     response.clearCookie(benchCookie(personId), { path: '/' });
     return { id: personId };
   }

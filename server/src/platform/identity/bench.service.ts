@@ -103,8 +103,13 @@ export class BenchService {
     return { personId: person.id, name: person.name, untilMs: hold?.expires_at.getTime() ?? 0, token };
   }
 
-  async letOff(session: string, personId: string): Promise<void> {
-    await this.database.query('delete from bench_hold where session_hash = $1 and person_id = $2', [session, personId]);
+  /** Lets somebody off a tablet. @returns whether they were on it */
+  async letOff(session: string, personId: string): Promise<boolean> {
+    const [, off] = await this.database.query<[unknown, number]>('delete from bench_hold where session_hash = $1 and person_id = $2', [
+      session,
+      personId,
+    ]);
+    return off > 0;
   }
 
   /** Who a token is of, at the tablet it was given to. */
