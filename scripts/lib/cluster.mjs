@@ -117,16 +117,19 @@ async function startCluster(directory, { durable, user, port: wantedPort }) {
     max_connections: 100,
     ...(durable ? {} : { fsync: 'off', synchronous_commit: 'off', full_page_writes: 'off' }),
   };
-  const child = spawn(`${bin}/postgres`, ['-D', data, ...Object.entries(settings).flatMap(([k, v]) => ['-c', `${k}=${v}`])], {
-    ...user,
-    cwd: '/',
-    detached: true,
-    stdio: ['ignore', 'ignore', 'pipe'],
-  });
+  const launch = () => {
+    const child = spawn(`${bin}/postgres`, ['-D', data, ...Object.entries(settings).flatMap(([k, v]) => ['-c', `${k}=${v}`])], {
+      ...user,
+      cwd: '/',
+      detached: true,
+      stdio: ['ignore', 'ignore', 'pipe'],
+    });
+    const launched = { child, said: '', exited: new Promise((resolve) => child.on('exit', resolve)) };
+    child.stderr.on('data', (d) => (launched.said += d));
+    return launched;
+  };
   writeFileSync(parentFile(data), `${process.pid} ${startOf(process.pid)}`);
-  let said = '';
-  child.stderr.on('data', (d) => (said += d));
-  const exited = new Promise((resolve) => child.on('exit', resolve));
+  let server = launch();
   const address = (role, file) => (database) =>
     `postgres://${role}:${encodeURIComponent(readFileSync(file, 'utf8'))}@127.0.0.1:${port}/${database}`;
   const url = address(OWNER, passwordFile);
@@ -134,9 +137,18 @@ async function startCluster(directory, { durable, user, port: wantedPort }) {
   const { default: pg } = await import('pg');
   const began = Date.now();
   for (;;) {
-    if (child.exitCode !== null)
-      throw new Stop(`The database in ${data} does not start:\n${said.trim()}\n\nIf the folder is damaged, move it away to begin anew.`);
+    if (server.child.exitCode !== null) {
+      // Children of a server that was killed let go of its memory a moment after it.
+      const lingers = server.said.includes('pre-existing shared memory block') && Date.now() - began < START_TIMEOUT_MS;
+      if (!lingers)
+        throw new Stop(
+          `The database in ${data} does not start:\n${server.said.trim()}\n\nIf the folder is damaged, move it away to begin anew.`,
+        );
+      await new Promise((resolve) => setTimeout(resolve, 200));
+      server = launch();
+    }
     const client = new pg.Client({ connectionString: url('postgres') });
+    client.on('error', () => {});
     try {
       await client.connect();
       const { rowCount } = await client.query('select 1 from pg_database where datname = $1', [DATABASE]);
@@ -147,12 +159,13 @@ async function startCluster(directory, { durable, user, port: wantedPort }) {
     } catch (error) {
       await client.end().catch(() => {});
       if (Date.now() - began > START_TIMEOUT_MS) {
-        child.kill('SIGINT');
+        server.child.kill('SIGINT');
         throw new Stop(`The database in ${data} does not answer: ${error.message}`);
       }
       await new Promise((resolve) => setTimeout(resolve, 100));
     }
   }
+  const { child, exited } = server;
   return {
     url: url(DATABASE),
     urlOf: url,

@@ -54,6 +54,7 @@ export function startWriting(port, cookie, writers, name) {
   const sent = [];
   const statuses = new Map();
   let stopping = false;
+  let abandoned = false;
   const write = async (writer) => {
     for (let n = 0; !stopping; n++) {
       const customer = `Writer ${name} ${writer} order ${n}`;
@@ -64,7 +65,7 @@ export function startWriting(port, cookie, writers, name) {
         const { status } = await send(agent, port, '/orders', { cookie, body, key: customer.replaceAll(' ', '-') });
         statuses.set(status, (statuses.get(status) ?? 0) + 1);
         if (status === 200) acknowledged.push(customer);
-        if ((status !== 0 && status !== 503) || Date.now() - began > GIVE_UP_MS) break;
+        if ((status !== 0 && status !== 503) || abandoned || Date.now() - began > GIVE_UP_MS) break;
         await pause(50 + Math.random() * 100);
       }
     }
@@ -72,6 +73,11 @@ export function startWriting(port, cookie, writers, name) {
   const all = Promise.all(Array.from({ length: writers }, (_, i) => write(i)));
   return {
     acknowledged,
+    /** Ends it without waiting for answers, when something else went wrong. */
+    abandon: () => {
+      stopping = true;
+      abandoned = true;
+    },
     stop: async () => {
       stopping = true;
       await all;

@@ -77,6 +77,20 @@ describe('one transaction, one connection', () => {
     await killer.end();
     expect((await manager.get('/session')).status).toBe(200);
   });
+  test('a connection that breaks between two queries is told as gone', async () => {
+    const killer = new pg.Client({ connectionString: process.env['DATABASE_URL'] ?? '' });
+    await killer.connect();
+    const broken = inTransaction(factory.database, async ({ manager: inside, client }) => {
+      const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid');
+      const over = new Promise((resolve) => client.once('end', resolve));
+      await killer.query('select pg_terminate_backend($1)', [rows[0]?.pid]);
+      await over;
+      await inside.query('select 1');
+    });
+    const fault: unknown = await broken.catch((error: unknown) => error);
+    expect([faultOf(fault), problemOfDatabase(fault)?.status]).toEqual(['gone', 503]);
+    await killer.end();
+  });
   test('a deadlock is done again, until it is carried out', async () => {
     await factory.database.query(`insert into setting (key, value) values ('left', '0'), ('right', '0') on conflict do nothing`);
     let met = 0;

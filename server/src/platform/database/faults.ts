@@ -1,3 +1,4 @@
+import { QueryRunnerAlreadyReleasedError, QueryRunnerProviderAlreadyReleasedError } from 'typeorm';
 import { Problem } from '../problems/problems.ts';
 
 /** What to do about a fault of the database, told by its SQLSTATE or by the code of the broken connection. */
@@ -42,7 +43,9 @@ export function faultOf(error: unknown): DatabaseFault | undefined {
     const known = BY_STATE[code] ?? BY_BEGINNING.find(([beginning]) => beginning.test(code))?.[1];
     if (known) return known;
   }
-  return WORDLESS_GONE.includes(textOf(error, 'message') ?? '') ? 'gone' : undefined;
+  // TypeORM lets go of a connection that broke between two queries, and refuses the second.
+  const isLetGo = error instanceof QueryRunnerAlreadyReleasedError || error instanceof QueryRunnerProviderAlreadyReleasedError;
+  return isLetGo || WORDLESS_GONE.includes(textOf(error, 'message') ?? '') ? 'gone' : undefined;
 }
 
 /** Faults after which the same work, done again, may well succeed. */
