@@ -30,7 +30,7 @@ export class Metrics implements OnApplicationShutdown {
   });
 
   constructor(database: DataSource) {
-    collectDefaultMetrics({ register: this.registry, prefix: 'crane_process_' });
+    collectDefaultMetrics({ register: this.registry, prefix: 'crane_' });
     const pool = () => (database.driver as PostgresDriver).master as pg.Pool | undefined;
     new Gauge({
       name: 'crane_database_connections',
