@@ -44,9 +44,10 @@ describe('guessing a password', () => {
     const answers = await Promise.all(Array.from({ length: 60 }, () => signIn('viewer', 'a guess')));
     const looked = answers.filter((a) => a.status === 401).length;
     expect(looked).toBeLessThanOrEqual(8);
-    expect(answers.filter((a) => a.status === 429).length).toBe(60 - looked);
-    const away = answers.find((a) => a.status === 429);
-    expect(Number(away?.headers['retry-after'])).toBeGreaterThan(0);
+    // Told to wait, or, where too many came from one place at the same moment, sent away before they were counted.
+    const away = answers.filter((a) => a.status === 429 || a.status === 503);
+    expect(away).toHaveLength(60 - looked);
+    expect(away.every((a) => Number(a.headers['retry-after']) > 0)).toBe(true);
   });
   test('makes strangers wait, longer each time, and never somebody where they have signed in before', async () => {
     expect((await signIn('lead', PASSWORD, '10.0.0.1')).status).toBe(200);
