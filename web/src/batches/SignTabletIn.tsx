@@ -23,8 +23,8 @@ export function SignTabletIn({ station }: { station: { code: string; name: strin
           onClose={() => setAsking(false)}
         >
           <Typography>
-            You are signed out on this tablet. It shows what everybody may see; who logs work says so by name and PIN, or badge, once a
-            shift, and again for a sign-off.
+            You will be signed out on this tablet. It shows what everybody may see; who logs work says so once a shift, by name and PIN or
+            by badge. A sign-off takes the PIN each time.
           </Typography>
         </FormDialog>
       )}
