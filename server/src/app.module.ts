@@ -4,16 +4,32 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { applicationOptions } from './database.ts';
 import { DemoModule } from './demo/demo.module.ts';
+import { BatchesModule } from './batches/batches.module.ts';
+import { CarriersModule } from './carriers/carriers.module.ts';
 import { FittingModule } from './fitting/fitting.module.ts';
 import { FlowModule } from './flow/flow.module.ts';
 import { MorningModule } from './morning/morning.module.ts';
 import { OrdersModule } from './orders/orders.module.ts';
 import { PlatformModule } from './platform/platform.module.ts';
 import { RoutingModule } from './routing/routing.module.ts';
-import { SetupModule } from './setup/setup.module.ts';
+import { FactoryModule } from './factory/factory.module.ts';
+import { StationsModule } from './stations/stations.module.ts';
+import { TablesModule } from './tables.ts';
 import { TimberModule } from './timber/timber.module.ts';
 
-const ROOMS = [MorningModule, TimberModule, RoutingModule, FittingModule, OrdersModule, FlowModule, SetupModule, DemoModule];
+const ROOMS = [
+  MorningModule,
+  TimberModule,
+  BatchesModule,
+  CarriersModule,
+  StationsModule,
+  RoutingModule,
+  FittingModule,
+  OrdersModule,
+  FlowModule,
+  FactoryModule,
+  DemoModule,
+];
 
 @Module({})
 export class AppModule {
@@ -25,6 +41,7 @@ export class AppModule {
         TypeOrmModule.forRootAsync({ useFactory: () => ({ ...applicationOptions(), retryAttempts: 3 }) }),
         ScheduleModule.forRoot(),
         PlatformModule,
+        TablesModule,
         ...ROOMS,
         ...(webRoot === undefined
           ? []

@@ -1,71 +1,15 @@
 import { DataSource } from 'typeorm';
-import { MeasureEntity } from './assembly/assembly.entity.ts';
-import { ZoneEntity, ZoneReadingEntity } from './climate/climate.entity.ts';
-import { CoatEntity, MaterialEntity } from './finishing/finishing.entity.ts';
-import { InstrumentEntity } from './fitting/instrument.entity.ts';
-import { LogbookEntity } from './logbook/logbook.entity.ts';
 import { APPLICATION_ROLE, FirstPlan1700000000000 } from './migrations/1700000000000-first-plan.ts';
 import { Routes1700000000001 } from './migrations/1700000000001-routes.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { SetupPosition1700000000003 } from './migrations/1700000000003-setup-position.ts';
 import { Doors1700000000004 } from './migrations/1700000000004-doors.ts';
 import { Bench1700000000005 } from './migrations/1700000000005-bench.ts';
-import { OrderEntity } from './orders/order.entity.ts';
 import { applicationConnection, ownerConnection } from './platform/database/connection.ts';
-import { PersonEntity } from './platform/identity/person.entity.ts';
-import { SettingEntity } from './platform/settings/settings.service.ts';
-import {
-  BatchEntity,
-  DefectEntity,
-  OverrideEntity,
-  PieceEntity,
-  PlacementEntity,
-  RunEntity,
-  VisitEntity,
-} from './routing/routing.entity.ts';
-import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from './setup/setup.entity.ts';
-import {
-  BlankEntity,
-  BoardEntity,
-  CuttingPlanEntity,
-  LotEntity,
-  PictureEntity,
-  ReadingEntity,
-  ReadingSessionEntity,
-} from './timber/timber.entity.ts';
+import { ENTITIES } from './tables.ts';
 
 const classes = {
-  entities: [
-    SettingEntity,
-    PersonEntity,
-    ZoneEntity,
-    ZoneReadingEntity,
-    StationEntity,
-    MaterialEntity,
-    ModelEntity,
-    RouteEntity,
-    CarrierEntity,
-    PrerequisiteEntity,
-    LogbookEntity,
-    LotEntity,
-    ReadingSessionEntity,
-    ReadingEntity,
-    OrderEntity,
-    BatchEntity,
-    InstrumentEntity,
-    PieceEntity,
-    VisitEntity,
-    RunEntity,
-    CoatEntity,
-    MeasureEntity,
-    DefectEntity,
-    OverrideEntity,
-    PlacementEntity,
-    BoardEntity,
-    BlankEntity,
-    CuttingPlanEntity,
-    PictureEntity,
-  ],
+  entities: ENTITIES,
   migrations: [
     FirstPlan1700000000000,
     Routes1700000000001,

@@ -1,7 +1,9 @@
 import 'reflect-metadata';
 import { migrate, ownerDataSource } from './database.ts';
+import { allRoutes } from './factory/storedRoutes.ts';
 import { compare, replay, rewrite } from './logbook/rebuild.ts';
 import { checkSeals, headsFile, readHeads } from './logbook/seal.ts';
+import { ROW_TABLES } from './tables.ts';
 
 // Replays the logbook and compares what follows from it with the tables; with --write, puts the tables right.
 await migrate();
@@ -14,13 +16,13 @@ try {
     process.exitCode = 1;
   } else console.log(`${seals} seals hold, over ${sealed} entries`);
   const startedMs = Date.now();
-  const { state, entries } = await replay(database.manager);
-  const differences = await compare(database.manager, state);
+  const { rows, entries } = await replay(database.manager, await allRoutes(database.manager));
+  const differences = await compare(database.manager, rows, ROW_TABLES);
   console.log(`${entries} entries replayed in ${((Date.now() - startedMs) / 1000).toFixed(1)} s; ${differences.length} differences`);
   for (const d of differences.slice(0, 20)) console.log(`  ${d.kind} ${d.key}: ${d.what}`);
   if (process.argv.includes('--write')) {
-    await database.transaction((manager) => rewrite(manager, state));
-    console.log('The state tables have been written anew from the logbook.');
+    await database.transaction((manager) => rewrite(manager, rows, ROW_TABLES));
+    console.log('The tables of rows have been written anew from the logbook.');
   } else if (differences.length > 0) process.exitCode = 1;
 } finally {
   await database.destroy();

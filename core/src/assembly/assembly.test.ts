@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fretPositionMm, isInBand, stringTensionN } from './index.ts';
+import { isInBand } from '../quality/index.ts';
+import { fretPositionMm, stringTensionN } from './index.ts';
 
 test('a band includes its limits', () => {
   const band = { low: 1.5, high: 2 };

@@ -1,23 +1,3 @@
-import type { Characteristic } from '../routing/index.ts';
-
-/** A measure of one piece against its band. */
-export interface Measure {
-  id: string;
-  pieceId: string;
-  batchId: string;
-  operationId: string;
-  characteristicId: string;
-  value: number;
-  low: number;
-  high: number;
-  inBand: boolean;
-  atMs: number;
-  personId: string | null;
-}
-
-/** Whether a value lies in a characteristic's band, its limits included. */
-export const isInBand = (value: number, band: Pick<Characteristic, 'low' | 'high'>) => value >= band.low && value <= band.high;
-
 /**
  * Distance from the nut to a fret.
  *

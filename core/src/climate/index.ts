@@ -1,4 +1,5 @@
 export * from './air.ts';
+export * from './cure.ts';
 export * from './emcTrace.ts';
 export * from './loggerFile.ts';
 export * from './stays.ts';

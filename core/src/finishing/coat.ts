@@ -1,3 +1,5 @@
+import { rowKind, type Rows } from '../ledger/index.ts';
+
 /** One coat on one batch. */
 export interface Coat {
   id: string;
@@ -10,4 +12,12 @@ export interface Coat {
   wetUm: number;
   dryUm: number;
   flashUntilMs: number;
+}
+export const Coat = rowKind<Coat>('coat', { key: 'id', seldom: true });
+
+/** How many of the planned coats a visit has: they are numbered within it, without gaps. */
+export function coatsOnVisit(rows: Rows, visitId: string, planned: number): number {
+  let count = 0;
+  while (count < planned && rows.find(Coat, `${visitId}/${count + 1}`)) count++;
+  return count;
 }

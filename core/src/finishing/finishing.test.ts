@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { cureRate, cureReadyMs, DEFAULT_CURE_LAW, equivalentDays } from '../climate/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
-import { coatLitres, cureRate, cureReadyMs, DEFAULT_CURE_LAW, dryFilmUm, equivalentDays, judgeBuild } from './index.ts';
+import { coatLitres, dryFilmUm, judgeBuild } from './index.ts';
 
 const steady = (tempC: number) => [{ atMs: 0, tempC }];
 

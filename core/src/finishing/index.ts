@@ -1,3 +1,2 @@
 export * from './coat.ts';
-export * from './cure.ts';
 export * from './film.ts';

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Batch, Piece, Route } from '../routing/index.ts';
-import { step } from '../test/parts.ts';
+import type { Batch, Piece } from '../batches/index.ts';
+import type { Route } from '../routing/index.ts';
 import {
   checkDigit,
   checkSerialPattern,
@@ -12,6 +12,7 @@ import {
   sequencePeriod,
   takesNecks,
 } from './index.ts';
+import { step } from '../test/parts.ts';
 
 const at = (iso: string) => Date.parse(iso);
 

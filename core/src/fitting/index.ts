@@ -1,3 +1,2 @@
-export * from './instrument.ts';
 export * from './pairing.ts';
 export * from './serial.ts';

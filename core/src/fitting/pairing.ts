@@ -1,5 +1,7 @@
 import { assign } from '../maths/index.ts';
-import { before, livePieces, operationOf, refuse, type Batch, type Decision, type Piece, type Route } from '../routing/index.ts';
+import { livePieces, type Batch, type Piece } from '../batches/index.ts';
+import { refuse, type Decision } from '../ledger/index.ts';
+import { before, operationOf, type Route } from '../routing/index.ts';
 
 /** A neck's tenon or a body's pocket, as measured; null where nobody has. */
 export interface MeasuredPiece {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { WorkingTime } from '../maths/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
-import { constraintViews, FlowMeter, shiftingConstraint, type FlowEvent } from './index.ts';
+import { constraintViews, type FlowEvent, FlowMeter, shiftingConstraint } from './index.ts';
 
 /** Ten days worked round the clock, so that working time is clock time. */
 const window = { fromMs: 0, toMs: 10 * DAY_MS };

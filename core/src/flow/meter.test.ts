@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { WorkingTime } from '../maths/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
-import { constraintViews, FlowMeter, type FlowEvent } from './index.ts';
+import { constraintViews, type FlowEvent, FlowMeter } from './index.ts';
 
 const DAYS = 20;
 const window = { fromMs: 0, toMs: DAYS * DAY_MS };

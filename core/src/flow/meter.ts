@@ -1,4 +1,4 @@
-import { quantile, type Interval, type WorkingTime } from '../maths/index.ts';
+import { type Interval, quantile, type WorkingTime } from '../maths/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
 /** What happens on the floor, as the flow figures see it; given in time order. */

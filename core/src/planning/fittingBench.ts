@@ -1,5 +1,7 @@
+import { Batch, livePieces, Piece, piecesIn } from '../batches/index.ts';
 import { formatSerial, proposePairs, sequencePeriod, takesNecks } from '../fitting/index.ts';
-import { before, livePieces, type Batch, type Component, type Operation } from '../routing/index.ts';
+import { Measure } from '../quality/index.ts';
+import { before, type Component, type Operation } from '../routing/index.ts';
 import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
@@ -18,8 +20,8 @@ export class FittingBench {
 
   /** Pieces at the bench, or at a joining that takes any, whose set has been put together without them. */
   leftovers(modelId: string, component: Component): number {
-    return this.recorder.state
-      .all('batch')
+    return this.recorder.rows
+      .all(Batch)
       .filter(
         (b) =>
           b.modelId === modelId &&
@@ -33,8 +35,8 @@ export class FittingBench {
 
   /** Whether the other half of a set has still to come to the bench. */
   private counterpartOnItsWay(batch: Batch): boolean {
-    return this.recorder.state
-      .all('batch')
+    return this.recorder.rows
+      .all(Batch)
       .some(
         (b) =>
           b.orderId === batch.orderId &&
@@ -55,13 +57,13 @@ export class FittingBench {
     if (buffer ? !this.callFrom(buffer, arrivedBatch, atMs) : this.counterpartOnItsWay(arrivedBatch)) return [];
     const fitted: string[] = [];
     const waiting = (component: 'body' | 'neck') =>
-      this.recorder.state
-        .all('batch')
+      this.recorder.rows
+        .all(Batch)
         .filter(
           (b) => b.modelId === model.id && b.component === component && b.status === 'queued' && b.operationId === arrivedBatch.operationId,
         )
         .sort((a, b) => Number(b.orderId === arrivedBatch.orderId) - Number(a.orderId === arrivedBatch.orderId) || a.number - b.number);
-    const separateNecks = takesNecks(this.recorder.state.routeOf(arrivedBatch), arrivedBatch.operationId);
+    const separateNecks = takesNecks(this.recorder.routes.routeOf(arrivedBatch), arrivedBatch.operationId);
     for (const body of waiting('body')) {
       if (!separateNecks) {
         fitted.push(...this.fitPair(model, body, null, atMs));
@@ -87,12 +89,12 @@ export class FittingBench {
 
   /** Whether a batch is of halves that were fitted before and taken apart. */
   private isAfterFitting(batch: Batch): boolean {
-    return this.recorder.state.pieces(batch.id).some((p) => p.serial !== null);
+    return piecesIn(this.recorder.rows, batch.id).some((p) => p.serial !== null);
   }
 
   /** The buffer that necks of this model are called from, if they wait in one. */
   private bufferBefore(batch: Batch): Operation | undefined {
-    return before(this.recorder.state.routeOf(batch), batch.operationId).find((o) => o.kind === 'buffer' && o.component === 'neck');
+    return before(this.recorder.routes.routeOf(batch), batch.operationId).find((o) => o.kind === 'buffer' && o.component === 'neck');
   }
 
   /** Calls as many necks as a batch of bodies still wants, the oldest first. @returns whether there are enough */
@@ -103,8 +105,8 @@ export class FittingBench {
       .filter((b) => b.component === 'neck')
       .reduce((sum, b) => sum + b.quantity, 0);
     let wanted = body.quantity - ready;
-    const stock = this.recorder.state
-      .all('batch')
+    const stock = this.recorder.rows
+      .all(Batch)
       .filter((b) => b.status === 'stocked' && b.modelId === body.modelId && b.operationId === buffer.id)
       .sort((a, b) => a.arrivedMs - b.arrivedMs);
     // A build begins when there are necks for all of it.
@@ -119,11 +121,11 @@ export class FittingBench {
   }
 
   private fitPair(model: ScenarioModel, body: Batch, neck: Batch | null, atMs: number): string[] {
-    const bodies = livePieces(this.recorder.state.pieces(body.id));
+    const bodies = livePieces(piecesIn(this.recorder.rows, body.id));
     const pairs = neck
       ? proposePairs(
           bodies.map((p) => ({ pieceId: p.id, widthMm: this.width(p.id, 'pocketWidth') })),
-          livePieces(this.recorder.state.pieces(neck.id)).map((p) => ({
+          livePieces(piecesIn(this.recorder.rows, neck.id)).map((p) => ({
             pieceId: p.id,
             widthMm: this.width(p.id, 'tenonWidth'),
           })),
@@ -158,15 +160,15 @@ export class FittingBench {
 
   /** The latest pocket or tenon width of a piece, whichever batch it was in. */
   private width(pieceId: string, characteristicId: string): number | null {
-    const { state } = this.recorder;
-    const piece = state.get('piece', pieceId);
-    const operation = state
+    const { rows, routes } = this.recorder;
+    const piece = rows.get(Piece, pieceId);
+    const operation = routes
       .routeOf(this.mover.batch(piece.batchId))
       .operations.find((o) => o.characteristics?.some((c) => c.id === characteristicId));
     if (!operation) return null;
     for (const { batchId } of [...piece.trail].reverse())
       for (let pass = 3; pass >= 1; pass--) {
-        const measure = state.find('measure', `${batchId}/${operation.id}/${pass}/${pieceId}/${characteristicId}`);
+        const measure = rows.find(Measure, `${batchId}/${operation.id}/${pass}/${pieceId}/${characteristicId}`);
         if (measure) return measure.value;
       }
     return null;

@@ -1,17 +1,9 @@
+import { type Batch, type BatchCommand, gateFindings, piecesIn, piecesInPass } from '../batches/index.ts';
+import { allot, takenOn } from '../carriers/index.ts';
+import { earliestMs, worst } from '../ledger/index.ts';
 import type { Random } from '../maths/index.ts';
-import {
-  allot,
-  earliestMs,
-  gateFindings,
-  OWN_WAY,
-  piecesInPass,
-  waysOf,
-  worst,
-  type Batch,
-  type BatchCommand,
-  type Component,
-  type Way,
-} from '../routing/index.ts';
+import { Order } from '../orders/index.ts';
+import { type Component, OWN_WAY, type Way, waysOf } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 import type { EventQueue } from './eventQueue.ts';
 import { Crew } from './crew.ts';
@@ -230,7 +222,7 @@ export class Floor {
     const batch = this.mover.batch(batchId);
     const racks = this.scenario.carriers
       .filter((c) => c.kind === 'rack')
-      .map((carrier) => ({ carrier, taken: this.recorder.state.taken(carrier.id), own: 0 }));
+      .map((carrier) => ({ carrier, taken: takenOn(this.recorder.rows, carrier.id), own: 0 }));
     // A rack of its own where one is empty.
     const empty = racks.filter((r) => r.taken === 0);
     const placements = allot(batch.quantity, empty.length > 0 ? empty : racks);
@@ -243,7 +235,7 @@ export class Floor {
     this.mover.carryOut(batch, command, atMs, workerId);
     this.crew.begins(workerId);
     this.running.set(way.stationCode, (this.running.get(way.stationCode) ?? 0) + 1);
-    const pieces = piecesInPass(batch, this.recorder.state.pieces(batch.id)).length;
+    const pieces = piecesInPass(batch, piecesIn(this.recorder.rows, batch.id)).length;
     const flashMs = operation.coat && !batch.redo ? (operation.coat.coats + 1) * operation.coat.flashMinutes * MINUTE_MS : 0;
     const plannedMs = (way.setupMinutes + way.minutesPerPiece * pieces) * MINUTE_MS;
     this.jobs.set(batch.id, {
@@ -274,7 +266,7 @@ export class Floor {
     const job = this.job(batch.id);
     const operation = this.mover.operation(batch);
     if (!batch.redo) this.inspection.logCoats(batch, operation, job.workerId, atMs);
-    const pieces = piecesInPass(batch, this.recorder.state.pieces(batch.id));
+    const pieces = piecesInPass(batch, piecesIn(this.recorder.rows, batch.id));
     const outcomes = this.inspection.judge(batch, operation, pieces, job.workerId, atMs);
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
     const rework = outcomes.length - scrap;
@@ -351,7 +343,7 @@ export class Floor {
   }
 
   private ship(batch: Batch, atMs: number): void {
-    const consignee = batch.orderId === null ? 'Stock' : this.recorder.state.get('order', batch.orderId).customer;
+    const consignee = batch.orderId === null ? 'Stock' : this.recorder.rows.get(Order, batch.orderId).customer;
     const packer = this.crew.anyone('packing', atMs);
     for (const piece of this.mover.live(batch.id))
       this.recorder.record('instrument.shipped', atMs, packer, { batchId: batch.id, serial: piece.id }, { consignee, shipper: 'Own van' });

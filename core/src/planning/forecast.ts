@@ -1,5 +1,6 @@
+import type { Batch } from '../batches/index.ts';
 import type { WorkingTime } from '../maths/index.ts';
-import { pathFrom, stepsOfLoop, waysOf, type Batch, type Operation, type Route } from '../routing/index.ts';
+import { type Operation, pathFrom, type Route, stepsOfLoop, waysOf } from '../routing/index.ts';
 import { DAY_MS, MINUTE_MS } from '../units/index.ts';
 
 export interface StepForecast {

@@ -1,7 +1,8 @@
+import { type Batch, type Disposition, type Piece, type PieceDefect, type PieceOutcome, Visit, visitOf } from '../batches/index.ts';
 import { dryFilmUm } from '../finishing/index.ts';
 import type { Random } from '../maths/index.ts';
 import { DEFECTS } from '../quality/index.ts';
-import type { Batch, Disposition, Operation, Piece, PieceDefect, PieceOutcome, Stage } from '../routing/index.ts';
+import type { Operation, Stage } from '../routing/index.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
@@ -40,8 +41,8 @@ export class Inspection {
 
   /** A piece that whoever takes the batch over sends back to the last work done on it; nothing where none has been. */
   refusal(batch: Batch, live: readonly Piece[]): (PieceDefect & { disposition: Disposition; toOperationId: string }) | undefined {
-    const before = this.recorder.state
-      .all('visit')
+    const before = this.recorder.rows
+      .all(Visit)
       .filter((v) => v.batchId === batch.id && v.touchMs > 0)
       .at(-1);
     if (!before) return undefined;
@@ -59,7 +60,7 @@ export class Inspection {
   logCoats(batch: Batch, operation: Operation, workerId: string, atMs: number): void {
     const { coat } = operation;
     if (!coat) return;
-    const fromMs = this.recorder.state.visitOf(batch).startedMs ?? atMs;
+    const fromMs = visitOf(this.recorder.rows, batch).startedMs ?? atMs;
     for (let i = 1; i <= coat.coats; i++) {
       const wetUm = Math.round(this.random.normal(coat.wetUm, coat.wetUm * 0.05));
       this.recorder.record(

@@ -1,4 +1,5 @@
-import { before, operationOf, type Batch, type Component, type Operation } from '../routing/index.ts';
+import { Batch, Instrument, Piece } from '../batches/index.ts';
+import { before, type Component, type Operation, operationOf } from '../routing/index.ts';
 import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 
@@ -85,13 +86,13 @@ export class Joinery {
 
   private otherHalfIsLost(pieceId: string, serial: string | null): boolean {
     if (serial === null) return false;
-    const { bodyId, neckId } = this.recorder.state.get('instrument', serial);
+    const { bodyId, neckId } = this.recorder.rows.get(Instrument, serial);
     const other = bodyId === pieceId ? neckId : bodyId;
-    return other !== null && this.recorder.state.get('piece', other).state === 'scrapped';
+    return other !== null && this.recorder.rows.get(Piece, other).state === 'scrapped';
   }
 
   private guestComponents(host: Batch, operation: Operation): Component[] {
-    const route = this.recorder.state.routeOf(host);
+    const route = this.recorder.routes.routeOf(host);
     return [...new Set(before(route, operationOf(route, operation.id).id).map((o) => o.component))].filter(
       (c) => c !== operation.component,
     );
@@ -99,8 +100,8 @@ export class Joinery {
 
   /** Whether something for the same order has still to come. */
   private isOnItsWay(host: Batch, wanted: readonly Component[]): boolean {
-    return this.recorder.state
-      .all('batch')
+    return this.recorder.rows
+      .all(Batch)
       .some(
         (b) =>
           b.orderId === host.orderId &&

@@ -1,18 +1,20 @@
-import { contextOf, measureEvidence } from '../logbook/index.ts';
+import { coatsOnVisit } from '../finishing/index.ts';
 import {
+  Batch,
+  type BatchCommand,
+  type BatchEntry,
   batchIdOf,
   batchNumbersOf,
+  contextOf,
   decide,
   livePieces,
-  operationOf,
-  USUAL_LEVEL,
-  type Batch,
-  type BatchCommand,
-  type Decision,
-  type Evidence,
-  type Operation,
   type Piece,
-} from '../routing/index.ts';
+  piecesIn,
+} from '../batches/index.ts';
+import type { Decision } from '../ledger/index.ts';
+
+import { Measure, measureEvidence } from '../quality/index.ts';
+import { type Evidence, type Operation, operationOf, USUAL_LEVEL } from '../routing/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
@@ -31,30 +33,30 @@ export class Mover {
   }
 
   batch(id: string): Batch {
-    return this.recorder.state.get('batch', id);
+    return this.recorder.rows.get(Batch, id);
   }
 
   operation(batch: Batch): Operation {
-    return operationOf(this.recorder.state.routeOf(batch), batch.operationId);
+    return operationOf(this.recorder.routes.routeOf(batch), batch.operationId);
   }
 
   live(batchId: string): Piece[] {
-    return livePieces(this.recorder.state.pieces(batchId));
+    return livePieces(piecesIn(this.recorder.rows, batchId));
   }
 
   /** Batches that wait at a step to be worked on, by number. */
   queuedAt(operationId: string, modelId: string): Batch[] {
-    return this.recorder.state
-      .all('batch')
+    return this.recorder.rows
+      .all(Batch)
       .filter((b) => b.status === 'queued' && b.operationId === operationId && b.modelId === modelId)
       .sort((a, b) => a.number - b.number);
   }
 
-  judge(batch: Batch, command: BatchCommand, atMs: number): Decision {
+  judge(batch: Batch, command: BatchCommand, atMs: number): Decision<BatchEntry> {
     return decide(
       batch,
       command,
-      contextOf(this.recorder.state, batch, command, {
+      contextOf(this.recorder.rows, this.recorder.routes, batch, command, {
         evidence: this.evidence(batch, atMs),
         holdsSkill: (personId, skill, level) => {
           const person = this.scenario.people.find((p) => p.id === personId);
@@ -62,6 +64,7 @@ export class Mover {
         },
         missing: () => null,
         carriers: this.scenario.carriers,
+        coatsLogged: coatsOnVisit(this.recorder.rows, batch.visitId, this.operation(batch).coat?.coats ?? 0),
         nextBatchNumber: this.number + 1,
       }),
     );
@@ -90,7 +93,7 @@ export class Mover {
     };
   }
 
-  private write(batch: Batch, entries: (Decision & { kind: 'accept' })['entries'], atMs: number, by: string | null): string[] {
+  private write(batch: Batch, entries: readonly BatchEntry[], atMs: number, by: string | null): string[] {
     for (const entry of entries) this.recorder.record(entry.kind, atMs, by, { batchId: entry.batchId ?? batch.id }, entry.payload);
     const numbers = entries.flatMap(batchNumbersOf);
     this.number = Math.max(this.number, ...numbers);
@@ -107,6 +110,6 @@ export class Mover {
 
   private measures(batch: Batch): Pick<Evidence, 'measures' | 'courses'> {
     const live = new Set(this.live(batch.id).map((p) => p.id));
-    return measureEvidence(this.recorder.state.all('measure').filter((m) => live.has(m.pieceId)));
+    return measureEvidence(this.recorder.rows.all(Measure).filter((m) => live.has(m.pieceId)));
   }
 }

@@ -1,11 +1,14 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { applyEntry, ShopState } from '../logbook/index.ts';
+import { Batch, Instrument, livePieces, Piece, piecesIn, Run, Visit } from '../batches/index.ts';
+import { Rows } from '../ledger/index.ts';
+import { everything } from '../test/shop.ts';
+import { LEDGER } from '../ledger.ts';
 import { shiftWindows, WorkingTime, type WorkWeek } from '../maths/index.ts';
-import { checkRoute, livePieces, type Operation, type Route } from '../routing/index.ts';
-import { DEFAULT_MOISTURE_GATE } from '../timber/index.ts';
+import { checkRoute, type Operation, type Route, RouteBook } from '../routing/index.ts';
+import { DEFAULT_MOISTURE_GATE, Lot } from '../timber/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import { afterWorking, EventQueue, forecastRoute, simulate, waitMs, type Scenario } from './index.ts';
+import { afterWorking, EventQueue, forecastRoute, type Scenario, simulate, waitMs } from './index.ts';
 
 const NOW = Date.parse('2026-06-30T10:00:00Z');
 const WEEK: WorkWeek = {
@@ -142,31 +145,29 @@ describe('a simulated factory', () => {
   });
 
   test('makes instruments, and the same ones for the same seed', () => {
-    expect(world.state.all('instrument').filter((i) => i.state === 'shipped').length).toBeGreaterThan(60);
+    expect(world.rows.all(Instrument).filter((i) => i.state === 'shipped').length).toBeGreaterThan(60);
     expect(simulate(scenario()).entries).toEqual(world.entries);
     expect(simulate(scenario({ seed: 6 })).entries).not.toEqual(world.entries);
   });
   test('its logbook, replayed, gives the same state', () => {
-    const again = new ShopState(new Map([['r', route]]));
-    for (const entry of world.entries) applyEntry(again, entry);
-    for (const kind of ['lot', 'batch', 'piece', 'visit', 'run', 'instrument', 'order', 'measure', 'coat', 'defect'] as const)
-      expect(again.all(kind)).toEqual(world.state.all(kind));
+    const again = LEDGER.replay(world.entries, new RouteBook(new Map([['r', route]])), new Rows());
+    expect(everything(again)).toEqual(everything(world.rows));
   });
   test('no piece is lost or doubled', () => {
-    for (const batch of world.state.all('batch')) expect(livePieces(world.state.pieces(batch.id))).toHaveLength(batch.quantity);
-    const fitted = world.state.all('piece').filter((p) => p.state === 'fitted');
-    const instruments = world.state.all('instrument');
+    for (const batch of world.rows.all(Batch)) expect(livePieces(piecesIn(world.rows, batch.id))).toHaveLength(batch.quantity);
+    const fitted = world.rows.all(Piece).filter((p) => p.state === 'fitted');
+    const instruments = world.rows.all(Instrument);
     expect(fitted).toHaveLength(2 * instruments.length);
     expect(new Set(instruments.map((i) => i.bodyId)).size).toBe(instruments.length);
     expect(new Set(instruments.map((i) => i.neckId)).size).toBe(instruments.length);
   });
   test('counts of every finished visit add up', () => {
-    for (const v of world.state.all('visit'))
+    for (const v of world.rows.all(Visit))
       if (v.finishedMs !== null && v.operationId !== 'fit') expect(v.good + v.rework + v.scrap).toBe(v.quantity);
   });
   test('nobody works outside the shift, at two benches, or while away', () => {
     const byPerson = new Map<string, { fromMs: number; toMs: number }[]>();
-    for (const run of world.state.all('run')) {
+    for (const run of world.rows.all(Run)) {
       expect(scenario().time.isWorking(run.fromMs)).toBe(true);
       if (run.personId === 'bob') expect(run.fromMs >= NOW - 20 * DAY_MS && run.fromMs < NOW - 15 * DAY_MS).toBe(false);
       const runs = byPerson.get(run.personId ?? '') ?? [];
@@ -178,20 +179,20 @@ describe('a simulated factory', () => {
     }
   });
   test('no dwell is cut short', () => {
-    for (const v of world.state.all('visit')) {
+    for (const v of world.rows.all(Visit)) {
       if (v.operationId === 'b-rest' && v.leftMs !== null) expect(v.leftMs - v.arrivedMs).toBeGreaterThanOrEqual(DAY_MS);
       if (v.operationId === 'i-cure' && v.leftMs !== null) expect(v.leftMs - v.arrivedMs).toBeGreaterThanOrEqual(3 * DAY_MS - 1);
     }
   });
   test('only released wood is cut, and never more than there was', () => {
-    for (const batch of world.state.all('batch')) {
-      const lot = world.state.get('lot', batch.lotId);
+    for (const batch of world.rows.all(Batch)) {
+      const lot = world.rows.get(Lot, batch.lotId);
       expect(lot.releasedMs ?? Infinity).toBeLessThanOrEqual(batch.startedMs);
     }
-    for (const lot of world.state.all('lot')) expect(lot.leftM3).toBeGreaterThanOrEqual(0);
+    for (const lot of world.rows.all(Lot)) expect(lot.leftM3).toBeGreaterThanOrEqual(0);
   });
   test('every pair that was measured lies in its band', () => {
-    for (const i of world.state.all('instrument'))
+    for (const i of world.rows.all(Instrument))
       if (i.clearanceMm !== null) expect(i.clearanceMm >= 0.05 && i.clearanceMm <= 0.2).toBe(true);
   });
 });
@@ -221,7 +222,7 @@ describe('forecast', () => {
     expect(afterWorking(time, NOW, 0)).toBe(NOW);
   });
   test('the earliest way out passes every wait', () => {
-    const batch = simulate(scenario()).state.all('batch')[0];
+    const batch = simulate(scenario()).rows.all(Batch)[0];
     if (!batch) throw new Error('no batch');
     const steps = forecastRoute(route, { ...batch, operationId: 'b-cut', status: 'queued', quantity: 5, arrivedMs: NOW }, NOW, time);
     expect(steps.map((s) => s.operation.id)).toEqual(['b-cut', 'b-rest', 'fit', 'i-spray', 'i-cure', 'ship']);

@@ -1,22 +1,18 @@
-import { applyEntry, ShopState, type EntryKind, type LogbookEntry, type Payloads } from '../logbook/index.ts';
-import type { Route } from '../routing/index.ts';
+import { LEDGER, type EntryName, type LogbookEntry, type Payloads } from '../ledger.ts';
+import { Rows, type Subject } from '../ledger/index.ts';
+import { RouteBook, type Route } from '../routing/index.ts';
 
-export interface Subject {
-  lotId?: string;
-  batchId?: string;
-  serial?: string;
-}
-
-/** Writes a logbook in memory and keeps the state that follows from it. */
+/** Writes a logbook in memory and keeps the rows that follow from it. */
 export class Recorder {
-  readonly state: ShopState;
+  readonly rows = new Rows();
+  readonly routes: RouteBook;
   readonly entries: LogbookEntry[] = [];
 
   constructor(routes: ReadonlyMap<string, Route>) {
-    this.state = new ShopState(routes);
+    this.routes = new RouteBook(routes);
   }
 
-  record<K extends EntryKind>(kind: K, atMs: number, personId: string | null, subject: Subject, payload: Payloads[K]): void {
+  record<K extends EntryName>(kind: K, atMs: number, personId: string | null, subject: Subject, payload: Payloads[K]): void {
     // TypeScript cannot tie a generic kind to its payload in the union; the signature above does.
     const entry = {
       id: this.entries.length + 1,
@@ -26,10 +22,10 @@ export class Recorder {
       lotId: subject.lotId ?? null,
       batchId: subject.batchId ?? null,
       serial: subject.serial ?? null,
-      schemaVersion: 1,
+      schemaVersion: LEDGER.versionOf(kind),
       payload,
     } as unknown as LogbookEntry;
     this.entries.push(entry);
-    applyEntry(this.state, entry);
+    LEDGER.apply(this.rows, entry, this.routes);
   }
 }

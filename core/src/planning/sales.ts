@@ -35,9 +35,7 @@ export class Sales {
             quantity: model.batchSize,
             customer: this.random.pick(this.scenario.customers),
             dueMs,
-            ...(model.options.length === 0
-              ? {}
-              : { choices: Object.fromEntries(model.options.map((o) => [o.id, this.random.pick(o.values).id])) }),
+            choices: Object.fromEntries(model.options.map((o) => [o.id, this.random.pick(o.values).id])),
           },
         },
       );

@@ -1,6 +1,7 @@
+import type { Carrier } from '../carriers/index.ts';
 import type { SerialPattern } from '../fitting/index.ts';
 import type { Interval, WorkingTime } from '../maths/index.ts';
-import type { Carrier, Component, Route, RouteFacts, RouteOption } from '../routing/index.ts';
+import type { Component, Route, RouteFacts, RouteOption } from '../routing/index.ts';
 import type { LotUse, MoistureGateSettings } from '../timber/index.ts';
 
 export interface Air {

@@ -1,5 +1,6 @@
+import type { Rows } from '../ledger/index.ts';
+import type { LogbookEntry } from '../ledger.ts';
 import { seededRandom } from '../maths/index.ts';
-import type { ShopState, LogbookEntry } from '../logbook/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 import { EventQueue } from './eventQueue.ts';
 import { Floor, type FloorEvent } from './floor.ts';
@@ -25,9 +26,9 @@ const SHED_LOT = 80;
  * Runs a factory forward from nothing to now: a seeded discrete-event simulation of lots, stations, people, shifts,
  * defects and drying. Every movement is judged by the same functions that judge real commands.
  *
- * @returns the logbook it wrote and the state that follows from it
+ * @returns the logbook it wrote and the rows that follow from it
  */
-export function simulate(scenario: Scenario): { entries: LogbookEntry[]; state: ShopState } {
+export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: Rows } {
   const random = seededRandom(scenario.seed);
   const recorder = new Recorder(scenario.routes);
   const events = new EventQueue<SimulationEvent>();
@@ -78,5 +79,5 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; state: 
     }
     floor.startWork(atMs);
   }
-  return { entries: recorder.entries, state: recorder.state };
+  return { entries: recorder.entries, rows: recorder.rows };
 }

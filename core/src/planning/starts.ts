@@ -1,5 +1,7 @@
+import { Batch } from '../batches/index.ts';
 import type { Random } from '../maths/index.ts';
-import { before, resolveRoute, startedComponents, type Component, type Route, type RouteFacts } from '../routing/index.ts';
+import { Order } from '../orders/index.ts';
+import { before, type Component, resolveRoute, type Route, type RouteFacts, startedComponents } from '../routing/index.ts';
 import type { Floor } from './floor.ts';
 import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
@@ -31,7 +33,7 @@ export class Starts {
   set(sales: Sales, atMs: number): void {
     const order = sales.take((model) => this.parts(model, atMs).every((p) => this.wood.lotFor(p.need, p.quantity)));
     if (!order) return;
-    const { dueMs, choices } = this.recorder.state.get('order', order.orderId);
+    const { dueMs, choices } = this.recorder.rows.get(Order, order.orderId);
     const trial = this.random.chance(this.scenario.trialShare);
     for (const part of this.parts(order.model, atMs))
       this.begin(order.model, part, { orderId: order.orderId, dueMs, choices, trial }, atMs);
@@ -40,8 +42,8 @@ export class Starts {
   /** Begins small parts of which there are few left. */
   campaigns(atMs: number): void {
     for (const model of this.scenario.models.filter((m) => m.weight === 0)) {
-      const underWay = this.recorder.state
-        .all('batch')
+      const underWay = this.recorder.rows
+        .all(Batch)
         .filter((b) => b.modelId === model.id && b.status !== 'done')
         .reduce((sum, b) => sum + b.quantity, 0);
       const [component, need] = (Object.entries(model.wood) as [Component, WoodNeed][])[0] ?? [];

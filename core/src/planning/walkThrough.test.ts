@@ -1,10 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { everyChoice, NO_FACTS, type Route } from '../routing/index.ts';
+import { walkThrough } from './index.ts';
 import { anyRoute } from '../test/anyRoute.ts';
 import { step, wait } from '../test/parts.ts';
 import { WIDE_ROUTE } from '../test/routes.ts';
-import { everyChoice, NO_FACTS, type Route } from '../routing/index.ts';
-import { walkThrough } from './index.ts';
 
 const route: Route = {
   id: 'r',

@@ -1,15 +1,14 @@
+import { CARRIER_KINDS, type CarrierKind } from '../carriers/index.ts';
 import {
   before,
-  CARRIER_KINDS,
+  type Component,
+  type Operation,
   resolveRoute,
+  type Route,
+  type RouteFacts,
   startedComponents,
   stepsOfLoop,
   waysOf,
-  type CarrierKind,
-  type Component,
-  type Operation,
-  type Route,
-  type RouteFacts,
 } from '../routing/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 import { touchMinutes, waitMs } from './forecast.ts';

@@ -1,22 +1,22 @@
 import { equilibriumMoisturePct } from '../climate/index.ts';
+import { worst } from '../ledger/index.ts';
 import { mean, type Random } from '../maths/index.ts';
-import { worst } from '../routing/index.ts';
 import {
   blanksOf,
   boardVolumeM3,
   correctedMoisturePct,
+  type CuttingPlan,
   DEFAULT_CUTTING,
   densityOf,
+  type Depth,
   dryThrough,
   judgeLot,
+  Lot,
   planCutting,
   priorDryingRatePerDay,
   readingsNeeded,
   shopBand,
-  type CuttingPlan,
-  type Depth,
-  type Lot,
-  type StockBoard,
+  StockBoard,
 } from '../timber/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import type { Recorder } from './recorder.ts';
@@ -72,8 +72,8 @@ export class WoodSupply {
         });
       }
     const cover = ({ need, perSetM3 }: { need: WoodNeed; perSetM3: number }) => {
-      const stockM3 = this.recorder.state
-        .all('lot')
+      const stockM3 = this.recorder.rows
+        .all(Lot)
         .filter((l) => l.species === need.species && l.use === need.use)
         .reduce((sum, l) => sum + l.leftM3, 0);
       return stockM3 / perSetM3;
@@ -144,7 +144,7 @@ export class WoodSupply {
     lot.atMs = atMs;
     const gradient = 0.25 * (lot.truePct - (emc.at(-1) ?? lot.truePct));
     const woodTempC = Math.round(this.scenario.climate(lot.zoneId, atMs).tempC * 2) / 2;
-    const { volumeM3 } = this.recorder.state.get('lot', id);
+    const { volumeM3 } = this.recorder.rows.get(Lot, id);
     const shell = readingsNeeded(this.scenario.moistureGate, volumeM3);
     const readings = Array.from({ length: shell + 1 }, (_, i) => {
       const depth: Depth = i < shell ? 'shell' : 'core';
@@ -155,7 +155,7 @@ export class WoodSupply {
     const person = this.random.pick(this.scenario.people.filter((p) => p.skills.includes('wood grading')));
     const sessionId = `${id}/${lot.series.length + 1}`;
     this.recorder.record('lot.read', atMs, person.id, { lotId: id }, { sessionId, meter: 'pin', woodTempC, readings });
-    const row = this.recorder.state.get('lot', id);
+    const row = this.recorder.rows.get(Lot, id);
     lot.series.push({ atMs, value: row.meanPct ?? 0 });
     const findings = judgeLot(
       {
@@ -187,8 +187,8 @@ export class WoodSupply {
   }
 
   private lotsOf(need: WoodNeed, wantedM3: number): Lot[] {
-    return this.recorder.state
-      .all('lot')
+    return this.recorder.rows
+      .all(Lot)
       .filter((l) => l.state === 'released' && l.species === need.species && l.use === need.use && l.leftM3 >= wantedM3);
   }
 
@@ -214,7 +214,7 @@ export class WoodSupply {
 
   /** The whole boards of a lot, measured now if nobody did before. */
   private boardsOf(lot: Lot, blank: BlankSize, atMs: number): StockBoard[] {
-    const known = this.recorder.state.all('board').filter((b) => b.lotId === lot.id);
+    const known = this.recorder.rows.all(StockBoard).filter((b) => b.lotId === lot.id);
     if (known.length > 0) return known.filter((b) => b.state === 'whole');
     const { random } = this;
     const boards: Omit<StockBoard, 'lotId' | 'state'>[] = [];
@@ -244,12 +244,12 @@ export class WoodSupply {
       boards.push(board);
     }
     if (boards.length > 0) this.recorder.record('boards.measured', atMs, null, { lotId: lot.id }, { boards });
-    return this.recorder.state.all('board').filter((b) => b.lotId === lot.id);
+    return this.recorder.rows.all(StockBoard).filter((b) => b.lotId === lot.id);
   }
 
   /** Boards become blanks, which are weighed. @returns their ids */
   private cut(lot: Lot, plan: CuttingPlan, need: WoodNeed, modelId: string, component: string, atMs: number): string[] {
-    const boards = plan.boards.map(({ boardId }) => this.recorder.state.get('board', boardId));
+    const boards = plan.boards.map(({ boardId }) => this.recorder.rows.get(StockBoard, boardId));
     const blanks = blanksOf(
       plan.boards,
       [{ id: component, modelId, component, thicknessMm: need.blank?.thicknessMm ?? need.thicknessMm }],

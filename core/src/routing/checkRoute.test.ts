@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
+import { checkRoute, type Operation, type Route, type RouteWorld } from './index.ts';
 import { step, wait } from '../test/parts.ts';
 import { BRACES_ROUTE, CARRIERS, changed, SHORT_ROUTE, WIDE_ROUTE } from '../test/routes.ts';
-import { checkRoute, type Operation, type Route, type RouteWorld } from './index.ts';
 
 const world: RouteWorld = {
   stationCodes: new Set([...WIDE_ROUTE.operations, ...BRACES_ROUTE.operations].map((o) => o.stationCode).concat('S-pin')),

@@ -1,4 +1,4 @@
-import { suits, type Carrier } from './carrier.ts';
+import { suits, type Carrier } from '../carriers/index.ts';
 import { holds, type Condition, type RouteFacts } from './condition.ts';
 import { everyChoice, resolveRoute } from './resolve.ts';
 import { waysOf, type Operation } from './operation.ts';

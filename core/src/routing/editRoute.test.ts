@@ -1,7 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { anyRoute } from '../test/anyRoute.ts';
-import { SHORT_ROUTE, WIDE_ROUTE } from '../test/routes.ts';
 import {
   addStream,
   changeStep,
@@ -15,12 +13,14 @@ import {
   operationOf,
   pathFrom,
   removeStep,
+  type Route,
   ruleInWords,
   simplestRoute,
   stepMarks,
-  type Route,
   type StepSeed,
 } from './index.ts';
+import { anyRoute } from '../test/anyRoute.ts';
+import { SHORT_ROUTE, WIDE_ROUTE } from '../test/routes.ts';
 
 const seed: StepSeed = { name: 'Scrape', kind: 'work', stage: 'bodies', stationCode: 'S1' };
 const ids = (route: Route, from: string) => pathFrom(route, from).map((o) => o.id);

@@ -1,5 +1,5 @@
+import type { CarrierKind } from '../carriers/index.ts';
 import type { Condition } from './condition.ts';
-import type { CarrierKind } from './carrier.ts';
 import type { Rule } from './rules.ts';
 import type { Component, Stage } from './stage.ts';
 

@@ -1,22 +1,22 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { anyRoute } from '../test/anyRoute.ts';
-import { SHORT_ROUTE, WIDE_ROUTE } from '../test/routes.ts';
 import {
   compareRoutes,
+  type Condition,
   everyChoice,
   holds,
   operationOf,
   pathFrom,
   resolveRoute,
+  type RouteFacts,
   sameStepIn,
   stationPass,
   stepsOfLoop,
   waysOf,
   withDefaults,
-  type Condition,
-  type RouteFacts,
 } from './index.ts';
+import { anyRoute } from '../test/anyRoute.ts';
+import { SHORT_ROUTE, WIDE_ROUTE } from '../test/routes.ts';
 
 const facts = (choices: Record<string, string>, over: Partial<RouteFacts> = {}): RouteFacts => ({
   choices,

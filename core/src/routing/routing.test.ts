@@ -1,24 +1,20 @@
 import { describe, expect, test } from '@jest/globals';
-import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
-import { DEFAULT_CURE_LAW } from '../finishing/index.ts';
+import { type BatchCommand, decide, type DecisionContext } from '../batches/index.ts';
+import { DEFAULT_CURE_LAW, DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
+import { earliestMs, worst } from '../ledger/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import { batchOf, piecesOf, step } from '../test/parts.ts';
 import {
   before,
   checkRoute,
-  decide,
-  earliestMs,
   evaluateRule,
   firstOperation,
-  pathFrom,
-  startedComponents,
-  worst,
-  type BatchCommand,
-  type DecisionContext,
   type Operation,
+  pathFrom,
   type Route,
   type Rule,
+  startedComponents,
 } from './index.ts';
+import { batchOf, piecesOf, step } from '../test/parts.ts';
 
 const hours = (minimum: number): Rule => ({ kind: 'elapsed', what: 'Rested', minimumMinutes: minimum * 60 });
 const route: Route = {

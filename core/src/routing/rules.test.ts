@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
-import { DEFAULT_CURE_LAW } from '../finishing/index.ts';
+import { DEFAULT_CURE_LAW, DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
+import { worst } from '../ledger/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import { evaluateGate, evaluateRule, worst, type Evidence, type Rule } from './index.ts';
+import { evaluateGate, evaluateRule, type Evidence, type Rule } from './index.ts';
 
 const NOW = 100 * DAY_MS;
 const verdict = (rule: Rule, evidence: Partial<Evidence>) => evaluateRule(rule, { nowMs: NOW, ...evidence }).verdict;

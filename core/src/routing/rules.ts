@@ -1,8 +1,7 @@
-import { sprayObjections, type SprayLimits } from '../climate/index.ts';
-import { cureReadyMs, equivalentDays, type CureLaw, type TemperatureSample } from '../finishing/index.ts';
+import { cureReadyMs, equivalentDays, sprayObjections, type CureLaw, type SprayLimits, type TemperatureSample } from '../climate/index.ts';
+import type { Finding } from '../ledger/index.ts';
 import { mean, slope } from '../maths/index.ts';
 import { DAY_MS, formatDuration, MINUTE_MS } from '../units/index.ts';
-import type { Finding } from './finding.ts';
 
 /** A rule between two operations: a pure function from evidence to a finding, written as data. */
 export type Rule =

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { DISPOSITIONS, type Batch, type BatchCommand, type PieceDefect } from '../routing/index.ts';
+import { Batch, type BatchCommand, DISPOSITIONS, type PieceDefect, Visit } from '../batches/index.ts';
+import { Coat } from '../finishing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import type { TestShop } from './shop.ts';
 
@@ -49,7 +50,7 @@ export type Act = typeof anyAct extends fc.Arbitrary<infer T> ? T : never;
 export function commandOf(shop: TestShop, batch: Batch, act: Omit<Act, 'kind'> & { kind: Kind }): BatchCommand | undefined {
   const live = shop.live(batch.id);
   const some = live.slice(0, Math.max(1, Math.floor(live.length / 2))).map((p) => p.id);
-  const others = shop.state.all('batch').filter((b) => b.operationId === batch.operationId && b.id !== batch.id && b.status !== 'done');
+  const others = shop.rows.all(Batch).filter((b) => b.operationId === batch.operationId && b.id !== batch.id && b.status !== 'done');
   const other = others[act.other % Math.max(1, others.length)];
   const defect = (pieceId: string): PieceDefect => ({ pieceId, defect: 'crack', originOperationId: batch.operationId, note: '' });
   const kind = act.kind === 'on' ? nextKind(shop, batch) : act.kind;
@@ -93,7 +94,7 @@ export function commandOf(shop: TestShop, batch: Batch, act: Omit<Act, 'kind'> &
     case 'merge':
       return { kind, fromBatchId: other?.id ?? 'B0' };
     case 'refuse': {
-      const earlier = shop.state.all('visit').find((v) => v.batchId === batch.id && v.operationId !== batch.operationId && v.touchMs > 0);
+      const earlier = shop.rows.all(Visit).find((v) => v.batchId === batch.id && v.operationId !== batch.operationId && v.touchMs > 0);
       const pieces = some.map((id) => ({ ...defect(id), disposition: act.disposition, toOperationId: earlier?.operationId ?? null }));
       return { kind, pieces };
     }
@@ -123,7 +124,7 @@ function nextKind(shop: TestShop, batch: Batch): Kind {
   const operation = shop.operation(batch.id);
   switch (batch.status) {
     case 'running':
-      return operation.coat && !batch.redo && !shop.state.find('coat', `${batch.visitId}/1`) ? 'coat' : 'finish';
+      return operation.coat && !batch.redo && !shop.rows.find(Coat, `${batch.visitId}/1`) ? 'coat' : 'finish';
     case 'paused':
       return 'resume';
     case 'away':
@@ -148,7 +149,7 @@ function nextKind(shop: TestShop, batch: Batch): Kind {
 
 /** Does what an act says, if the shop allows it. */
 export function carryOut(shop: TestShop, act: Act): void {
-  const batches = shop.state.all('batch').filter((b) => b.status !== 'done' || act.hours > 55);
+  const batches = shop.rows.all(Batch).filter((b) => b.status !== 'done' || act.hours > 55);
   const batch = batches[act.which % Math.max(1, batches.length)];
   if (!batch) return;
   const kind = act.kind === 'on' ? nextKind(shop, batch) : act.kind;

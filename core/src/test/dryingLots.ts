@@ -1,7 +1,6 @@
-import type { AirSample, EmcTrace } from '../climate/index.ts';
-import { emcTrace } from '../climate/index.ts';
+import { type AirSample, type EmcTrace, emcTrace } from '../climate/index.ts';
 import { approach, mean, type Random } from '../maths/index.ts';
-import { sessionErrorPct, type RatePrior, type SessionMean } from '../timber/index.ts';
+import { type RatePrior, sessionErrorPct, type SessionMean } from '../timber/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 
 /** A room that is held, more or less, and leans with the season and the weather. */

@@ -1,4 +1,4 @@
-import { objectionTo, type Board, type CuttingSettings, type WantedBlank } from '../timber/index.ts';
+import { type Board, type CuttingSettings, objectionTo, type WantedBlank } from '../timber/index.ts';
 
 /**
  * The greatest value of guillotine cuts, by trying every cut at every whole millimetre and keeping every count of blanks

@@ -1,4 +1,5 @@
-import { NO_FACTS, type Batch, type Operation, type Piece } from '../routing/index.ts';
+import type { Batch, Piece } from '../batches/index.ts';
+import { NO_FACTS, type Operation } from '../routing/index.ts';
 
 /** A step of a test's route; work of cutting unless told otherwise. */
 export const step = (id: string, component: Operation['component'], next: string[], over: Partial<Operation> = {}): Operation => ({

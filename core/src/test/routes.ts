@@ -1,4 +1,5 @@
-import type { Carrier, Operation, Route } from '../routing/index.ts';
+import type { Carrier } from '../carriers/index.ts';
+import type { Operation, Route } from '../routing/index.ts';
 import { step, wait } from './parts.ts';
 
 /** Two streams, a rest on each side of the fitting, coats, and dispatch. */

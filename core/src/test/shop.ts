@@ -1,22 +1,31 @@
+import {
+  Batch,
+  type BatchCommand,
+  contextOf,
+  decide,
+  type DecisionContext,
+  lastOf,
+  livePieces,
+  type Piece,
+  piecesIn,
+  piecesInPass,
+  type BatchEntry,
+} from '../batches/index.ts';
+import type { Carrier } from '../carriers/index.ts';
+import { Coat, coatsOnVisit } from '../finishing/index.ts';
 import { decideFitting } from '../fitting/index.ts';
-import { contextOf, keyOf, lastOf, type EntryKind, type LogbookEntry, type ShopState } from '../logbook/index.ts';
+import { type EntryName, type LogbookEntry, LEDGER } from '../ledger.ts';
+import type { Decision, RowKind, Rows } from '../ledger/index.ts';
 import { Recorder } from '../planning/index.ts';
 import {
-  decide,
-  livePieces,
-  operationOf,
-  piecesInPass,
-  resolveRoute,
-  type Batch,
-  type BatchCommand,
-  type Carrier,
   type Component,
-  type Decision,
-  type DecisionContext,
   type Operation,
-  type Piece,
+  operationOf,
+  resolveRoute,
   type Route,
   type RouteFacts,
+  NO_FACTS,
+  type RouteBook,
 } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { BRACES_ROUTE, CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from './routes.ts';
@@ -38,10 +47,10 @@ export class TestShop {
   private serials = 0;
 
   constructor(
-    readonly routes: ReadonlyMap<string, Route> = new Map([SHORT_ROUTE, WIDE_ROUTE, BRACES_ROUTE].map((r) => [r.id, r])),
+    readonly versions: ReadonlyMap<string, Route> = new Map([SHORT_ROUTE, WIDE_ROUTE, BRACES_ROUTE].map((r) => [r.id, r])),
     readonly carriers: readonly Carrier[] = CARRIERS,
   ) {
-    this.recorder = new Recorder(this.routes);
+    this.recorder = new Recorder(this.versions);
     this.recorder.record(
       'lot.received',
       this.nowMs,
@@ -70,20 +79,28 @@ export class TestShop {
       null,
       {},
       {
-        order: { id: 'O1', number: 1, modelId: 'short', quantity: 6, customer: 'Stock', dueMs: this.nowMs + 60 * DAY_MS },
+        order: { id: 'O1', number: 1, modelId: 'short', quantity: 6, choices: {}, customer: 'Stock', dueMs: this.nowMs + 60 * DAY_MS },
       },
     );
   }
 
-  get state(): ShopState {
-    return this.recorder.state;
+  get rows(): Rows {
+    return this.recorder.rows;
+  }
+
+  get routes(): RouteBook {
+    return this.recorder.routes;
   }
 
   pass(ms = HOUR_MS): void {
     this.nowMs += ms;
   }
 
-  start(component: Component, quantity: number, { volumeM3 = 0.01, route = SHORT_ROUTE, ...given }: StartOptions = {}): string {
+  start(
+    component: Component,
+    quantity: number,
+    { volumeM3 = 0.01, route = SHORT_ROUTE, facts = NO_FACTS, ...given }: StartOptions = {},
+  ): string {
     const number = this.nextBatchNumber;
     const id = `B${number}`;
     this.recorder.record(
@@ -101,6 +118,7 @@ export class TestShop {
         quantity,
         dueMs: null,
         volumeM3,
+        facts,
         ...given,
       },
     );
@@ -108,26 +126,27 @@ export class TestShop {
   }
 
   get nextBatchNumber(): number {
-    return this.state.all('batch').length + 1;
+    return this.rows.all(Batch).length + 1;
   }
 
   batch(id: string): Batch {
-    return this.state.get('batch', id);
+    return this.rows.get(Batch, id);
   }
 
   operation(id: string): Operation {
-    return operationOf(this.state.routeOf(this.batch(id)), this.batch(id).operationId);
+    return operationOf(this.routes.routeOf(this.batch(id)), this.batch(id).operationId);
   }
 
   live(id: string): Piece[] {
-    return livePieces(this.state.pieces(id));
+    return livePieces(piecesIn(this.rows, id));
   }
 
   /** Judges a command; what is accepted is written down. */
-  command(id: string, command: BatchCommand, over: Partial<DecisionContext> = {}): Decision {
+  command(id: string, command: BatchCommand, over: Partial<DecisionContext> = {}): Decision<BatchEntry> {
     const batch = this.batch(id);
     const last = lastOf(this.recorder.entries.filter((e) => e.batchId === id));
-    const context = contextOf(this.state, batch, command, {
+    const context = contextOf(this.rows, this.routes, batch, command, {
+      coatsLogged: coatsOnVisit(this.rows, batch.visitId, this.operation(id).coat?.coats ?? 0),
       evidence: { nowMs: this.nowMs },
       holdsSkill: () => true,
       missing: () => null,
@@ -135,7 +154,7 @@ export class TestShop {
       nextBatchNumber: this.nextBatchNumber,
       ...(last ? { last } : {}),
     });
-    const otherVersion = [...this.routes.values()].find((r) => r.modelId === batch.modelId && r.id !== batch.routeId);
+    const otherVersion = [...this.versions.values()].find((r) => r.modelId === batch.modelId && r.id !== batch.routeId);
     const toRoute = otherVersion ? { toRoute: resolveRoute(otherVersion, batch.facts) } : {};
     const decision = decide(batch, command, { ...context, ...toRoute, ...over });
     if (decision.kind === 'accept')
@@ -145,13 +164,13 @@ export class TestShop {
   }
 
   /** Does the present step, every piece good unless told otherwise. */
-  work(id: string, bad: { rework?: string[]; scrap?: string[] } = {}): Decision {
+  work(id: string, bad: { rework?: string[]; scrap?: string[] } = {}): Decision<BatchEntry> {
     this.command(id, { kind: 'start', personId: 'ann' });
     this.pass();
     const { coat } = this.operation(id);
     if (coat && !this.batch(id).redo) for (let n = 0; n < coat.coats; n++) this.coat(id);
     const { rework = [], scrap = [] } = bad;
-    const inPass = piecesInPass(this.batch(id), this.state.pieces(id));
+    const inPass = piecesInPass(this.batch(id), piecesIn(this.rows, id));
     const outcome = (outcomeKind: 'rework' | 'scrap') => (pieceId: string) => ({
       pieceId,
       outcome: outcomeKind,
@@ -172,7 +191,7 @@ export class TestShop {
     const { coat } = this.operation(id);
     if (!coat) throw new Error(`${id} is not being sprayed`);
     const { visitId } = this.batch(id);
-    const coatId = `${visitId}/${this.state.all('coat').filter((c) => c.visitId === visitId).length + 1}`;
+    const coatId = `${visitId}/${this.rows.all(Coat).filter((c) => c.visitId === visitId).length + 1}`;
     this.recorder.record(
       'coat.logged',
       this.nowMs,
@@ -193,12 +212,12 @@ export class TestShop {
 
   /** Pairs as many as there are, in order. @returns the batch of instruments, or why not */
   fit(bodyId: string, neckId: string): string | Decision<unknown> {
-    const side = (id: string) => ({ batch: this.batch(id), pieces: this.state.pieces(id) });
+    const side = (id: string) => ({ batch: this.batch(id), pieces: piecesIn(this.rows, id) });
     const necks = this.live(neckId);
     const pairs = this.live(bodyId)
       .slice(0, necks.length)
       .map((body, i) => ({ bodyId: body.id, neckId: necks[i]?.id ?? null }));
-    const decision = decideFitting(this.state.routeOf(this.batch(bodyId)), side(bodyId), side(neckId), pairs);
+    const decision = decideFitting(this.routes.routeOf(this.batch(bodyId)), side(bodyId), side(neckId), pairs);
     if (decision.kind === 'refuse') return decision;
     const number = this.nextBatchNumber;
     const id = `B${number}`;
@@ -221,33 +240,21 @@ export class TestShop {
     this.recorder.record('instrument.shipped', this.nowMs, 'ann', { serial }, { consignee: 'Shop', shipper: 'Van' });
   }
 
-  kinds(): EntryKind[] {
+  kinds(): EntryName[] {
     return this.recorder.entries.map((e) => e.kind);
   }
 }
 
-/** Everything the state holds, for comparing. */
-export function everything(state: ShopState): Record<string, unknown> {
-  const kinds = [
-    'lot',
-    'session',
-    'reading',
-    'order',
-    'batch',
-    'piece',
-    'visit',
-    'run',
-    'coat',
-    'measure',
-    'defect',
-    'override',
-    'instrument',
-    'placement',
-  ] as const;
-  return Object.fromEntries(
-    kinds.map((kind) => [kind, state.all(kind).sort((a, b) => (keyOf[kind](a as never) < keyOf[kind](b as never) ? -1 : 1))]),
+/** Every row there is, by its kind and in the order of its keys, for comparing. */
+export const everything = (rows: Rows): Record<string, object[]> =>
+  Object.fromEntries(
+    LEDGER.rooms.flatMap((room) =>
+      room.rows.map((kind: RowKind<never>) => {
+        const all = rows.all(kind).sort((a, b) => (kind.keyOf(a) < kind.keyOf(b) ? -1 : 1));
+        return [kind.name, all] as [string, object[]];
+      }),
+    ),
   );
-}
 
 /** The entries alone, as they would come back from storage. */
 export const stored = (entries: readonly LogbookEntry[]): LogbookEntry[] => JSON.parse(JSON.stringify(entries)) as LogbookEntry[];

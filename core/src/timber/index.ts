@@ -9,6 +9,7 @@ export * from './meter.ts';
 export * from './meterFile.ts';
 export * from './moistureGate.ts';
 export * from './moistureRules.ts';
+export { takeWood } from './entries/lotRows.ts';
 export * from './readings.ts';
 export * from './session.ts';
 export * from './shrinkage.ts';

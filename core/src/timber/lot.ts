@@ -1,3 +1,4 @@
+import { rowKind, rowsBy, rowsOf } from '../ledger/index.ts';
 import type { Depth } from './readings.ts';
 
 export const LOT_STATES = ['drying', 'released', 'used up'] as const;
@@ -44,6 +45,7 @@ export interface Lot {
   scheduleId: string | null;
   version: number;
 }
+export const Lot = rowKind<Lot>('lot', { key: 'id' });
 
 /** What a lot is bought as. */
 export type LotReceipt = Pick<
@@ -63,6 +65,12 @@ export interface ReadingSession {
   meanPct: number;
   spreadPct: number;
 }
+export const ReadingSession = rowKind<ReadingSession>('session', {
+  key: 'id',
+  seldom: true,
+  alongWith: ({ id }) => [rowsBy(Reading, 'sessionId', [id])],
+  under: ({ lotId }) => [rowsOf(Lot, [lotId])],
+});
 
 export interface Reading {
   id: string;
@@ -77,3 +85,4 @@ export interface Reading {
   /** why it does not count, when someone struck it out */
   struck: string | null;
 }
+export const Reading = rowKind<Reading>('reading', { key: 'id', seldom: true });

@@ -1,4 +1,5 @@
-import { evaluateGate, type Evidence, type Finding, type Rule } from '../routing/index.ts';
+import type { Finding } from '../ledger/index.ts';
+import { evaluateGate, type Evidence, type Rule } from '../routing/index.ts';
 import { DAY_MS } from '../units/index.ts';
 import type { Band } from './drying.ts';
 

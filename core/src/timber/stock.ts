@@ -1,3 +1,5 @@
+import { rowKind, rowsOf } from '../ledger/index.ts';
+import { Lot } from './lot.ts';
 import type { Board, BoardPlan } from './cutting/index.ts';
 import type { Look } from './weightAllotment.ts';
 
@@ -11,6 +13,7 @@ export interface StockBoard extends Board {
   setId: string | null;
   state: 'whole' | 'cut';
 }
+export const StockBoard = rowKind<StockBoard>('board', { key: 'id', under: ({ lotId }) => [rowsOf(Lot, [lotId])] });
 
 export const BLANK_STATES = ['free', 'started'] as const;
 export type BlankState = (typeof BLANK_STATES)[number];
@@ -38,6 +41,7 @@ export interface Blank {
   pieceId: string | null;
   version: number;
 }
+export const Blank = rowKind<Blank>('blank', { key: 'id', under: ({ lotId }) => [rowsOf(Lot, [lotId])] });
 
 /**
  * The blanks that come of boards cut by plan. What is sliced from one billet, and what lies one after another on a

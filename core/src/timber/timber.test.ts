@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { worst } from '../routing/index.ts';
+import { worst } from '../ledger/index.ts';
 import { DAY_MS } from '../units/index.ts';
 import {
   correctedMoisturePct,

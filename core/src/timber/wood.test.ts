@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { equilibriumMoisturePct } from '../climate/index.ts';
 import { outliers, seededRandom } from '../maths/index.ts';
-import { worst } from '../routing/index.ts';
+import { worst } from '../ledger/index.ts';
 import { DAY_MS } from '../units/index.ts';
 import {
   allotByWeight,

@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { ownerDataSource } from '../database.ts';
+import { allRoutes } from '../factory/storedRoutes.ts';
 import { compare, replay, rewrite } from '../logbook/rebuild.ts';
+import { ROW_TABLES } from '../tables.ts';
 import { DAY, openFactory, type Caller, type TestFactory } from '../test/factory.ts';
 
 interface Line {
@@ -25,22 +27,22 @@ const get = async (path: string) => (await manager.get(path)).body;
 
 describe('the logbook', () => {
   test('told again gives what the tables hold, row for row', async () => {
-    const { state, entries } = await replay(factory.database.manager);
+    const { rows, entries } = await replay(factory.database.manager, await allRoutes(factory.database.manager));
     expect(entries).toBeGreaterThan(8000);
-    expect(await compare(factory.database.manager, state)).toEqual([]);
+    expect(await compare(factory.database.manager, rows, ROW_TABLES)).toEqual([]);
   });
   test('finds what was changed behind its back, and puts it right', async () => {
     const owner = await ownerDataSource().initialize();
     try {
       await owner.query(`update batch set quantity = quantity + 1 where id = (select id from batch where status <> 'done' limit 1)`);
       await owner.query(`delete from coat where id = (select id from coat limit 1)`);
-      const { state } = await replay(owner.manager);
-      expect((await compare(owner.manager, state)).map((d) => [d.kind, d.what]).sort()).toEqual([
+      const { rows } = await replay(owner.manager, await allRoutes(owner.manager));
+      expect((await compare(owner.manager, rows, ROW_TABLES)).map((d) => [d.kind, d.what]).sort()).toEqual([
         ['batch', 'different'],
         ['coat', 'missing in the tables'],
       ]);
-      await owner.transaction((em) => rewrite(em, state));
-      expect(await compare(owner.manager, state)).toEqual([]);
+      await owner.transaction((em) => rewrite(em, rows, ROW_TABLES));
+      expect(await compare(owner.manager, rows, ROW_TABLES)).toEqual([]);
     } finally {
       await owner.destroy();
     }

@@ -1,16 +1,16 @@
-import { DAY_MS, HOUR_MS, simulate, type LogbookEntry } from '@ample-crane/core';
+import { DAY_MS, HOUR_MS, simulate, type LogbookEntry, StockBoard, Lot } from '@ample-crane/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
-import { MaterialEntity } from '../finishing/finishing.entity.ts';
+import { MaterialEntity } from '../factory/factory.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
-import { STATE_TABLES } from '../logbook/tables.ts';
 import { insertRows } from '../platform/database/rows.ts';
 import { newPerson } from '../platform/identity/identity.service.ts';
 import { hashPassword } from '../platform/identity/passwords.ts';
 import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
 import { SettingEntity } from '../platform/settings/settings.service.ts';
-import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from '../setup/setup.entity.ts';
+import { ROW_TABLES } from '../tables.ts';
+import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from '../factory/factory.entity.ts';
 import { PictureEntity } from '../timber/timber.entity.ts';
 import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
@@ -32,15 +32,15 @@ export async function isEmpty(database: DataSource): Promise<boolean> {
 
 /** Fills an empty database with the demo factory and its history up to now. */
 export async function loadDemo(database: DataSource, nowMs: number): Promise<{ entries: number }> {
-  const { entries, state } = simulate(demoScenario(nowMs));
+  const { entries, rows } = simulate(demoScenario(nowMs));
   const [passwordHash, pinHash] = await Promise.all([hashPassword(DEMO_PASSWORD), hashPassword(DEMO_PIN)]);
   await database.transaction(async (manager) => {
     await loadFactory(manager, nowMs, { passwordHash, pinHash });
     await insertRows(manager, ZoneReadingEntity, climateHistory(nowMs));
     await insertRows(manager, LogbookEntity, entries.map(toRow));
     await manager.query(`select setval(pg_get_serial_sequence('logbook', 'id'), (select max(id) from logbook))`);
-    for (const [kind, entity] of STATE_TABLES) await insertRows(manager, entity, state.all(kind));
-    await manager.insert(PictureEntity, demoPictures(state.all('lot'), state.all('board')));
+    for (const { kind, entity } of ROW_TABLES.all) await insertRows(manager, entity, rows.all(kind));
+    await manager.insert(PictureEntity, demoPictures(rows.all(Lot), rows.all(StockBoard)));
   });
   await database.query('analyze');
   return { entries: entries.length };

@@ -19,7 +19,18 @@ import {
   type FlowEvent,
   type LogbookEntry,
   type Operation,
-  type ShopState,
+  type Rows,
+  Batch,
+  Coat,
+  Instrument,
+  Defect,
+  Visit,
+  Piece,
+  Run,
+  Reading,
+  ReadingSession,
+  Lot,
+  RouteBook,
 } from '@ample-crane/core';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
@@ -29,33 +40,35 @@ import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
 
 const NOW = Date.parse('2026-11-17T07:10:00Z');
 let scenario: ReturnType<typeof demoScenario>;
-let world: { entries: LogbookEntry[]; state: ShopState };
+let routes: RouteBook;
+let world: { entries: LogbookEntry[]; rows: Rows };
 
 beforeAll(() => {
   scenario = demoScenario(NOW);
   world = simulate(scenario);
+  routes = new RouteBook(scenario.routes);
 });
 
 /** What the flow meter would have seen, from the simulated state. */
 function floorEvents(): FlowEvent[] {
-  const { state } = world;
+  const { rows } = world;
   const events: FlowEvent[] = [];
-  const bodies = state.all('piece').filter((p) => p.component === 'body');
-  const defects = state.all('defect').filter((d) => d.disposition === 'scrap');
+  const bodies = rows.all(Piece).filter((p) => p.component === 'body');
+  const defects = rows.all(Defect).filter((d) => d.disposition === 'scrap');
   for (const body of bodies) {
-    const enteredMs = state.get('batch', body.batchId).startedMs;
+    const enteredMs = rows.get(Batch, body.batchId).startedMs;
     events.push({ kind: 'enter', atMs: enteredMs, count: 1 });
-    const instrument = body.serial === null ? undefined : state.get('instrument', body.serial);
+    const instrument = body.serial === null ? undefined : rows.get(Instrument, body.serial);
     const scrappedMs = defects.find((d) => d.pieceId === body.id || d.pieceId === body.serial)?.atMs;
     const leftMs = instrument?.shippedMs ?? scrappedMs;
     if (leftMs !== undefined) events.push({ kind: 'leave', atMs: leftMs, count: 1, enteredMs, shipped: instrument?.shippedMs != null });
   }
-  for (const run of state.all('run')) {
+  for (const run of rows.all(Run)) {
     events.push({ kind: 'begin', atMs: run.fromMs, station: run.stationCode });
     if (run.toMs !== null) events.push({ kind: 'stop', atMs: run.toMs, station: run.stationCode });
   }
-  for (const v of state.all('visit')) {
-    const route = state.route(state.get('batch', v.batchId).routeId);
+  for (const v of rows.all(Visit)) {
+    const route = routes.route(rows.get(Batch, v.batchId).routeId);
     const operation = operationOf(route, v.operationId);
     if (operation.kind === 'work')
       events.push({
@@ -107,14 +120,14 @@ describe('the factory itself', () => {
 });
 
 test('a route that changed leaves what was begun on it as it was', () => {
-  const { state } = world;
+  const { rows } = world;
   const { sinceDaysAgo, route } = DEMO_VERSIONS.find((v) => v.sinceDaysAgo !== null) ?? {};
   const changedMs = NOW - (sinceDaysAgo ?? 0) * DAY_MS;
   const begun = world.entries.flatMap((e) => (e.kind === 'batch.started' && e.payload.modelId === route?.modelId ? [e] : []));
   const times = (routeId: string | undefined) => begun.filter((e) => e.payload.routeId === routeId).map((e) => e.atMs);
   expect(Math.max(...times('millrace-1'))).toBeLessThan(changedMs);
   expect(Math.min(...times(route?.id))).toBeGreaterThanOrEqual(changedMs);
-  const inWork = new Set(state.all('batch').flatMap((b) => (b.modelId === route?.modelId && b.status !== 'done' ? [b.routeId] : [])));
+  const inWork = new Set(rows.all(Batch).flatMap((b) => (b.modelId === route?.modelId && b.status !== 'done' ? [b.routeId] : [])));
   expect(inWork).toEqual(new Set(['millrace-1', route?.id]));
 });
 
@@ -200,34 +213,34 @@ describe('its history', () => {
     expect(world.entries.every((e) => e.atMs <= NOW)).toBe(true);
     const started = world.entries.filter((e) => e.kind === 'batch.started');
     expect(NOW - (started[0]?.atMs ?? 0)).toBeGreaterThan((FLOOR_HISTORY_DAYS - 4) * DAY_MS);
-    const lots = world.state.all('lot');
+    const lots = world.rows.all(Lot);
     expect(NOW - Math.min(...lots.map((l) => l.receivedMs))).toBeGreaterThan(725 * DAY_MS);
     expect(new Set(lots.map((l) => l.state))).toEqual(new Set(['drying', 'released', 'used up']));
   });
   test('leaves about forty batches in work, at many stages', () => {
-    const active = world.state.all('batch').filter((b) => b.status !== 'done');
+    const active = world.rows.all(Batch).filter((b) => b.status !== 'done');
     expect(active.length).toBeGreaterThanOrEqual(34);
     expect(active.length).toBeLessThanOrEqual(46);
     expect(new Set(active.map((b) => b.stage)).size).toBeGreaterThanOrEqual(6);
   });
   test('has readings that follow the room they were taken in', () => {
-    const { state } = world;
+    const { rows } = world;
     // Before the humidifier ran on: since then the room and the wood in it are apart.
-    const settled = state
-      .all('lot')
+    const settled = rows
+      .all(Lot)
       .filter((l) => l.zoneId === 'wood' && l.sessions >= 4 && l.releasedMs !== null && l.releasedMs < NOW - 40 * DAY_MS);
     expect(settled.length).toBeGreaterThan(20);
     for (const lot of settled) {
       const air = demoClimate(NOW)('wood', lot.lastReadMs ?? NOW);
       expect(Math.abs((lot.meanPct ?? 0) - equilibriumMoisturePct(air.tempC, air.relativeHumidity))).toBeLessThan(2.2);
     }
-    for (const reading of state.all('reading').slice(0, 500)) {
-      const session = state.get('session', reading.sessionId);
+    for (const reading of rows.all(Reading).slice(0, 500)) {
+      const session = rows.get(ReadingSession, reading.sessionId);
       expect(reading.correctedPct).toBeCloseTo(correctedMoisturePct(reading.rawPct, session.woodTempC), 2);
     }
   });
   test('has one lot in the shed that will never get there', () => {
-    const shed = world.state.all('lot').filter((l) => l.zoneId === 'shed');
+    const shed = world.rows.all(Lot).filter((l) => l.zoneId === 'shed');
     expect(shed).toHaveLength(1);
     expect(shed[0]?.state).toBe('drying');
   });
@@ -245,10 +258,10 @@ describe('its history', () => {
     expect(after.byShare?.share).toBeGreaterThan(0.3);
   });
   test('leaves this morning’s decisions open: what came free since yesterday noon waits to be moved', () => {
-    const { state } = world;
-    const free = state.all('batch').filter((b) => {
+    const { rows } = world;
+    const free = rows.all(Batch).filter((b) => {
       if (b.status !== 'dwelling') return false;
-      const rule = operationOf(state.routeOf(b), b.operationId).gate[0];
+      const rule = operationOf(routes.routeOf(b), b.operationId).gate[0];
       const waited = NOW - b.arrivedMs;
       return rule?.kind === 'elapsed'
         ? waited >= rule.minimumMinutes * MINUTE_MS
@@ -257,13 +270,13 @@ describe('its history', () => {
     expect(free.length).toBeGreaterThanOrEqual(1);
     const moved = world.entries.filter((e) => e.kind === 'batch.moved' && e.atMs >= NOW - (NOW % DAY_MS));
     for (const e of moved)
-      expect(e.kind === 'batch.moved' && operationOf(state.route(state.get('batch', e.batchId).routeId), e.payload.from).kind).not.toBe(
+      expect(e.kind === 'batch.moved' && operationOf(routes.route(rows.get(Batch, e.batchId).routeId), e.payload.from).kind).not.toBe(
         'dwell',
       );
   });
   test('keeps its own flash times between coats', () => {
-    const { state } = world;
-    const coats = state.all('coat').sort((a, b) => (a.visitId < b.visitId ? -1 : a.visitId > b.visitId ? 1 : a.atMs - b.atMs));
+    const { rows } = world;
+    const coats = rows.all(Coat).sort((a, b) => (a.visitId < b.visitId ? -1 : a.visitId > b.visitId ? 1 : a.atMs - b.atMs));
     expect(coats.length).toBeGreaterThan(250);
     coats.slice(1).forEach((coat, i) => {
       const before = coats[i];
@@ -294,9 +307,9 @@ describe('its history', () => {
       'gate.signedOff',
     ] as const)
       expect(kinds).toContain(kind);
-    const defects = world.state.all('defect');
+    const defects = world.rows.all(Defect);
     expect(new Set(defects.map((d) => d.disposition))).toEqual(new Set(['rework', 'scrap']));
     expect(scenario.people.some((p) => p.away.length > 0)).toBe(true);
-    expect(world.state.all('batch').some((b) => b.trial)).toBe(true);
+    expect(world.rows.all(Batch).some((b) => b.trial)).toBe(true);
   });
 });

@@ -1,5 +1,5 @@
 import { changeStep, insertAfter, operationOf, type Route } from '@ample-crane/core';
-import type { RouteState } from '../setup/setup.entity.ts';
+import type { RouteState } from '../factory/factory.entity.ts';
 import { DEMO_MODELS } from './models.ts';
 
 /** One version of a model's route: how it was built before, how it is, or how somebody means to. */

@@ -6,7 +6,7 @@ import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { FitDto, FittingView, InstrumentView, RecordView, ShipDto } from './fitting.dto.ts';
 import { FittingService } from './fitting.service.ts';
-import { RecordsService } from './records.service.ts';
+import { RecordsService } from '../records/records.service.ts';
 
 export class InstrumentFilterDto {
   @InText({ max: 40, optional: true }) text?: string;

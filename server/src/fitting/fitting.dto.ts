@@ -1,7 +1,7 @@
 import { INSTRUMENT_STATES, type InstrumentState } from '@ample-crane/core';
 import { InCount, InList, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { LogView, OverrideView } from '../platform/http/views.ts';
-import { BatchView, BuildView, CoatView, DefectView, MeasureView, VisitView } from '../routing/batch.view.ts';
+import { BatchView, BuildView, CoatView, DefectView, MeasureView, VisitView } from '../batches/batch.view.ts';
 import { ReadingSessionView } from '../timber/lot.dto.ts';
 
 export class PairDto {

@@ -1,13 +1,13 @@
 import { Module } from '@nestjs/common';
 import { LogbookModule } from '../logbook/logbook.module.ts';
-import { RoutingModule } from '../routing/routing.module.ts';
-import { SetupModule } from '../setup/setup.module.ts';
+import { BatchesModule } from '../batches/batches.module.ts';
+import { FactoryModule } from '../factory/factory.module.ts';
 import { FittingController } from './fitting.controller.ts';
 import { FittingService } from './fitting.service.ts';
-import { RecordsService } from './records.service.ts';
+import { RecordsService } from '../records/records.service.ts';
 
 @Module({
-  imports: [LogbookModule, RoutingModule, SetupModule],
+  imports: [LogbookModule, BatchesModule, FactoryModule],
   controllers: [FittingController],
   providers: [FittingService, RecordsService],
 })

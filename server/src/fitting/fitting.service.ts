@@ -7,17 +7,21 @@ import {
   sequencePeriod,
   takesNecks,
   type MeasuredPiece,
+  Batch,
+  rowsOf,
+  Instrument,
+  piecesIn,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, Not } from 'typeorm';
-import { MeasureEntity } from '../assembly/assembly.entity.ts';
+import { MeasureEntity } from '../quality/measure.entity.ts';
 import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, refused } from '../platform/problems/problems.ts';
-import { BatchesQueries } from '../routing/batches.queries.ts';
-import { current, nextNumber } from '../routing/commands.ts';
-import { BatchEntity, PieceEntity } from '../routing/routing.entity.ts';
-import { operationAt, routeOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import { BatchesQueries } from '../batches/batches.queries.ts';
+import { current, nextNumber } from '../batches/commands.ts';
+import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
+import { operationAt, routeOf, ShopService, type Shop } from '../factory/shop.service.ts';
 import type { FitDto, FittingSetView, FittingView, ShipDto } from './fitting.dto.ts';
 
 const POCKET = 'pocketWidth';
@@ -123,14 +127,14 @@ export class FittingService {
   async fit(actor: Actor, dto: FitDto): Promise<{ id: string }> {
     const shop = await this.shops.load();
     const ids = [dto.bodyBatchId, ...(dto.neckBatchId === null ? [] : [dto.neckBatchId])];
-    return this.logbook.perform(actor, { name: 'fit', request: dto, concerns: { batches: ids } }, async (unit) => {
+    return this.logbook.perform(actor, { name: 'fit', request: dto, concerns: { about: [rowsOf(Batch, ids)] } }, async (unit) => {
       const body = current(unit, dto.bodyBatchId, dto.bodyVersion);
       const neck = dto.neckBatchId === null ? null : current(unit, dto.neckBatchId, dto.neckVersion ?? -1);
       const route = routeOf(shop, body);
       const decision = decideFitting(
         route,
-        { batch: body, pieces: unit.state.pieces(body.id) },
-        neck ? { batch: neck, pieces: unit.state.pieces(neck.id) } : null,
+        { batch: body, pieces: piecesIn(unit.rows, body.id) },
+        neck ? { batch: neck, pieces: piecesIn(unit.rows, neck.id) } : null,
         dto.pairs,
       );
       if (decision.kind === 'refuse') throw refused(decision.because);
@@ -190,15 +194,19 @@ export class FittingService {
   /** Enters an instrument in the ledger and sends it off. */
   async ship(actor: Actor, serial: string, dto: ShipDto): Promise<{ id: string }> {
     const shop = await this.shops.load();
-    return this.logbook.perform(actor, { name: 'ship', request: { serial, ...dto }, concerns: { serials: [serial] } }, (unit) => {
-      const instrument = unit.state.get('instrument', serial);
-      const batch = current(unit, instrument.batchId, dto.version);
-      const no = (sentence: string) => refused([{ rule: 'state', verdict: 'stop', sentence }]);
-      if (instrument.state !== 'in work') throw no(`${serial} is ${instrument.state}`);
-      if (batch.status === 'held') throw no(`Batch ${batch.id} is held: ${batch.holdReason ?? ''}`);
-      if (operationAt(shop, batch).kind !== 'dispatch') throw no(`${serial} is at ${operationAt(shop, batch).name}, not at dispatch`);
-      unit.record('instrument.shipped', { batchId: batch.id, serial }, { consignee: dto.consignee, shipper: dto.shipper });
-      return { id: serial };
-    });
+    return this.logbook.perform(
+      actor,
+      { name: 'ship', request: { serial, ...dto }, concerns: { about: [rowsOf(Instrument, [serial])] } },
+      (unit) => {
+        const instrument = unit.rows.get(Instrument, serial);
+        const batch = current(unit, instrument.batchId, dto.version);
+        const no = (sentence: string) => refused([{ rule: 'state', verdict: 'stop', sentence }]);
+        if (instrument.state !== 'in work') throw no(`${serial} is ${instrument.state}`);
+        if (batch.status === 'held') throw no(`Batch ${batch.id} is held: ${batch.holdReason ?? ''}`);
+        if (operationAt(shop, batch).kind !== 'dispatch') throw no(`${serial} is at ${operationAt(shop, batch).name}, not at dispatch`);
+        unit.record('instrument.shipped', { batchId: batch.id, serial }, { consignee: dto.consignee, shipper: dto.shipper });
+        return { id: serial };
+      },
+    );
   }
 }

@@ -1,10 +1,10 @@
 import { Module } from '@nestjs/common';
-import { SetupModule } from '../setup/setup.module.ts';
+import { FactoryModule } from '../factory/factory.module.ts';
 import { FlowController } from './flow.controller.ts';
 import { FlowService } from './flow.service.ts';
 
 @Module({
-  imports: [SetupModule],
+  imports: [FactoryModule],
   controllers: [FlowController],
   providers: [FlowService],
   exports: [FlowService],

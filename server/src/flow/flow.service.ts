@@ -17,8 +17,8 @@ import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { BatchEntity } from '../routing/routing.entity.ts';
-import { operationAt, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
+import { BatchEntity } from '../batches/batch.entity.ts';
+import { operationAt, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
 
 const DEFAULT_DAYS = 28;

@@ -1,4 +1,4 @@
-import type { EntryKind } from '@ample-crane/core';
+import type { EntryName } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
 import { Count, Instant, Json, OrNothing, Text } from '../platform/database/columns.ts';
 
@@ -8,10 +8,10 @@ export class LogbookEntity {
   @Instant('at') atMs: number;
   @Instant('recorded_at') recordedMs: number;
   @Text(OrNothing) personId: string | null;
-  @Text() kind: EntryKind;
+  @Text() kind: EntryName;
   @Text(OrNothing) lotId: string | null;
   @Text(OrNothing) batchId: string | null;
   @Text(OrNothing) serial: string | null;
-  @Count() schemaVersion: 1;
+  @Count() schemaVersion: number;
   @Json() payload: object;
 }

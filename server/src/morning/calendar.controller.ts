@@ -9,7 +9,7 @@ import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Environment } from '../platform/settings/environment.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
-import { BatchesQueries } from '../routing/batches.queries.ts';
+import { BatchesQueries } from '../batches/batches.queries.ts';
 
 const EVENT_MINUTES = 15;
 

@@ -3,7 +3,7 @@ import { ConstraintView, StationFlowView } from '../flow/flow.dto.ts';
 import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull } from '../platform/http/fields.ts';
 import { FindingView, LogView } from '../platform/http/views.ts';
 import { OrderView } from '../orders/orders.ts';
-import { BatchView } from '../routing/batch.view.ts';
+import { BatchView } from '../batches/batch.view.ts';
 
 export class DecisionView {
   @OutEnum(STAGES) stage: Stage;

@@ -1,11 +1,11 @@
 import { Module } from '@nestjs/common';
 import { LogbookModule } from '../logbook/logbook.module.ts';
-import { SetupModule } from '../setup/setup.module.ts';
+import { FactoryModule } from '../factory/factory.module.ts';
 import { OrdersController } from './orders.controller.ts';
 import { OrdersService } from './orders.ts';
 
 @Module({
-  imports: [LogbookModule, SetupModule],
+  imports: [LogbookModule, FactoryModule],
   controllers: [OrdersController],
   providers: [OrdersService],
   exports: [OrdersService],

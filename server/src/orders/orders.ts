@@ -20,9 +20,9 @@ import { Clock } from '../platform/clock/clock.ts';
 import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutList, OutOrNull } from '../platform/http/fields.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput } from '../platform/problems/problems.ts';
-import { nextNumber } from '../routing/commands.ts';
-import { BatchEntity } from '../routing/routing.entity.ts';
-import { factsOf, routeInForce, routeOf, ShopService, workingTime, type Shop } from '../setup/shop.service.ts';
+import { nextNumber } from '../batches/commands.ts';
+import { BatchEntity } from '../batches/batch.entity.ts';
+import { factsOf, routeInForce, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import { OrderEntity } from './order.entity.ts';
 
 dayjs.extend(utc);
@@ -83,7 +83,7 @@ export class OrdersService {
       throw badInput('modelId', `${model.name} are small parts, made ahead and not sold`);
     const choices = chosen(inForce, dto.choices ?? {});
     if (dto.dueMs < this.clock.nowMs() - DAY_MS) throw badInput('dueMs', 'The due date has passed');
-    return this.logbook.perform(actor, { name: 'place order', request: dto, concerns: {} }, async (unit) => {
+    return this.logbook.perform(actor, { name: 'place order', request: dto, concerns: { about: [] } }, async (unit) => {
       const number = Math.max(1001, await nextNumber(unit, 'customer_order'));
       const id = `O${number}`;
       unit.record('order.placed', {}, { order: { ...dto, choices, id, number } });

@@ -15,13 +15,13 @@ import { DataSource, Not } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, refused, stale } from '../platform/problems/problems.ts';
-import { ChangesService } from '../setup/changes.service.ts';
-import { RouteEntity, type ModelEntity } from '../setup/setup.entity.ts';
-import { factsOf, operationAt, routeInForce, routeOf, ShopService, skillLevels, type Shop } from '../setup/shop.service.ts';
-import { EvidenceService } from './evidence.service.ts';
+import { ChangesService } from '../factory/changes.service.ts';
+import { RouteEntity, type ModelEntity } from '../factory/factory.entity.ts';
+import { factsOf, operationAt, routeInForce, routeOf, ShopService, skillLevels, type Shop } from '../factory/shop.service.ts';
+import { EvidenceService } from '../batches/evidence.service.ts';
 import type { RouteGraphDto } from './route.dto.ts';
 import type { DraftDto, MoveOverView, ReleaseRouteDto, RouteVersionView, RouteView, SaveDraftDto, SavedDraftView } from './routes.view.ts';
-import { BatchEntity, PieceEntity } from './routing.entity.ts';
+import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
 
 const CHANGES_TOLD = 3;
 

@@ -1,7 +1,7 @@
 import { STAGES, COMPONENTS, type Component, type Stage } from '@ample-crane/core';
 import { InCount, InInstant, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { DoneView } from '../platform/http/views.ts';
-import { ROUTE_STATES, type RouteState } from '../setup/setup.entity.ts';
+import { ROUTE_STATES, type RouteState } from '../factory/factory.entity.ts';
 import { RouteGraphDto } from './route.dto.ts';
 
 export class RouteVersionView {

@@ -6,7 +6,7 @@ import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { Out, OutList, OutPart } from '../platform/http/fields.ts';
 import { notFound } from '../platform/problems/problems.ts';
-import { ShopService } from '../setup/shop.service.ts';
+import { ShopService } from '../factory/shop.service.ts';
 import { CurvePointView, ExcursionView, FanPointView } from './drying.view.ts';
 import { BandView } from './lot.dto.ts';
 import { LotEntity } from './timber.entity.ts';

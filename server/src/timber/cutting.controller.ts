@@ -8,7 +8,7 @@ import { VersionDto } from '../platform/http/version.dto.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { pdfFile, PrintingService } from '../setup/printing.service.ts';
+import { pdfFile, PrintingService } from '../factory/printing.service.ts';
 import { BlankView, BoardsDto, CuttingView, PlanDto, PlanView, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { CuttingService } from './cutting.service.ts';

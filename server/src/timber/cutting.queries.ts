@@ -2,8 +2,8 @@ import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { notFound } from '../platform/problems/problems.ts';
-import { PieceEntity } from '../routing/routing.entity.ts';
-import { nameOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import { PieceEntity } from '../batches/batch.entity.ts';
+import { nameOf, ShopService, type Shop } from '../factory/shop.service.ts';
 import type { BlankView, CutNeedView, CuttingView, PlanLineView, PlanView, YieldView } from './cutting.dto.ts';
 import { BlankEntity, BoardEntity, CuttingPlanEntity, LotEntity } from './timber.entity.ts';
 

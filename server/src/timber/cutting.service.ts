@@ -1,10 +1,10 @@
-import { blanksOf, boardVolumeM3, objectionsTo, type StockBoard } from '@ample-crane/core';
+import { blanksOf, boardVolumeM3, objectionsTo, StockBoard, rowsOf, Blank, Order, Lot } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
 import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, refused, stale } from '../platform/problems/problems.ts';
-import { ChangesService } from '../setup/changes.service.ts';
+import { ChangesService } from '../factory/changes.service.ts';
 import type { BoardsDto, PlanDto, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
 import { BoardEntity, CuttingPlanEntity, LotEntity, type PlanWant } from './timber.entity.ts';
 
@@ -27,9 +27,9 @@ export class CuttingService {
     });
     return this.logbook.perform(
       actor,
-      { name: 'measure boards', request: { lotId, ...dto }, concerns: { lots: [lotId] } },
+      { name: 'measure boards', request: { lotId, ...dto }, concerns: { about: [rowsOf(Lot, [lotId])] } },
       async (unit) => {
-        const lot = unit.state.get('lot', lotId);
+        const lot = unit.rows.get(Lot, lotId);
         if (lot.version !== dto.version) throw stale(`Lot ${lotId}`, { version: lot.version });
         const known = await unit.manager.findBy(BoardEntity, { lotId });
         const whole = known.filter((b) => b.state === 'whole').reduce((sum, b) => sum + boardVolumeM3(b), 0);
@@ -82,13 +82,14 @@ export class CuttingService {
     const plan = await this.database.getRepository(CuttingPlanEntity).findOneBy({ id });
     if (!plan) throw notFound('cutting plan', id);
     const plans = plan.boards.filter((b) => b.placed.length > 0);
-    const concerns = { boards: plans.map((b) => b.boardId) };
+    const boardIds = plans.map((b) => b.boardId);
+    const concerns = { about: [rowsOf(StockBoard, boardIds)] };
     return this.logbook.perform(actor, { name: 'cut boards', request: { id, version }, concerns }, async (unit) => {
       const now = await unit.manager.findOne(CuttingPlanEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
       if (now?.version !== version) throw stale(`Plan ${id}`, { version: now?.version ?? 0 });
       if (now.state === 'cut') throw stop(`Plan ${id} has been cut`);
       if (plans.length === 0) throw stop('Nothing lies on a board yet');
-      const boards = unit.state.all('board');
+      const boards = boardIds.map((boardId) => unit.rows.get(StockBoard, boardId));
       for (const lotId of [...new Set(boards.map((b) => b.lotId))].sort()) this.cutLot(unit, lotId, plan, boards);
       await unit.manager.update(CuttingPlanEntity, { id }, { state: 'cut', version: version + 1 });
       return { id };
@@ -96,7 +97,7 @@ export class CuttingService {
   }
 
   private cutLot(unit: UnitOfWork, lotId: string, plan: CuttingPlanEntity, boards: readonly StockBoard[]): void {
-    const lot = unit.state.get('lot', lotId);
+    const lot = unit.rows.get(Lot, lotId);
     if (lot.state === 'drying') throw stop(`Lot ${lotId} is still drying; release it first`);
     const own = boards.filter((b) => b.lotId === lotId);
     const gone = own.find((b) => b.state === 'cut');
@@ -133,11 +134,11 @@ export class CuttingService {
 
   weigh(actor: Actor, dto: WeighDto): Promise<{ id: string }> {
     const ids = dto.blanks.map((b) => b.id);
-    return this.logbook.perform(actor, { name: 'weigh blanks', request: dto, concerns: { blanks: ids } }, (unit) => {
+    return this.logbook.perform(actor, { name: 'weigh blanks', request: dto, concerns: { about: [rowsOf(Blank, ids)] } }, (unit) => {
       for (const lotId of this.lotsOf(unit, dto.blanks)) {
-        const lot = unit.state.get('lot', lotId);
+        const lot = unit.rows.get(Lot, lotId);
         const blanks = dto.blanks
-          .filter((b) => unit.state.get('blank', b.id).lotId === lotId)
+          .filter((b) => unit.rows.get(Blank, b.id).lotId === lotId)
           .map(({ id, massG, moisturePct = lot.meanPct }) => {
             if (moisturePct === null) throw badInput('blanks', `Lot ${lotId} was never read: say the moisture of ${id}`);
             return { id, massG, moisturePct };
@@ -151,18 +152,18 @@ export class CuttingService {
   /** Keeps blanks for an order, or lets them go; what is kept for another order is never taken. */
   reserve(actor: Actor, dto: ReserveDto): Promise<{ id: string }> {
     const ids = dto.blanks.map((b) => b.id);
-    const concerns = { blanks: ids, orders: dto.orderId === null ? [] : [dto.orderId] };
+    const concerns = { about: [rowsOf(Blank, ids), rowsOf(Order, dto.orderId === null ? [] : [dto.orderId])] };
     return this.logbook.perform(actor, { name: 'reserve blanks', request: dto, concerns }, (unit) => {
       for (const id of ids) {
-        const blank = unit.state.get('blank', id);
+        const blank = unit.rows.get(Blank, id);
         if (blank.state !== 'free') throw stop(`Blank ${id} has become ${blank.pieceId ?? 'a piece'}`);
         if (dto.orderId !== null && blank.orderId !== null && blank.orderId !== dto.orderId)
           throw stop(`Blank ${id} is kept for ${blank.orderId}`);
-        if (dto.orderId !== null && unit.state.get('order', dto.orderId).modelId !== blank.modelId)
+        if (dto.orderId !== null && unit.rows.get(Order, dto.orderId).modelId !== blank.modelId)
           throw stop(`Blank ${id} is for another model than ${dto.orderId}`);
       }
       for (const lotId of this.lotsOf(unit, dto.blanks)) {
-        const blankIds = ids.filter((id) => unit.state.get('blank', id).lotId === lotId);
+        const blankIds = ids.filter((id) => unit.rows.get(Blank, id).lotId === lotId);
         unit.record('blanks.reserved', { lotId }, { blankIds, orderId: dto.orderId });
       }
       return { id: ids.join() };
@@ -172,7 +173,7 @@ export class CuttingService {
   /** The lots of some blanks, each looked at as it was when the person decided. */
   private lotsOf(unit: UnitOfWork, blanks: readonly { id: string; version: number }[]): string[] {
     const lotIds = blanks.map(({ id, version }) => {
-      const blank = unit.state.get('blank', id);
+      const blank = unit.rows.get(Blank, id);
       if (blank.version !== version) throw stale(`Blank ${id}`, { version: blank.version });
       return blank.lotId;
     });

@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { DAY, LOT, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
+import { allRoutes } from '../factory/storedRoutes.ts';
 import { compare, replay } from '../logbook/rebuild.ts';
+import { ROW_TABLES } from '../tables.ts';
 
 let factory: TestFactory;
 let manager: Caller;
@@ -190,8 +192,8 @@ describe('blanks', () => {
     expect((await card()).lot.leftM3).toBe(leftBefore);
     expect((await blanksOf()).map((b) => b.pieceId)).toEqual([`${batch}-01`, `${batch}-02`]);
     expect((await start(ids)).body.detail).toMatch(/has become/);
-    const { state } = await replay(factory.database.manager);
-    expect(await compare(factory.database.manager, state)).toEqual([]);
+    const { rows } = await replay(factory.database.manager, await allRoutes(factory.database.manager));
+    expect(await compare(factory.database.manager, rows, ROW_TABLES)).toEqual([]);
   });
 });
 

@@ -4,7 +4,7 @@ import { DataSource, In } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
 import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { notFound } from '../platform/problems/problems.ts';
-import { OverrideEntity } from '../routing/routing.entity.ts';
+import { OverrideEntity } from '../routing/override.entity.ts';
 import { DryingService } from './drying.service.ts';
 import { LotEntity, ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
 

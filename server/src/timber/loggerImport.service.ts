@@ -8,7 +8,7 @@ import { csvTable, headingOf, type CsvTable } from '../platform/http/csvTable.ts
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput } from '../platform/problems/problems.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
-import { ChangesService } from '../setup/changes.service.ts';
+import { ChangesService } from '../factory/changes.service.ts';
 import type { LoggerCsvDto, LoggerView } from './import.dto.ts';
 
 /** A file may be all wrong; nobody reads more than this of what is. */

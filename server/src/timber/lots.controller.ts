@@ -1,7 +1,7 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
-import { pdfFile, PrintingService } from '../setup/printing.service.ts';
+import { pdfFile, PrintingService } from '../factory/printing.service.ts';
 import { csvFile } from '../platform/http/csvFile.ts';
 import { Upload } from '../platform/http/upload.ts';
 import { DoneView } from '../platform/http/views.ts';

@@ -10,7 +10,7 @@ import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { badInput, notFound } from '../platform/problems/problems.ts';
-import { ChangesService } from '../setup/changes.service.ts';
+import { ChangesService } from '../factory/changes.service.ts';
 import { BoardEntity, LotEntity, PictureEntity } from './timber.entity.ts';
 
 const MOST_BYTES = 4 * 1024 * 1024;

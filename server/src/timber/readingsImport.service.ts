@@ -1,4 +1,4 @@
-import { guessMeterColumns, readMeterFile, readSession, type MeterColumns } from '@ample-crane/core';
+import { guessMeterColumns, readMeterFile, readSession, type MeterColumns, Lot, rowsOf } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
@@ -39,10 +39,10 @@ export class ReadingsImportService {
     const { meterSpecies } = await this.settings.all();
     await this.logbook.perform(
       actor,
-      { name: 'import readings', request: dto, concerns: { lots: good.map((r) => r.lotId) } },
+      { name: 'import readings', request: dto, concerns: { about: [rowsOf(Lot, [...new Set(good.map((r) => r.lotId))])] } },
       async (unit) => {
         for (const row of good) {
-          const lot = unit.state.get('lot', row.lotId);
+          const lot = unit.rows.get(Lot, row.lotId);
           const species = meterSpecies[lot.species];
           const { readings } = readSession(METHOD, row.text, {
             woodTempC: row.woodTempC,

@@ -17,7 +17,7 @@ import { ClimateService } from '../climate/climate.service.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { badInput } from '../platform/problems/problems.ts';
-import { factsOf, routeInForce, routeOf, ShopService, type Shop } from '../setup/shop.service.ts';
+import { factsOf, routeInForce, routeOf, ShopService, type Shop } from '../factory/shop.service.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { LotsQueries } from './lots.queries.ts';
 import type { AllotmentView, CoverView, StockLineView, StockView, SupplierView } from './stock.view.ts';

@@ -1,7 +1,7 @@
 import { Module } from '@nestjs/common';
 import { ClimateModule } from '../climate/climate.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
-import { SetupModule } from '../setup/setup.module.ts';
+import { FactoryModule } from '../factory/factory.module.ts';
 import { AirController } from './air.controller.ts';
 import { AirService } from './air.service.ts';
 import { CuttingController } from './cutting.controller.ts';
@@ -18,7 +18,7 @@ import { PicturesController, PicturesService } from './pictures.ts';
 import { ReadingsImportService } from './readingsImport.service.ts';
 
 @Module({
-  imports: [ClimateModule, LogbookModule, SetupModule],
+  imports: [ClimateModule, LogbookModule, FactoryModule],
   controllers: [LotsController, AirController, CuttingController, PicturesController],
   providers: [
     LotsService,

@@ -1296,6 +1296,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stations/{code}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Stations_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routes": {
         parameters: {
             query?: never;
@@ -1370,22 +1386,6 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["Routes_discard"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/stations/{code}/work": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Stations_work"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1898,8 +1898,7 @@ export interface components {
             pin: string;
         };
         FindingView: {
-            /** @enum {string} */
-            rule: "elapsed" | "equivalent" | "inBand" | "spread" | "gradient" | "stable" | "window" | "climate" | "signOff" | "parts" | "papers" | "places" | "prerequisite" | "handOver" | "state" | "input";
+            rule: string;
             /** @enum {string} */
             verdict: "pass" | "wait" | "stop";
             sentence: string;
@@ -2953,6 +2952,23 @@ export interface components {
             carrier: components["schemas"]["CarrierView"];
             batches: components["schemas"]["BatchView"][];
         };
+        TurnView: {
+            batch: components["schemas"]["BatchView"];
+            reason: string;
+        };
+        StationWorkView: {
+            code: string;
+            name: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            kind: "work" | "dwell";
+            places: number;
+            running: components["schemas"]["BatchView"][];
+            queue: components["schemas"]["TurnView"][];
+            elsewhere: components["schemas"]["TurnView"][];
+            cautions: string[];
+        };
         RouteVersionView: {
             id: string;
             modelId: string;
@@ -3242,23 +3258,6 @@ export interface components {
         };
         DiscardRouteDto: {
             revision: number;
-        };
-        TurnView: {
-            batch: components["schemas"]["BatchView"];
-            reason: string;
-        };
-        StationWorkView: {
-            code: string;
-            name: string;
-            /** @enum {string} */
-            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
-            /** @enum {string} */
-            kind: "work" | "dwell";
-            places: number;
-            running: components["schemas"]["BatchView"][];
-            queue: components["schemas"]["TurnView"][];
-            elsewhere: components["schemas"]["TurnView"][];
-            cautions: string[];
         };
         FitPieceView: {
             pieceId: string;
@@ -5851,6 +5850,27 @@ export interface operations {
             };
         };
     };
+    Stations_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationWorkView"];
+                };
+            };
+        };
+    };
     Routes_list: {
         parameters: {
             query?: never;
@@ -6006,27 +6026,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Stations_work: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                code: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StationWorkView"];
                 };
             };
         };

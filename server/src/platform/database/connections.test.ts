@@ -66,7 +66,8 @@ describe('one transaction, one connection', () => {
   test('a commit whose connection is gone is told as not known', async () => {
     const killer = new pg.Client({ connectionString: process.env['DATABASE_URL'] ?? '' });
     await killer.connect();
-    const terminate = (pid: number | undefined) => void killer.query('select pg_terminate_backend($1)', [pid]);
+    const killed: Promise<unknown>[] = [];
+    const terminate = (pid: number | undefined) => killed.push(killer.query('select pg_terminate_backend($1)', [pid]));
     const lost = inTransaction(factory.database, async ({ client, commitWith }) => {
       const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid');
       const sent = commitWith({ text: 'select pg_sleep(2)' });
@@ -74,6 +75,7 @@ describe('one transaction, one connection', () => {
       await sent;
     });
     await expect(lost).rejects.toThrow(UnknownOutcome);
+    await Promise.all(killed);
     await killer.end();
     expect((await manager.get('/session')).status).toBe(200);
   });

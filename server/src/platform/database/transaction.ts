@@ -12,6 +12,9 @@ export interface Transaction {
   commitWith: (last: pg.QueryConfig) => Promise<void>;
 }
 
+/** Others changed meanwhile what this work rests on: it is done again from the start. */
+export class Passing extends Error {}
+
 const TRIES = 4;
 const PAUSE_MS = 15;
 
@@ -29,7 +32,7 @@ export async function inTransaction<T>(database: DataSource, work: (transaction:
     try {
       return await once(database, work);
     } catch (error) {
-      if (tried === TRIES || !isPassing(error)) throw error;
+      if (tried === TRIES || !(error instanceof Passing || isPassing(error))) throw error;
       // Each waits another while, so that two who met do not meet again.
       await new Promise((resolve) => setTimeout(resolve, PAUSE_MS * tried * (1 + Math.random())));
     }

@@ -1,9 +1,10 @@
-import { RULE_KINDS, type Finding, type RuleKind, type Verdict } from '@ample-crane/core';
+import type { Finding, Verdict } from '@ample-crane/core';
 import { ApiProperty } from '@nestjs/swagger';
 import { Out, OutEnum } from './fields.ts';
 
 export class FindingView implements Finding {
-  @OutEnum(RULE_KINDS) rule: RuleKind;
+  /** the kind of rule or check that speaks */
+  @Out() rule: string;
   @OutEnum(['pass', 'wait', 'stop']) verdict: Verdict;
   @Out() sentence: string;
   @ApiProperty({ required: false }) untilMs?: number;

@@ -1,4 +1,5 @@
 import { Injectable } from '@nestjs/common';
+import { LRUCache } from 'lru-cache';
 import { DataSource } from 'typeorm';
 import { ask } from '../database/prepared.ts';
 import { Clock } from '../clock/clock.ts';
@@ -16,7 +17,7 @@ const POSITION = { everything: latest(''), 'the set-up': latest(`where kind = 's
 
 /** Answers of one kind, each kept as long as nothing they rest on has changed. */
 export class Shelf<T> {
-  private readonly kept = new Map<string, { position: string; answer: Promise<T> }>();
+  private readonly kept = new LRUCache<string, { position: string; answer: Promise<T> }>({ max: KEPT_MAX });
 
   constructor(private readonly position: () => Promise<string>) {}
 
@@ -26,12 +27,9 @@ export class Shelf<T> {
     const kept = this.kept.get(name);
     if (kept?.position === position) return kept.answer;
     const answer = compute();
-    this.kept.delete(name);
     this.kept.set(name, { position, answer });
     // One that failed is no answer.
     answer.catch(() => this.kept.delete(name));
-    const [oldest] = this.kept.keys();
-    if (this.kept.size > KEPT_MAX && oldest !== undefined) this.kept.delete(oldest);
     return answer;
   }
 }

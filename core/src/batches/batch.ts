@@ -1,0 +1,205 @@
+import { PlacementRow } from '../carriers/index.ts';
+import { rowKind, rowsBy, rowsOf, type RowKind, type Rows } from '../ledger/index.ts';
+import { Order } from '../orders/index.ts';
+import type { Component, RouteFacts, Stage } from '../routing/index.ts';
+
+export const BATCH_STATUSES = ['queued', 'running', 'paused', 'finished', 'dwelling', 'away', 'stocked', 'held', 'done'] as const;
+/**
+ * queued: at a step, not begun · running, paused: being worked on · finished: worked on, its gate not yet passed ·
+ * dwelling: waiting is the step · away: at another house or on the road · stocked: kept until a build calls ·
+ * held: stopped by a person · done: nothing of it is left in work
+ */
+export type BatchStatus = (typeof BATCH_STATUSES)[number];
+
+export interface SignOff {
+  skill: string;
+  personId: string;
+}
+
+/** Pieces that move together. */
+export interface Batch {
+  id: string;
+  number: number;
+  modelId: string;
+  component: Component;
+  orderId: string | null;
+  lotId: string | null;
+  routeId: string;
+  operationId: string;
+  stationCode: string;
+  stage: Stage;
+  status: BatchStatus;
+  /** what a held batch returns to */
+  heldStatus: BatchStatus | null;
+  holdReason: string | null;
+  /** since when it has this status */
+  sinceMs: number;
+  /** when it came to this step */
+  arrivedMs: number;
+  startedMs: number;
+  endedMs: number | null;
+  dueMs: number | null;
+  /** pieces still in it */
+  quantity: number;
+  /** the visit to a station it is on */
+  visitId: string;
+  /** the stretch of work going on, if any */
+  runId: string | null;
+  /** how often it has come to the step it is at */
+  pass: number;
+  /** whether this pass is only about the pieces that came back */
+  redo: boolean;
+  /** how often it has come to each step */
+  passes: Readonly<Record<string, number>>;
+  /** rounds done of the loop that ends at a step */
+  rounds: Readonly<Record<string, number>>;
+  /** whether the present station has taken it over */
+  accepted: boolean;
+  /** who has accepted it at the gate of its present step, for which skill */
+  signOffs: readonly SignOff[];
+  /** the way the present step is done, once begun */
+  wayId: string | null;
+  /** the options of its order, its wood, its construction: what the route's conditions look at */
+  facts: RouteFacts;
+  /** kept out of the normal statistics */
+  trial: boolean;
+  /** the batch it was taken from */
+  parentId: string | null;
+  /** where it is while away, and when it is due back */
+  awayTo: string | null;
+  dueBackMs: number | null;
+  version: number;
+}
+export const Batch: RowKind<Batch> = rowKind<Batch>('batch', {
+  key: 'id',
+  alongWith: ({ id, component, visitId, runId }) => [
+    rowsBy(Piece, 'batchId', [id]),
+    rowsOf(Visit, [visitId]),
+    rowsOf(Run, runId === null ? [] : [runId]),
+    rowsBy(PlacementRow, 'batchId', [id]),
+    rowsBy(Instrument, 'batchId', component === 'instrument' ? [id] : []),
+  ],
+});
+
+export const PIECE_STATES = ['good', 'rework', 'scrapped', 'joined', 'drawn', 'fitted', 'apart', 'shipped'] as const;
+/**
+ * good, rework: in work · scrapped · joined: part of another piece · drawn: a small part taken for another batch ·
+ * fitted: half of an instrument · apart: an instrument whose body and neck are apart · shipped
+ */
+export type PieceState = (typeof PIECE_STATES)[number];
+
+/** A body, neck or instrument with its own id; an instrument's id is its serial. */
+export interface Piece {
+  id: string;
+  batchId: string;
+  component: Component;
+  modelId: string;
+  ordinal: number;
+  state: PieceState;
+  lotId: string | null;
+  /** the blank it was made of, where blanks are kept */
+  blankId: string | null;
+  /** the instrument it is part of; it never changes again */
+  serial: string | null;
+  /** the piece it was joined to */
+  intoId: string | null;
+  /** shared by all that was cut from one block */
+  setId: string | null;
+  /** the grit it was last sanded to */
+  grit: number | null;
+  /** coats laid on it */
+  coats: number;
+  /** the batches it has been in, from when */
+  trail: readonly { batchId: string; fromMs: number }[];
+}
+export const Piece = rowKind<Piece>('piece', { key: 'id', by: ['batchId'] });
+
+/** One pass of a batch through one step. */
+export interface Visit {
+  id: string;
+  batchId: string;
+  modelId: string;
+  component: Component;
+  operationId: string;
+  stationCode: string;
+  stage: Stage;
+  pass: number;
+  /** only about the pieces that came back */
+  redo: boolean;
+  quantity: number;
+  arrivedMs: number;
+  startedMs: number | null;
+  finishedMs: number | null;
+  leftMs: number | null;
+  good: number;
+  rework: number;
+  scrap: number;
+  /** time actually worked */
+  touchMs: number;
+  personId: string | null;
+}
+export const Visit = rowKind<Visit>('visit', { key: 'id', latestBy: 'batchId', seldom: true });
+
+/** An unbroken stretch of work at a station. */
+export interface Run {
+  id: string;
+  visitId: string;
+  batchId: string;
+  stationCode: string;
+  personId: string | null;
+  fromMs: number;
+  toMs: number | null;
+}
+export const Run = rowKind<Run>('run', { key: 'id', latestBy: 'batchId', seldom: true });
+
+export const INSTRUMENT_STATES = ['in work', 'shipped', 'scrapped'] as const;
+export type InstrumentState = (typeof INSTRUMENT_STATES)[number];
+
+/** A fitted body and neck with their serial. */
+export interface Instrument {
+  serial: string;
+  modelId: string;
+  orderId: string | null;
+  batchId: string;
+  bodyId: string;
+  /** null where the model has no separate neck */
+  neckId: string | null;
+  clearanceMm: number | null;
+  state: InstrumentState;
+  /** when the first of its parts was started */
+  startedMs: number;
+  fittedMs: number;
+  shippedMs: number | null;
+  consignee: string | null;
+  shipper: string | null;
+  version: number;
+}
+export const Instrument: RowKind<Instrument> = rowKind<Instrument>('instrument', {
+  key: 'serial',
+  under: ({ batchId, orderId }) => [rowsOf(Batch, [batchId]), rowsOf(Order, orderId === null ? [] : [orderId])],
+});
+
+/** The id of the batch with a number. */
+export const batchIdOf = (number: number): string => `B${number}`;
+
+/** The pieces of a batch that can still be worked on. */
+export const livePieces = (pieces: readonly Piece[]): Piece[] => pieces.filter((p) => p.state === 'good' || p.state === 'rework');
+
+/** The pieces the present pass is about: all live ones, or only those that came back. */
+export const piecesInPass = (batch: Pick<Batch, 'redo'>, pieces: readonly Piece[]): Piece[] =>
+  batch.redo ? pieces.filter((p) => p.state === 'rework') : livePieces(pieces);
+
+/** The pieces in a batch, those among them that are no longer live. */
+export const piecesIn = (rows: Rows, batchId: string): Piece[] => rows.where(Piece, 'batchId', batchId);
+
+/** The visit that a batch is on. */
+export function visitOf(rows: Rows, batch: Pick<Batch, 'id' | 'visitId'>): Visit {
+  const visit = rows.latest(Visit, batch.id);
+  return visit?.id === batch.visitId ? visit : rows.get(Visit, batch.visitId);
+}
+
+/** The stretch of work that a batch is in. */
+export function runOf(rows: Rows, batch: Pick<Batch, 'id' | 'runId'>): Run {
+  const run = rows.latest(Run, batch.id);
+  return run && run.id === batch.runId ? run : rows.get(Run, batch.runId);
+}

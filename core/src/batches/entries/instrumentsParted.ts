@@ -1,0 +1,30 @@
+import { entryKind } from '../../ledger/index.ts';
+import { onward, operationOf, type Component, type Routes } from '../../routing/index.ts';
+import { Batch, Instrument, livePieces, Piece, piecesIn, batchIdOf } from '../batch.ts';
+import { goneOn, sameOrder } from './goneOn.ts';
+import { arrive, joinBatch, newBatch } from './rows.ts';
+
+/** Bodies and necks go their own ways again; their serial stays with both. */
+export const InstrumentsParted = entryKind('instruments.parted')<{ operationId: string; bodyNumber: number; neckNumber: number }, Routes>({
+  apply(rows, entry, routes) {
+    const batch = rows.get(Batch, entry.batchId);
+    const route = routes.routeOf(batch);
+    const operation = operationOf(route, entry.payload.operationId);
+    const apart = livePieces(piecesIn(rows, batch.id));
+    const half = (component: Component, number: number): Batch =>
+      newBatch({ id: batchIdOf(number), number, component, quantity: apart.length, startedMs: batch.startedMs, ...sameOrder(batch) });
+    const [bodies, necks] = [half('body', entry.payload.bodyNumber), half('neck', entry.payload.neckNumber)];
+    for (const piece of apart) {
+      const { bodyId, neckId } = rows.get(Instrument, piece.id);
+      rows.change(Piece, piece.id, { state: 'apart' });
+      joinBatch(rows, rows.get(Piece, bodyId), bodies.id, entry.atMs, { state: 'good' });
+      joinBatch(rows, rows.get(Piece, neckId), necks.id, entry.atMs, { state: 'good' });
+    }
+    goneOn(rows, batch.id, apart.length, entry.atMs);
+    for (const side of [bodies, necks]) {
+      const to = onward(route, operation, side.component);
+      if (to !== undefined) arrive(rows, side, operationOf(route, to), entry.atMs);
+    }
+  },
+  sentence: ({ payload }) => `Taken apart: bodies ${batchIdOf(payload.bodyNumber)}, necks ${batchIdOf(payload.neckNumber)}`,
+});

@@ -1,0 +1,52 @@
+import { entryKind } from '../../ledger/index.ts';
+import { operationOf, type Routes } from '../../routing/index.ts';
+import { Batch, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
+import type { PieceOutcome } from '../outcome.ts';
+import { keepDefect, scrapPiece } from './pieceRows.ts';
+import { arrive, lessPieces } from './rows.ts';
+import { closeRun } from './run.ts';
+
+export interface Finished {
+  operationId: string;
+  good: number;
+  rework: number;
+  scrap: number;
+  outcomes: readonly PieceOutcome[];
+  /** only the pieces that had come back were worked on */
+  redo?: boolean;
+}
+
+export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
+  apply(rows, entry, routes) {
+    const batch = rows.get(Batch, entry.batchId);
+    const { good, rework, scrap, outcomes, operationId } = entry.payload;
+    const operation = operationOf(routes.routeOf(batch), operationId);
+    if (batch.runId !== null) closeRun(rows, batch, entry.atMs);
+    rows.amend(Visit, visitOf(rows, batch), { finishedMs: entry.atMs, good, rework, scrap });
+    for (const piece of piecesInPass(batch, piecesIn(rows, batch.id))) {
+      const outcome = outcomes.find((o) => o.pieceId === piece.id);
+      if (!outcome) {
+        const grit = operation.grit ?? piece.grit;
+        if (piece.state !== 'good' || piece.grit !== grit) rows.amend(Piece, piece, { state: 'good', grit });
+      } else {
+        keepDefect(rows, entry, batch, `${batch.visitId}/${piece.id}`, outcome, outcome.outcome);
+        if (outcome.outcome === 'scrap') scrapPiece(rows, piece.id);
+        else rows.change(Piece, piece.id, { state: 'rework' });
+      }
+    }
+    const { batch: left } = lessPieces(rows, batch.id, scrap, entry.atMs);
+    if (left.quantity === 0) {
+      rows.change(Batch, left.id, { runId: null });
+      return;
+    }
+    const finished = rows.change(Batch, left.id, { status: 'finished', runId: null, awayTo: null, dueBackMs: null });
+    if (rework === 0) return;
+    // What came back is done again before the batch goes on.
+    rows.amend(Visit, visitOf(rows, batch), { leftMs: entry.atMs });
+    arrive(rows, finished, operation, entry.atMs, true);
+  },
+  sentence: ({ payload: { good, rework, scrap, outcomes, operationId } }, nameOf) => {
+    const bad = outcomes.map((o) => `${o.pieceId} ${o.outcome}: ${o.defect}`).join(', ');
+    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}`;
+  },
+});

@@ -1,0 +1,12 @@
+export * from './batch.ts';
+export * from './context.ts';
+export * from './contextOf.ts';
+export * from './decide.ts';
+export { gateFindings } from './decideMove.ts';
+export { missingFindings } from './decideWork.ts';
+export * from './defect.ts';
+export * from './decided.ts';
+export * from './outcome.ts';
+export type { Undoable } from './entries/undoable.ts';
+export { goneOn, sameOrder } from './entries/goneOn.ts';
+export { arrive, changeBatch, newBatch } from './entries/rows.ts';

@@ -1,0 +1,11 @@
+import type { Room } from '../ledger/index.ts';
+import type { Routes } from '../routing/index.ts';
+import { Batch, Instrument, Piece, Run, Visit } from './batch.ts';
+import { Defect } from './defect.ts';
+import { BATCH_ENTRIES } from './entries/index.ts';
+
+export const batches = {
+  name: 'batches',
+  rows: [Batch, Instrument, Piece, Visit, Run, Defect],
+  entries: BATCH_ENTRIES,
+} as const satisfies Room<Routes>;

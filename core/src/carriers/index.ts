@@ -1,0 +1,2 @@
+export * from './carrier.ts';
+export * from './placement.ts';

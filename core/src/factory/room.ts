@@ -1,0 +1,4 @@
+import type { Room } from '../ledger/index.ts';
+import { SetupChanged } from './setupChanged.ts';
+
+export const factory = { name: 'factory', rows: [], entries: [SetupChanged] } as const satisfies Room;

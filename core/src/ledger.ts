@@ -1,0 +1,34 @@
+import { batches } from './batches/room.ts';
+import { carriers } from './carriers/room.ts';
+import { dispatch } from './dispatch/room.ts';
+import { factory } from './factory/room.ts';
+import { finishing } from './finishing/room.ts';
+import { fitting } from './fitting/room.ts';
+import { Ledger, type EntryOfKind, type PayloadOf } from './ledger/index.ts';
+import { orders } from './orders/room.ts';
+import { quality } from './quality/room.ts';
+import type { Routes } from './routing/index.ts';
+import { routing } from './routing/room.ts';
+import { timber } from './timber/room.ts';
+
+/** The rooms, put together. */
+const ROOMS = [factory, routing, carriers, timber, orders, batches, finishing, quality, fitting, dispatch] as const;
+
+/** The logbook of this factory: every fact there is, and the only way it takes effect. */
+export const LEDGER: Ledger<Routes> = new Ledger<Routes>(ROOMS);
+
+type EntryKinds = (typeof ROOMS)[number]['entries'][number];
+
+/** What each kind of entry says, by its name. */
+export type Payloads = { [Defined in EntryKinds as Defined['kind']]: PayloadOf<Defined> };
+
+/** The name of a kind of entry. */
+export type EntryName = keyof Payloads;
+
+/** What is to be written down: when, who, about what. */
+export type NewEntry = EntryOfKind<EntryKinds>;
+
+/** One line of the logbook. Appended, never changed. */
+export type LogbookEntry = NewEntry & { id: number };
+
+export type EntryNamed<Name extends EntryName> = Extract<NewEntry, { kind: Name }>;

@@ -1,0 +1,61 @@
+/**
+ * A kind of row that entries make and change. The value is what rows are asked for by: `rows.get(Batch, id)` is a batch
+ * because `Batch` is a `RowKind<Batch>`; no table of all kinds exists.
+ */
+export interface RowKind<Row extends object> {
+  readonly name: string;
+  /** the field that tells one row from another; it is a string */
+  readonly key: string;
+  /** fields by whose value rows are found together */
+  readonly by: readonly string[];
+  /** the field of which the row put last is remembered, whatever its key */
+  readonly latestBy: string | null;
+  /**
+   * Written by the hundred thousand and hardly looked up by its key: put aside while a history is told again. Such a
+   * kind has no `by`.
+   */
+  readonly seldom: boolean;
+  keyOf(row: Row): string;
+  /** Rows that belong to a row, and change only while it is kept still: read along with it. */
+  alongWith(row: Row): readonly Ask[];
+  /** whether its rows stand under others */
+  readonly hasParents: boolean;
+  /** Rows that a row stands under, by key: kept still along with it. */
+  under(row: Row): readonly Ask[];
+}
+
+/** What a kind says beyond its name. */
+export interface RowKindOptions<Row> {
+  key: keyof Row & string;
+  by?: readonly (keyof Row & string)[];
+  latestBy?: keyof Row & string;
+  seldom?: boolean;
+  alongWith?(row: Row): readonly Ask[];
+  under?(row: Row): readonly Ask[];
+}
+
+/** Defines a kind of row. @throws RangeError when a kind that is seldom looked up is to be found together */
+export function rowKind<Row extends object>(name: string, options: RowKindOptions<Row>): RowKind<Row> {
+  const { key, by = [], latestBy = null, seldom = false, alongWith = none, under = none } = options;
+  if (seldom && by.length > 0) throw new RangeError(`Rows of kind ${name} are put aside; they cannot be found by ${by.join(', ')}`);
+  return { name, key, by, latestBy, seldom, keyOf: (row) => row[key] as string, alongWith, hasParents: under !== none, under };
+}
+
+const none = (): readonly Ask[] => [];
+
+/** Rows of a kind that have one of these values in a field. */
+export interface Ask {
+  readonly kind: RowKind<never>;
+  readonly field: string;
+  readonly values: readonly string[];
+}
+
+/** The rows with these keys. */
+export const rowsOf = <Row extends object>(kind: RowKind<Row>, keys: readonly string[]): Ask => ({ kind, field: kind.key, values: keys });
+
+/** The rows with one of these values in a field. */
+export const rowsBy = <Row extends object>(kind: RowKind<Row>, field: keyof Row & string, values: readonly string[]): Ask => ({
+  kind,
+  field,
+  values,
+});

@@ -1,0 +1,14 @@
+import type { Rows } from '../../ledger/index.ts';
+import { Lot } from '../lot.ts';
+
+export const changeLot = (rows: Rows, lotId: string | null, fields: Omit<Partial<Lot>, 'version'>): Lot => {
+  const lot = rows.get(Lot, lotId);
+  return rows.amend(Lot, lot, { version: lot.version + 1, ...fields });
+};
+
+/** Takes lumber out of a lot; what is left of nothing is used up. */
+export function takeWood(rows: Rows, lotId: string, volumeM3: number): void {
+  const lot = rows.get(Lot, lotId);
+  const leftM3 = Math.max(0, Math.round((lot.leftM3 - volumeM3) * 1e6) / 1e6);
+  changeLot(rows, lotId, { leftM3, ...(leftM3 === 0 ? { state: 'used up' } : {}) });
+}

@@ -1,0 +1,331 @@
+import {
+  BATCH_STATUSES,
+  CAUTION_KINDS,
+  COMPONENTS,
+  DISPOSITIONS,
+  earliestMs,
+  onward,
+  OPERATION_KINDS,
+  PIECE_STATES,
+  STAGES,
+  worst,
+  type BatchStatus,
+  type CautionKind,
+  type Component,
+  type Disposition,
+  type Finding,
+  type Operation,
+  type PieceState,
+  type Stage,
+  type Verdict,
+} from '@ample-crane/core';
+import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
+import { missingOf, nameOf, operationAt, routeOf, type Shop } from '../factory/shop.service.ts';
+import type { BatchEntity } from './batch.entity.ts';
+import type { PlacementEntity } from '../carriers/placement.entity.ts';
+
+export class CharacteristicView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() unit: string;
+  @Out() low: number;
+  @Out() target: number;
+  @Out() high: number;
+}
+
+export class CoatPlanView {
+  @Out() materialId: string;
+  @Out() materialName: string;
+  @Out() coats: number;
+  @Out() wetUm: number;
+  @Out() flashMinutes: number;
+}
+
+export class PlacementView {
+  @Out() carrierId: string;
+  @Out() carrierName: string;
+  @Out() pieces: number;
+}
+
+export class BatchView {
+  @Out() id: string;
+  @Out() number: number;
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() modelId: string;
+  @Out() modelName: string;
+  @OutOrNull(String) orderId: string | null;
+  @OutOrNull(String) lotId: string | null;
+  @Out() operationId: string;
+  @Out() operationName: string;
+  @OutEnum(OPERATION_KINDS) operationKind: Operation['kind'];
+  @OutEnum(STAGES) stage: Stage;
+  @Out() stationCode: string;
+  @Out() stationName: string;
+  @OutEnum(BATCH_STATUSES) status: BatchStatus;
+  @Out() sinceMs: number;
+  @Out() arrivedMs: number;
+  @Out() startedMs: number;
+  @OutOrNull(Number) dueMs: number | null;
+  @Out() quantity: number;
+  /** where it sits */
+  @OutList(() => PlacementView) placements: PlacementView[];
+  /** whether the present station has taken it over, where that is asked */
+  @Out() accepted: boolean;
+  @Out() handOver: boolean;
+  @Out() redo: boolean;
+  @Out() trial: boolean;
+  @OutOrNull(String) parentId: string | null;
+  @OutOrNull(String) awayTo: string | null;
+  @OutOrNull(Number) dueBackMs: number | null;
+  @Out() routeId: string;
+  @OutOrNull(String) holdReason: string | null;
+  @Out() pass: number;
+  @Out() version: number;
+  @OutOrNull(String) nextOperationName: string | null;
+  @OutOrNull(String) skill: string | null;
+  @OutEnum(['pass', 'wait', 'stop']) verdict: Verdict;
+  /** earliest time its gate can open */
+  @OutOrNull(Number) untilMs: number | null;
+  /** share of its wait that is done */
+  @OutOrNull(Number) done: number | null;
+  /** who is working on it, or was when it was paused */
+  @OutOrNull(String) worker: string | null;
+  @Out() touchMinutes: number;
+  @OutList(() => FindingView) findings: Finding[];
+  /** what must exist before the step is begun, and does not */
+  @OutList(() => FindingView) missing: Finding[];
+  /** the question of a loop that runs until somebody accepts */
+  @OutOrNull(String) question: string | null;
+  /** the skill for which somebody has to accept it, where its gate waits for nothing else */
+  @OutOrNull(String) acceptFor: string | null;
+}
+
+export class PieceView {
+  @Out() id: string;
+  @Out() ordinal: number;
+  @OutEnum(PIECE_STATES) state: PieceState;
+  @OutOrNull(String) serial: string | null;
+  @OutOrNull(String) intoId: string | null;
+  /** shared by what was cut from one block */
+  @OutOrNull(String) setId: string | null;
+  @OutOrNull(Number) grit: number | null;
+  @Out() coats: number;
+}
+
+export class VisitView {
+  @Out() operationId: string;
+  @Out() operationName: string;
+  @Out() stationName: string;
+  @OutEnum(STAGES) stage: Stage;
+  @Out() pass: number;
+  @Out() arrivedMs: number;
+  @OutOrNull(Number) startedMs: number | null;
+  @OutOrNull(Number) finishedMs: number | null;
+  @OutOrNull(Number) leftMs: number | null;
+  @Out() good: number;
+  @Out() rework: number;
+  @Out() scrap: number;
+  @Out() touchMs: number;
+  @OutOrNull(String) by: string | null;
+}
+
+export class ForecastView {
+  @Out() operationId: string;
+  @Out() operationName: string;
+  @OutEnum(STAGES) stage: Stage;
+  @OutEnum(OPERATION_KINDS) kind: Operation['kind'];
+  @Out() arriveMs: number;
+  @Out() leaveMs: number;
+}
+
+export class CoatView {
+  @Out() id: string;
+  @Out() atMs: number;
+  @Out() operationName: string;
+  @Out() materialName: string;
+  @Out() wetUm: number;
+  @Out() dryUm: number;
+  @Out() flashUntilMs: number;
+  @Out() by: string;
+}
+
+export class MeasureView {
+  @Out() id: string;
+  @Out() pieceId: string;
+  @Out() operationName: string;
+  @Out() characteristicName: string;
+  @Out() unit: string;
+  @Out() value: number;
+  @Out() low: number;
+  @Out() high: number;
+  @Out() inBand: boolean;
+  @Out() atMs: number;
+  @Out() by: string;
+}
+
+export class DefectView {
+  @Out() id: string;
+  @Out() pieceId: string;
+  @Out() kind: string;
+  @Out() operationName: string;
+  @Out() originOperationName: string;
+  @OutEnum(DISPOSITIONS) disposition: Disposition;
+  @Out() note: string;
+  @Out() atMs: number;
+  @Out() by: string;
+}
+
+export class BuildView {
+  @Out() materialName: string;
+  @Out() dryUm: number;
+  @Out() lowUm: number;
+  @Out() highUm: number;
+  @OutEnum(['thin', 'in window', 'thick']) verdict: 'thin' | 'in window' | 'thick';
+}
+
+export class StepChoiceView {
+  @Out() id: string;
+  @Out() name: string;
+}
+
+export class WayView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() stationName: string;
+  @Out() minutesPerPiece: number;
+}
+
+export class WaitingView {
+  @Out() id: string;
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() quantity: number;
+}
+
+export class UndoView {
+  @Out() entryId: number;
+  @Out() sentence: string;
+}
+
+export class CardView {
+  @OutPart(() => BatchView) batch: BatchView;
+  @Out() customer: string;
+  /** what was chosen on its order, in words */
+  @OutList(() => String) options: string[];
+  @OutList(() => PieceView) pieces: PieceView[];
+  /** pieces that the present pass is about */
+  @OutList(() => String) inPass: string[];
+  @OutList(() => VisitView) visits: VisitView[];
+  @OutList(() => ForecastView) forecast: ForecastView[];
+  @OutList(() => CoatView) coats: CoatView[];
+  @Out() coatsThisVisit: number;
+  @OutOrNull(CoatPlanView) coatPlan: CoatPlanView | null;
+  @OutOrNull(BuildView) build: BuildView | null;
+  @OutList(() => FindingView) coatFindings: Finding[];
+  @OutList(() => CharacteristicView) characteristics: CharacteristicView[];
+  @OutList(() => String) unmeasured: string[];
+  @OutList(() => MeasureView) measures: MeasureView[];
+  @OutList(() => DefectView) defects: DefectView[];
+  @OutList(() => OverrideView) overrides: OverrideView[];
+  @OutList(() => LogView) log: LogView[];
+  @OutList(() => String) cautions: CautionKind[];
+  /** steps a defect can come from */
+  @OutList(() => StepChoiceView) originChoices: StepChoiceView[];
+  /** people who can do the present step */
+  @OutList(() => StepChoiceView) workers: StepChoiceView[];
+  /** people who can accept it at its gate */
+  @OutList(() => StepChoiceView) accepters: StepChoiceView[];
+  @OutList(() => String) fittedInto: string[];
+  /** the ways the present step can be done, its own first */
+  @OutList(() => WayView) ways: WayView[];
+  /** other batches that wait at this step: to be joined, fitted again or merged */
+  @OutList(() => WaitingView) besides: WaitingView[];
+  /** whether, at a joining, this is the batch the others become part of */
+  @Out() hostsHere: boolean;
+  /** the latest entry, if it can be taken back */
+  @OutOrNull(UndoView) undo: UndoView | null;
+  /** which visit to its station this step is */
+  @Out() stationPass: number;
+  @Out() stationPasses: number;
+  @OutEnumOrNull(CAUTION_KINDS) mainCaution: CautionKind | null;
+}
+
+/** A batch as every screen shows it. */
+export function toBatchView(
+  batch: BatchEntity,
+  shop: Shop,
+  findings: readonly Finding[],
+  touchMinutes: number,
+  placements: readonly PlacementEntity[],
+  workerId: string | null,
+): BatchView {
+  const operation = operationAt(shop, batch);
+  const next = onward(routeOf(shop, batch), operation, batch.component);
+  const waits = findings.filter((f) => f.done !== undefined).map((f) => f.done ?? 0);
+  return {
+    id: batch.id,
+    number: batch.number,
+    component: batch.component,
+    modelId: batch.modelId,
+    modelName: shop.models.get(batch.modelId)?.name ?? batch.modelId,
+    orderId: batch.orderId,
+    lotId: batch.lotId,
+    operationId: batch.operationId,
+    operationName: operation.name,
+    operationKind: operation.kind,
+    stage: batch.stage,
+    stationCode: batch.stationCode,
+    stationName: shop.stations.get(batch.stationCode)?.name ?? batch.stationCode,
+    status: batch.status,
+    sinceMs: batch.sinceMs,
+    arrivedMs: batch.arrivedMs,
+    startedMs: batch.startedMs,
+    dueMs: batch.dueMs,
+    quantity: batch.quantity,
+    placements: placements
+      .filter((p) => p.batchId === batch.id)
+      .map((p) => ({ carrierId: p.carrierId, carrierName: shop.carriers.get(p.carrierId)?.name ?? p.carrierId, pieces: p.pieces })),
+    accepted: batch.accepted,
+    handOver: operation.handOver === true,
+    redo: batch.redo,
+    trial: batch.trial,
+    parentId: batch.parentId,
+    awayTo: batch.awayTo,
+    dueBackMs: batch.dueBackMs,
+    routeId: batch.routeId,
+    holdReason: batch.holdReason,
+    pass: batch.pass,
+    version: batch.version,
+    nextOperationName: next === undefined ? null : operationAt(shop, { ...batch, operationId: next }).name,
+    skill: operation.skill ?? null,
+    verdict: worst(findings),
+    untilMs: earliestMs(findings) ?? null,
+    done: waits.length === 0 ? null : Math.min(...waits),
+    worker: workerId === null ? null : nameOf(shop, workerId),
+    touchMinutes,
+    findings: [...findings],
+    missing: batch.status === 'queued' ? missingFor(operation, batch, shop) : [],
+    question: questionOf(operation, batch),
+    acceptFor: acceptFor(operation, batch, findings),
+  };
+}
+
+const missingFor = (operation: Operation, batch: BatchEntity, shop: Shop) =>
+  (operation.needs ?? []).flatMap((need): Finding[] => {
+    const sentence = missingOf(shop, batch.modelId, need);
+    return sentence === null ? [] : [{ rule: 'prerequisite', verdict: 'stop', sentence }];
+  });
+
+const isAtGate = (batch: BatchEntity) => batch.status === 'finished' || batch.status === 'dwelling';
+
+function questionOf(operation: Operation, batch: BatchEntity): string | null {
+  if (!isAtGate(batch) || operation.repeat?.kind !== 'until accepted') return null;
+  return `Round ${(batch.rounds[operation.id] ?? 0) + 1} of at most ${operation.repeat.maximum}: accepted?`;
+}
+
+function acceptFor(operation: Operation, batch: BatchEntity, findings: readonly Finding[]): string | null {
+  const held = findings.filter((f) => f.verdict !== 'pass');
+  if (!isAtGate(batch) || held.length === 0 || held.some((f) => f.rule !== 'signOff')) return null;
+  const rule = operation.gate.find((r) => r.kind === 'signOff' && !batch.signOffs.some((s) => s.skill === r.skill));
+  return rule?.kind === 'signOff' ? rule.skill : null;
+}

@@ -1,0 +1,80 @@
+import { STAGES, type Stage } from '@ample-crane/core';
+import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
+import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
+import type { Request } from 'express';
+import { InFlag, InOneOf, InText } from '../platform/http/fields.ts';
+import { BatchDoneView, DoneView } from '../platform/http/views.ts';
+import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
+import { Allow } from '../platform/identity/role.ts';
+import { pdfFile, PrintingService } from '../factory/printing.service.ts';
+import { BatchView, CardView } from './batch.view.ts';
+import { CoatDto, MeasuresDto, StartBatchDto } from './batches.dto.ts';
+import { BatchesQueries } from './batches.queries.ts';
+import { BatchesService } from './batches.service.ts';
+import { cardPdf } from './card.pdf.ts';
+import { Transform } from 'class-transformer';
+
+export class BatchFilterDto {
+  @InOneOf(STAGES, { optional: true }) stage?: Stage;
+  @InText({ optional: true }) modelId?: string;
+  @Transform(({ value }: { value: unknown }) => (value === 'true' ? true : value === 'false' ? false : value))
+  @InFlag({ optional: true })
+  done?: boolean;
+}
+
+@ApiTags('batches')
+@Controller('batches')
+export class BatchesController {
+  constructor(
+    private readonly batches: BatchesService,
+    private readonly queries: BatchesQueries,
+    private readonly printing: PrintingService,
+  ) {}
+
+  @Get()
+  @Allow('viewer')
+  @ApiQuery({ name: 'done', type: Boolean, required: false })
+  @ApiOkResponse({ type: [BatchView] })
+  list(@Query() filter: BatchFilterDto): Promise<BatchView[]> {
+    return this.queries.list(filter);
+  }
+
+  @Get(':id')
+  @Allow('viewer')
+  @ApiOkResponse({ type: CardView })
+  card(@Param('id') id: string): Promise<CardView> {
+    return this.queries.card(id);
+  }
+
+  @Get(':id/card.pdf')
+  @Allow('viewer')
+  @ApiProduces('application/pdf')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async pdf(@Param('id') id: string, @Req() request: Request): Promise<StreamableFile> {
+    return pdfFile(`batch-${id}`, await cardPdf(await this.queries.card(id), await this.printing.of(request)));
+  }
+
+  @Post()
+  @Allow('lead')
+  @ApiOkResponse({ type: DoneView })
+  @HttpCode(200)
+  start(@CurrentActor() actor: Actor, @Body() dto: StartBatchDto): Promise<DoneView> {
+    return this.batches.start(actor, dto);
+  }
+
+  @Post(':id/coats')
+  @Allow('operator')
+  @ApiOkResponse({ type: BatchDoneView })
+  @HttpCode(200)
+  coat(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: CoatDto): Promise<BatchDoneView> {
+    return this.batches.logCoat(actor, id, dto);
+  }
+
+  @Post(':id/measures')
+  @Allow('operator')
+  @ApiOkResponse({ type: BatchDoneView })
+  @HttpCode(200)
+  measures(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MeasuresDto): Promise<BatchDoneView> {
+    return this.batches.takeMeasures(actor, id, dto);
+  }
+}

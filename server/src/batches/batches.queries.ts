@@ -1,0 +1,197 @@
+import {
+  choicesInWords,
+  DAY_MS,
+  forecastRoute,
+  lastOf,
+  piecesInPass,
+  stationPass,
+  touchMinutes,
+  waysOf,
+  type BatchStatus,
+  type Stage,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource, In, Not, type FindOptionsWhere } from 'typeorm';
+import { MeasureEntity } from '../quality/measure.entity.ts';
+import { CoatEntity } from '../finishing/coat.entity.ts';
+import { LogbookEntity } from '../logbook/logbook.entity.ts';
+import { sentenceOf, toLogView } from '../factory/logbookWords.ts';
+import { OrderEntity } from '../orders/order.entity.ts';
+import { Clock } from '../platform/clock/clock.ts';
+import { notFound } from '../platform/problems/problems.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
+import { holdsSkill, operationAt, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { toBatchView, type BatchView, type CardView, type UndoView } from './batch.view.ts';
+import { BatchesService } from './batches.service.ts';
+import { unmeasuredPieces } from './commands.ts';
+import { EvidenceService } from './evidence.service.ts';
+import { History } from './history.view.ts';
+import { BatchEntity, DefectEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
+import { OverrideEntity } from '../routing/override.entity.ts';
+import { PlacementEntity } from '../carriers/placement.entity.ts';
+
+const FORECAST_REACH_DAYS = 200;
+const CARD_LOG_LINES = 500;
+
+export interface BatchFilter {
+  stage?: Stage;
+  modelId?: string;
+  done?: boolean;
+}
+
+@Injectable()
+export class BatchesQueries {
+  private readonly lists: Shelf<BatchView[]>;
+  private readonly cards: Shelf<CardView>;
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+    private readonly evidence: EvidenceService,
+    private readonly commands: BatchesService,
+    private readonly clock: Clock,
+    snapshots: Snapshots,
+  ) {
+    this.lists = snapshots.shelf();
+    this.cards = snapshots.shelf();
+  }
+
+  /** Batches in work, or the latest that are done. */
+  list(filter: BatchFilter): Promise<BatchView[]> {
+    return this.lists.of(JSON.stringify([filter.stage, filter.modelId, filter.done]), () => this.readList(filter));
+  }
+
+  private async readList(filter: BatchFilter): Promise<BatchView[]> {
+    const shop = await this.shops.load();
+    const where: FindOptionsWhere<BatchEntity> = { status: filter.done ? 'done' : Not<BatchStatus>('done') };
+    if (filter.stage !== undefined) where.stage = filter.stage;
+    if (filter.modelId !== undefined) where.modelId = filter.modelId;
+    const batches = await this.database.getRepository(BatchEntity).find({
+      where,
+      order: filter.done ? { endedMs: 'DESC' } : { dueMs: 'ASC', number: 'ASC' },
+      take: 500,
+    });
+    return this.views(batches, shop);
+  }
+
+  async views(batches: readonly BatchEntity[], shop: Shop): Promise<BatchView[]> {
+    const ids = batches.map((b) => b.id);
+    const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
+    const [findings, placements, visits] = await Promise.all([
+      this.evidence.findings(batches, shop),
+      this.database.getRepository(PlacementEntity).find({ where: { batchId: In(ids) }, order: { carrierId: 'ASC' } }),
+      atWork.length === 0
+        ? []
+        : this.database.getRepository(VisitEntity).find({ where: { id: In(atWork) }, select: { id: true, personId: true } }),
+    ]);
+    const workers = new Map(visits.map((v) => [v.id, v.personId]));
+    return batches.map((b) => {
+      const touch = touchMinutes(operationAt(shop, b), b.quantity, b.stationCode);
+      return toBatchView(b, shop, findings.get(b.id) ?? [], touch, placements, workers.get(b.visitId) ?? null);
+    });
+  }
+
+  /** Everything the card of one batch shows. */
+  card(batchId: string): Promise<CardView> {
+    return this.cards.of(batchId, () => this.readCard(batchId));
+  }
+
+  private async readCard(batchId: string): Promise<CardView> {
+    const { manager } = this.database;
+    const batch = await manager.findOneBy(BatchEntity, { id: batchId });
+    if (!batch) throw notFound('batch', batchId);
+    const [shop, pieces, visits, coats, measures, defects, overrides, log, order] = await Promise.all([
+      this.shops.load(),
+      manager.find(PieceEntity, { where: { batchId }, order: { ordinal: 'ASC' } }),
+      manager.find(VisitEntity, { where: { batchId }, order: { arrivedMs: 'ASC', pass: 'ASC' } }),
+      manager.find(CoatEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
+      manager.find(MeasureEntity, { where: { batchId }, order: { atMs: 'ASC', id: 'ASC' } }),
+      manager.find(DefectEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
+      manager.find(OverrideEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
+      manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' }, take: CARD_LOG_LINES }),
+      batch.orderId === null ? null : manager.findOneBy(OrderEntity, { id: batch.orderId }),
+    ]);
+    const route = routeOf(shop, batch);
+    const operation = operationAt(shop, batch);
+    const nowMs = this.clock.nowMs();
+    const time = workingTime(shop, { fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
+    const history = new History(shop, batch.routeId);
+    const besides = await manager.find(BatchEntity, {
+      where: { modelId: batch.modelId, operationId: batch.operationId, status: batch.status, id: Not(batch.id) },
+      order: { number: 'ASC' },
+    });
+    const ofVisit = coats.filter((c) => c.visitId === batch.visitId);
+    const [view] = await this.views([batch], shop);
+    if (!view) throw notFound('batch', batchId);
+    return {
+      batch: view,
+      customer: order?.customer ?? 'Stock',
+      options: choicesInWords(route.options ?? [], batch.facts.choices),
+      pieces,
+      inPass: piecesInPass(batch, pieces).map((p) => p.id),
+      visits: visits.map((v) => history.visit(v)),
+      forecast:
+        batch.status === 'done'
+          ? []
+          : forecastRoute(route, batch, nowMs, time, view.untilMs ?? nowMs).map((f) => ({
+              operationId: f.operation.id,
+              operationName: f.operation.name,
+              stage: f.operation.stage,
+              kind: f.operation.kind,
+              arriveMs: f.arriveMs,
+              leaveMs: f.leaveMs,
+            })),
+      coats: coats.map((c) => history.coat(c)),
+      coatsThisVisit: ofVisit.length,
+      coatPlan: operation.coat
+        ? {
+            ...operation.coat,
+            materialName: shop.materials.get(operation.coat.materialId)?.name ?? operation.coat.materialId,
+          }
+        : null,
+      build: history.build(coats),
+      coatFindings: await this.commands.coatFindings(batch, operation, { shop, nowMs, lastCoatMs: ofVisit.at(-1)?.atMs }),
+      characteristics: [...(operation.characteristics ?? [])],
+      unmeasured: unmeasuredPieces(batch, operation, pieces, measures),
+      measures: measures.map((m) => history.measure(m)),
+      defects: defects.map((d) => history.defect(d)),
+      overrides: overrides.map((o) => history.override(o)),
+      log: log.map((row) => toLogView(row, shop, batch.routeId)),
+      cautions: [...(operation.cautions ?? [])],
+      mainCaution: operation.cautions?.[0] ?? null,
+      originChoices: route.operations
+        .filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument'))
+        .map(({ id, name: label }) => ({ id, name: label })),
+      workers: peopleWith(operation.skill, operation.skillLevel, shop),
+      accepters: view.acceptFor === null ? [] : peopleWith(view.acceptFor, 1, shop),
+      ways: waysOf(operation).map((w) => ({
+        id: w.id,
+        name: w.name,
+        stationName: shop.stations.get(w.stationCode)?.name ?? w.stationCode,
+        minutesPerPiece: w.minutesPerPiece,
+      })),
+      besides: batch.status === 'done' ? [] : besides.map(({ id, component, quantity }) => ({ id, component, quantity })),
+      hostsHere: operation.component === batch.component,
+      undo: undoOf(log, shop, batch.routeId),
+      stationPass: stationPass(route, operation).nth,
+      stationPasses: stationPass(route, operation).of,
+      fittedInto: [...new Set(pieces.flatMap((p) => (p.state === 'fitted' && p.serial !== null ? [p.serial] : [])))],
+    };
+  }
+}
+
+/** The latest entry, if it is of a kind that can be taken back. */
+function undoOf(log: readonly LogbookEntity[], shop: Shop, routeId: string): UndoView | null {
+  const entries = [...log].sort((a, b) => a.id - b.id);
+  // What the table holds was checked when it was appended.
+  const last = lastOf(entries as unknown as Parameters<typeof lastOf>[0]);
+  const row = last?.undoable ? entries.find((e) => e.id === last.id) : undefined;
+  return row ? { entryId: row.id, sentence: sentenceOf(row, shop, routeId) } : null;
+}
+
+function peopleWith(skill: string | undefined, level: number | undefined, shop: Shop) {
+  const able = holdsSkill(shop);
+  return [...shop.people.values()]
+    .filter((p) => p.active && (skill === undefined || able(p.id, skill, level ?? 1)))
+    .map((p) => ({ id: p.id, name: p.name }));
+}

@@ -1,0 +1,86 @@
+import { CARRIER_KINDS, COMPONENTS, type CarrierKind, type Component } from '@ample-crane/core';
+import { Controller, Get, Injectable, Param } from '@nestjs/common';
+import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { DataSource, In } from 'typeorm';
+import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import { Allow } from '../platform/identity/role.ts';
+import { notFound } from '../platform/problems/problems.ts';
+import { ShopService } from '../factory/shop.service.ts';
+import { BatchView } from '../batches/batch.view.ts';
+import { BatchesQueries } from '../batches/batches.queries.ts';
+import { BatchEntity } from '../batches/batch.entity.ts';
+
+export class OnCarrierView {
+  @Out() batchId: string;
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() pieces: number;
+}
+
+export class CarrierView {
+  @Out() id: string;
+  @Out() name: string;
+  @OutEnum(CARRIER_KINDS) kind: CarrierKind;
+  @Out() places: number;
+  @Out() taken: number;
+  @Out() active: boolean;
+  @Out() version: number;
+  @Out() zoneId: string;
+  /** the model it is made for */
+  @OutOrNull(String) outline: string | null;
+  @OutList(() => OnCarrierView) batches: OnCarrierView[];
+}
+
+/** One carrier, scanned: what sits on it and what is due of it. */
+export class OneCarrierView {
+  @OutPart(() => CarrierView) carrier: CarrierView;
+  @OutList(() => BatchView) batches: BatchView[];
+}
+
+@Injectable()
+export class CarriersQueries {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+    private readonly batches: BatchesQueries,
+  ) {}
+
+  async one(id: string): Promise<OneCarrierView> {
+    const carrier = (await this.list()).find((c) => c.id === id);
+    if (!carrier) throw notFound('carrier', id);
+    const rows = await this.database
+      .getRepository(BatchEntity)
+      .find({ where: { id: In(carrier.batches.map((b) => b.batchId)) }, order: { number: 'ASC' } });
+    return { carrier, batches: await this.batches.views(rows, await this.shops.load()) };
+  }
+
+  /** Every carrier, how full it is, and what sits on it. */
+  list(): Promise<CarrierView[]> {
+    return this.database.query<CarrierView[]>(
+      `select c.id, c.name, c.kind, c.places, c.taken, c.active, c.version, c.zone_id as "zoneId", c.outline,
+         coalesce(jsonb_agg(jsonb_build_object('batchId', b.id, 'component', b.component, 'pieces', p.pieces) order by b.number)
+           filter (where b.id is not null), '[]') as batches
+       from carrier c left join placement p on p.carrier_id = c.id left join batch b on b.id = p.batch_id
+       group by c.id order by c.active desc, c.kind, c.id`,
+    );
+  }
+}
+
+@ApiTags('carriers')
+@Controller('carriers')
+export class CarriersController {
+  constructor(private readonly carriers: CarriersQueries) {}
+
+  @Get()
+  @Allow('viewer')
+  @ApiOkResponse({ type: [CarrierView] })
+  list(): Promise<CarrierView[]> {
+    return this.carriers.list();
+  }
+
+  @Get(':id')
+  @Allow('viewer')
+  @ApiOkResponse({ type: OneCarrierView })
+  one(@Param('id') id: string): Promise<OneCarrierView> {
+    return this.carriers.one(id);
+  }
+}

@@ -1,0 +1,227 @@
+import {
+  CARRIER_KINDS,
+  COMPONENTS,
+  LOT_USES,
+  PREREQUISITE_KINDS,
+  STAGES,
+  type CarrierKind,
+  type Component,
+  type LotUse,
+  type Prerequisite,
+  type Stage,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import type { EntityManager } from 'typeorm';
+import { ZoneEntity } from '../climate/climate.entity.ts';
+import { InCount, InFlag, InList, InNumber, InOneOf, InPart, InText, Out, OutEnum, OutOrNull } from '../platform/http/fields.ts';
+import { VersionDto } from '../platform/http/version.dto.ts';
+import type { Actor } from '../platform/identity/actor.ts';
+import { badInput, notFound, stale } from '../platform/problems/problems.ts';
+import { ChangesService } from './changes.service.ts';
+import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from './factory.entity.ts';
+
+const ID = { max: 30, pattern: /^[A-Za-z0-9][A-Za-z0-9-]*$/, hint: 'Use letters, digits and dashes' };
+const PREREQUISITE_STATES = ['draft', 'released', 'withdrawn'] as const;
+
+export class ZoneDto {
+  @InText(ID) id: string;
+  @InText({ max: 60 }) name: string;
+}
+
+export class StationDto {
+  @InText(ID) code: string;
+  @InText({ max: 60 }) name: string;
+  @InOneOf(STAGES) stage: Stage;
+  @InText() zoneId: string;
+  @InOneOf(['work', 'dwell']) kind: 'work' | 'dwell';
+  @InCount({ min: 1, max: 500 }) places: number;
+}
+
+export class CarrierDto {
+  @InText(ID) id: string;
+  @InText({ max: 60 }) name: string;
+  @InOneOf(CARRIER_KINDS) kind: CarrierKind;
+  @InCount({ min: 1, max: 1000 }) places: number;
+  @InText() zoneId: string;
+  /** the model it is made for; null where any fits */
+  @InText({ nullable: true }) outline: string | null;
+}
+
+export class ChangeCarrierDto extends VersionDto {
+  @InText({ max: 60 }) name: string;
+  @InCount({ min: 1, max: 1000 }) places: number;
+  @InFlag() active: boolean;
+}
+
+export class PrerequisiteDto {
+  @InOneOf(PREREQUISITE_KINDS) kind: Prerequisite['kind'];
+  @InText({ max: 80 }) what: string;
+  /** null where it serves every model */
+  @InText({ nullable: true }) modelId: string | null;
+  @InText({ max: 20 }) revision: string;
+}
+
+export class ChangePrerequisiteDto extends VersionDto {
+  @InText({ max: 20 }) revision: string;
+  @InOneOf(PREREQUISITE_STATES) state: (typeof PREREQUISITE_STATES)[number];
+  @InText({ min: 0, max: 200 }) note: string;
+}
+
+export class PrerequisiteView {
+  @Out() id: string;
+  @OutEnum(PREREQUISITE_KINDS) kind: Prerequisite['kind'];
+  @Out() what: string;
+  @OutOrNull(String) modelId: string | null;
+  @Out() revision: string;
+  @OutEnum(PREREQUISITE_STATES) state: (typeof PREREQUISITE_STATES)[number];
+  @Out() note: string;
+  @Out() version: number;
+}
+
+export class BlankSizeDto {
+  @InNumber({ min: 1, max: 12_000 }) lengthMm: number;
+  @InNumber({ min: 1, max: 2_000 }) widthMm: number;
+  @InNumber({ min: 0.5, max: 300 }) thicknessMm: number;
+  @InCount({ min: 0, max: 12 }) leavesEach: number;
+}
+
+export class WeightTargetDto {
+  @InNumber({ min: 1, max: 50_000 }) lowG: number;
+  @InNumber({ min: 1, max: 50_000 }) highG: number;
+  @InNumber({ min: 1, max: 100_000 }) partVolumeCm3: number;
+  @InNumber({ min: 0, max: 50_000 }) otherMassG: number;
+}
+
+export class WoodDto {
+  @InOneOf(COMPONENTS) component: Component;
+  @InText({ max: 60 }) species: string;
+  @InOneOf(LOT_USES) use: LotUse;
+  @InNumber({ min: 0.000001, max: 1 }) volumeM3: number;
+  @InNumber({ min: 0.5, max: 300 }) thicknessMm: number;
+  /** the blank it is made of, where boards are measured and planned */
+  @InPart(() => BlankSizeDto, { optional: true }) blank?: BlankSizeDto;
+  @InPart(() => WeightTargetDto, { optional: true }) weight?: WeightTargetDto;
+}
+
+export class ModelDto {
+  @InText(ID) id: string;
+  @InText({ max: 4, pattern: /^[A-Z0-9]+$/, hint: 'Use capitals and digits' }) code: string;
+  @InText({ max: 60 }) name: string;
+  @InText({ max: 80 }) construction: string;
+  @InCount({ min: 1, max: 40 }) batchSize: number;
+  @InNumber({ min: 200, max: 1200 }) scaleLengthMm: number;
+  @InNumber({ min: 0, max: 2 }) clearanceLowMm: number;
+  @InNumber({ min: 0, max: 2 }) clearanceTargetMm: number;
+  @InNumber({ min: 0, max: 2 }) clearanceHighMm: number;
+  @InList(() => WoodDto, { max: 8 }) wood: WoodDto[];
+}
+
+/** What the factory owns and builds: rooms, stations, carriers, programs and kits, models. */
+@Injectable()
+export class EquipmentService {
+  constructor(private readonly changes: ChangesService) {}
+
+  addZone(actor: Actor, dto: ZoneDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'zone', dto.id, dto, async (manager) => {
+      if (await manager.existsBy(ZoneEntity, { id: dto.id })) throw badInput('id', 'There is a zone of this name already');
+      await manager.insert(ZoneEntity, { ...dto, standIn: null });
+      return { before: null, after: dto };
+    });
+  }
+
+  addStation(actor: Actor, dto: StationDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'station', dto.code, dto, async (manager) => {
+      if (await manager.existsBy(StationEntity, { code: dto.code })) throw badInput('code', 'There is a station of this code already');
+      await needZone(manager, dto.zoneId);
+      const position = await manager.count(StationEntity);
+      await manager.insert(StationEntity, { ...dto, position, version: 1 });
+      return { before: null, after: dto };
+    });
+  }
+
+  addCarrier(actor: Actor, dto: CarrierDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'carrier', dto.id, dto, async (manager) => {
+      if (await manager.existsBy(CarrierEntity, { id: dto.id })) throw badInput('id', 'There is a carrier of this number already');
+      if (await manager.existsBy(CarrierEntity, { name: dto.name })) throw badInput('name', 'There is a carrier of this name already');
+      await needZone(manager, dto.zoneId);
+      await needModel(manager, dto.outline, 'outline');
+      await manager.insert(CarrierEntity, { ...dto, taken: 0, active: true, version: 1 });
+      return { before: null, after: dto };
+    });
+  }
+
+  changeCarrier(actor: Actor, id: string, dto: ChangeCarrierDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'carrier', id, dto, async (manager) => {
+      const row = await manager.findOne(CarrierEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
+      if (!row) throw notFound('carrier', id);
+      if (row.version !== dto.version) throw stale(row.name, { version: row.version });
+      const { name, places, active } = dto;
+      if (places < row.taken) throw badInput('places', `${row.taken} of its places are taken now`);
+      if (!active && row.taken > 0) throw badInput('active', `${row.taken} pieces sit on it: move them first`);
+      if (name !== row.name && (await manager.existsBy(CarrierEntity, { name })))
+        throw badInput('name', 'There is a carrier of this name already');
+      await manager.update(CarrierEntity, { id }, { name, places, active, version: row.version + 1 });
+      return { before: { name: row.name, places: row.places, active: row.active }, after: { name, places, active } };
+    });
+  }
+
+  addPrerequisite(actor: Actor, dto: PrerequisiteDto): Promise<{ id: string }> {
+    const id = `${dto.modelId ?? 'any'}/${dto.kind}/${dto.what}`;
+    return this.changes.make(actor, dto.kind, id, dto, async (manager) => {
+      await needModel(manager, dto.modelId, 'modelId');
+      const same = await manager.find(PrerequisiteEntity, { where: { kind: dto.kind, what: dto.what } });
+      if (same.some((p) => p.modelId === dto.modelId)) throw badInput('what', `This ${dto.kind} is on record already`);
+      await manager.insert(PrerequisiteEntity, { ...dto, id, state: 'draft', note: '', version: 1 });
+      return { before: null, after: dto };
+    });
+  }
+
+  changePrerequisite(actor: Actor, id: string, dto: ChangePrerequisiteDto): Promise<{ id: string }> {
+    return this.changes.make(actor, 'prerequisite', id, dto, async (manager) => {
+      const row = await manager.findOne(PrerequisiteEntity, { where: { id }, lock: { mode: 'pessimistic_write' } });
+      if (!row) throw notFound('prerequisite', id);
+      if (row.version !== dto.version) throw stale(row.what, { version: row.version });
+      const { revision, state, note } = dto;
+      await manager.update(PrerequisiteEntity, { id }, { revision, state, note, version: row.version + 1 });
+      return { before: { revision: row.revision, state: row.state, note: row.note }, after: { revision, state, note } };
+    });
+  }
+
+  /** A model begins with an empty draft of its route. */
+  addModel(actor: Actor, dto: ModelDto): Promise<{ id: string }> {
+    const { clearanceLowMm: lowMm, clearanceTargetMm: targetMm, clearanceHighMm: highMm, wood, ...model } = dto;
+    return this.changes.make(actor, 'model', dto.id, dto, async (manager) => {
+      for (const field of ['id', 'code', 'name'] as const)
+        if (await manager.existsBy(ModelEntity, { [field]: dto[field] })) throw badInput(field, 'Another model has this already');
+      if (!(lowMm <= targetMm && targetMm <= highMm)) throw badInput('clearanceTargetMm', 'The target lies within the band');
+      if (new Set(wood.map((w) => w.component)).size !== wood.length) throw badInput('wood', 'A component is named twice');
+      await manager.insert(ModelEntity, {
+        ...model,
+        clearance: { lowMm, targetMm, highMm },
+        wood: Object.fromEntries(wood.map(({ component, ...need }) => [component, need])),
+        active: true,
+      });
+      const routeId = `${dto.id}-1`;
+      const graph = { id: routeId, modelId: dto.id, version: 1, operations: [] };
+      await manager.insert(RouteEntity, {
+        id: routeId,
+        modelId: dto.id,
+        version: 1,
+        graph,
+        state: 'draft',
+        effectiveMs: null,
+        reason: '',
+        revision: 1,
+      });
+      return { before: null, after: dto };
+    });
+  }
+}
+
+async function needZone(manager: EntityManager, id: string): Promise<void> {
+  if (!(await manager.existsBy(ZoneEntity, { id }))) throw badInput('zoneId', `There is no zone ${id}`);
+}
+
+async function needModel(manager: EntityManager, id: string | null, field: string): Promise<void> {
+  if (id !== null && !(await manager.existsBy(ModelEntity, { id }))) throw badInput(field, `There is no model ${id}`);
+}

@@ -1,0 +1,307 @@
+import {
+  COMPONENTS,
+  LOT_USES,
+  OPERATION_KINDS,
+  STAGES,
+  type Component,
+  type LotUse,
+  type Operation,
+  type SprayLimits,
+  type Stage,
+} from '@ample-crane/core';
+import {
+  InCount,
+  InFlag,
+  InList,
+  InNumber,
+  InOneOf,
+  InPart,
+  InText,
+  InTexts,
+  Out,
+  OutEnum,
+  OutList,
+  OutOrNull,
+  OutPart,
+} from '../platform/http/fields.ts';
+import { VersionDto } from '../platform/http/version.dto.ts';
+import { ROLES, type Role } from '../platform/identity/role.ts';
+import { CharacteristicView } from '../batches/batch.view.ts';
+import { PrerequisiteView } from './equipment.service.ts';
+
+export class PersonDto {
+  @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' })
+  login: string;
+  @InText({ max: 80 }) name: string;
+  @InOneOf(ROLES) role: Role;
+  @InTexts({ max: 40 }) skills: string[];
+  @InText({ min: 10, max: 200, verbatim: true }) password: string;
+}
+
+export class ChangePersonDto extends VersionDto {
+  @InText({ max: 80 }) name: string;
+  @InOneOf(ROLES) role: Role;
+  @InTexts({ max: 40 }) skills: string[];
+  @InFlag() active: boolean;
+}
+
+export class BadgeDto {
+  /** what a scanner reads from it */
+  @InText({ min: 8, max: 100, nullable: true }) badge: string | null;
+}
+
+/** Told once: only a hash of it is kept. */
+export class ResetCodeView {
+  @Out() id: string;
+  @Out() code: string;
+}
+
+export class ChangeStationDto extends VersionDto {
+  @InText({ max: 60 }) name: string;
+  @InCount({ min: 1, max: 500 }) places: number;
+}
+
+/** Which state of a rule was before the person who changes it. */
+class SeenDto {
+  @InText({ max: 40, optional: true }) seen?: string;
+}
+
+export class MoistureDto {
+  @InOneOf(['calendar', 'meter', 'both']) gateSchool: 'calendar' | 'meter' | 'both';
+  @InOneOf(['shop', 'fixed']) bandSchool: 'shop' | 'fixed';
+  @InNumber({ min: 0.2, max: 5 }) halfWidthPct: number;
+  @InNumber({ min: 3, max: 20 }) fixedLowPct: number;
+  @InNumber({ min: 3, max: 20 }) fixedHighPct: number;
+  @InCount({ min: 1, max: 60 }) readingsNeeded: number;
+  @InNumber({ min: 0, max: 100 }) readingsPerM3: number;
+  @InNumber({ min: 0.2, max: 10 }) spreadLimitPct: number;
+  @InNumber({ min: 0.2, max: 10 }) gradientLimitPct: number;
+  @InNumber({ min: 0.005, max: 2 }) stableLimitPctPerDay: number;
+  @InCount({ min: 2, max: 120 }) stableWindowDays: number;
+  @InNumber({ min: 0, max: 730 }) daysPer25Mm: number;
+}
+
+export class ChangeMoistureDto extends MoistureDto {
+  @InText({ max: 40, optional: true }) seen?: string;
+}
+
+/** Rules of their own for a use of wood, for a form of it, or for both. */
+export class MoistureExceptionDto extends MoistureDto {
+  @InOneOf(LOT_USES, { nullable: true }) use: LotUse | null;
+  @InText({ max: 60, nullable: true }) form: string | null;
+}
+
+export class ChangeExceptionsDto extends SeenDto {
+  @InList(() => MoistureExceptionDto, { max: 30 }) exceptions: MoistureExceptionDto[];
+}
+
+export class MeterSpeciesDto {
+  @InText({ max: 60 }) species: string;
+  /** a pin meter's slope and offset, from its handbook */
+  @InNumber({ min: 0.2, max: 5 }) a: number;
+  @InNumber({ min: -20, max: 20 }) b: number;
+  /** points a pinless meter reads too high */
+  @InNumber({ min: -20, max: 20 }) densityOffsetPct: number;
+}
+
+export class ChangeMetersDto extends SeenDto {
+  @InList(() => MeterSpeciesDto, { max: 60 }) species: MeterSpeciesDto[];
+}
+
+export class MovementLimitDto {
+  @InText({ max: 40 }) id: string;
+  @InText({ max: 60 }) name: string;
+  @InNumber({ min: 0.01, max: 50 }) limitMm: number;
+  @InText({ max: 120 }) because: string;
+}
+
+export class ChangeMovementDto extends SeenDto {
+  @InList(() => MovementLimitDto, { max: 30 }) limits: MovementLimitDto[];
+}
+
+/** Air of a kiln or cabinet. */
+class KilnAirDto {
+  @InNumber({ min: 10, max: 90 }) tempC: number;
+  /** fraction 0…1 */
+  @InNumber({ min: 0.05, max: 0.98 }) relativeHumidity: number;
+}
+
+class KilnStepDto extends KilnAirDto {
+  @InNumber({ min: 3, max: 120 }) fromPct: number;
+}
+
+class ConditioningDto extends KilnAirDto {
+  @InNumber({ min: 1, max: 240 }) hours: number;
+}
+
+export class KilnScheduleDto {
+  /** empty for a new one */
+  @InText({ min: 0, max: 60 }) id: string;
+  @InText({ max: 60 }) name: string;
+  @InList(() => KilnStepDto, { max: 12 }) steps: KilnStepDto[];
+  @InNumber({ min: 3, max: 25 }) targetPct: number;
+  /** null where a schedule ends without */
+  @InPart(() => ConditioningDto, { nullable: true }) conditioning: ConditioningDto | null;
+}
+
+export class ChangeKilnsDto extends SeenDto {
+  @InList(() => KilnScheduleDto, { max: 30 }) schedules: KilnScheduleDto[];
+}
+
+export class SerialDto {
+  @InText({ max: 60 }) template: string;
+  @InOneOf(['day', 'week', 'year', 'never']) reset: 'day' | 'week' | 'year' | 'never';
+}
+
+export class ChangeSerialDto extends SerialDto {
+  @InText({ max: 40, optional: true }) seen?: string;
+}
+
+export class PersonView {
+  @Out() id: string;
+  @Out() login: string;
+  @Out() name: string;
+  @OutEnum(ROLES) role: Role;
+  @OutList(() => String) skills: string[];
+  @Out() active: boolean;
+  @OutOrNull(Number) awayUntilMs: number | null;
+  @Out() version: number;
+}
+
+export class StationView {
+  @Out() code: string;
+  @Out() name: string;
+  @OutEnum(STAGES) stage: Stage;
+  @Out() zoneId: string;
+  @OutEnum(['work', 'dwell']) kind: 'work' | 'dwell';
+  @Out() places: number;
+  @Out() version: number;
+}
+
+export class RouteStepView {
+  @Out() id: string;
+  @Out() name: string;
+  @OutEnum(COMPONENTS) component: Component;
+  @OutEnum(OPERATION_KINDS) kind: Operation['kind'];
+  @Out() stationName: string;
+  @OutOrNull(String) skill: string | null;
+  @Out() setupMinutes: number;
+  @Out() minutesPerPiece: number;
+  /** what must pass before it is left, in words */
+  @OutList(() => String) rules: string[];
+  @OutList(() => CharacteristicView) characteristics: CharacteristicView[];
+}
+
+export class WoodView {
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() species: string;
+  @Out() use: string;
+  @Out() volumeM3: number;
+  @Out() thicknessMm: number;
+}
+
+export class OptionValueView {
+  @Out() id: string;
+  @Out() name: string;
+}
+
+/** What can be chosen on an order; the first value is the usual one. */
+export class OptionView {
+  @Out() id: string;
+  @Out() name: string;
+  @OutList(() => OptionValueView) values: OptionValueView[];
+}
+
+export class ModelView {
+  @Out() id: string;
+  @Out() code: string;
+  @Out() name: string;
+  @Out() construction: string;
+  @Out() batchSize: number;
+  @Out() scaleLengthMm: number;
+  @OutList(() => WoodView) wood: WoodView[];
+  /** null before a first version is released */
+  @OutOrNull(Number) routeVersion: number | null;
+  @OutList(() => RouteStepView) steps: RouteStepView[];
+  @OutList(() => String) components: string[];
+  @OutList(() => OptionView) options: OptionView[];
+}
+
+export class ZoneView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() tempC: number;
+  @Out() relativeHumidity: number;
+  @Out() emcPct: number;
+  @Out() atMs: number;
+}
+
+/** A room with a climate, whether a sensor reports from it or not. */
+export class ZoneNameView {
+  @Out() id: string;
+  @Out() name: string;
+}
+
+export class ZoneDayView {
+  @Out() atMs: number;
+  @Out() tempC: number;
+  @Out() relativeHumidity: number;
+  @Out() emcPct: number;
+}
+
+export class MaterialView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() kind: string;
+  @Out() volumeSolids: number;
+  @Out() buildLowUm: number;
+  @Out() buildHighUm: number;
+  @Out() cureDays: number;
+  @Out() minimumTempC: number;
+}
+
+export class SkillView {
+  @Out() skill: string;
+  @OutList(() => String) holders: string[];
+  /** the highest level at which somebody holds it: 1 learns it, 2 does it alone, 3 teaches it */
+  @Out() level: number;
+}
+
+/** What the booth's air must be to spray in it, where the coating's sheet says nothing else. */
+export class SprayLimitsView implements SprayLimits {
+  @Out() zoneId: string;
+  @Out() minTempC: number;
+  @Out() maxTempC: number;
+  @Out() minHumidity: number;
+  @Out() maxHumidity: number;
+  @Out() dewMarginC: number;
+}
+
+/** Of each rule, the state it is in: sent along with a change, so that nobody's is overwritten unseen. */
+class RuleTagsView {
+  @Out() moisture: string;
+  @Out() exceptions: string;
+  @Out() meters: string;
+  @Out() movement: string;
+  @Out() kilns: string;
+  @Out() serial: string;
+}
+
+export class SetupView {
+  @OutList(() => PersonView) people: PersonView[];
+  @OutList(() => StationView) stations: StationView[];
+  @OutList(() => ModelView) models: ModelView[];
+  @OutList(() => ZoneNameView) zones: ZoneNameView[];
+  @OutList(() => MaterialView) materials: MaterialView[];
+  @OutList(() => SkillView) skills: SkillView[];
+  @OutList(() => PrerequisiteView) prerequisites: PrerequisiteView[];
+  @OutPart(() => MoistureDto) moisture: MoistureDto;
+  @OutList(() => MoistureExceptionDto) exceptions: MoistureExceptionDto[];
+  @OutList(() => MeterSpeciesDto) meters: MeterSpeciesDto[];
+  @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
+  @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
+  @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
+  @OutPart(() => SerialDto) serial: SerialDto;
+  @Out() serialExample: string;
+  @OutPart(() => RuleTagsView) tags: RuleTagsView;
+}

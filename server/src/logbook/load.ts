@@ -1,0 +1,109 @@
+import { Rows, type Ask, type Concerns, type RowKind } from '@ample-crane/core';
+import type pg from 'pg';
+import type { DataSource } from 'typeorm';
+import { selectRows } from '../platform/database/rows.ts';
+import type { RowTable } from '../platform/database/tables.ts';
+import { Passing } from '../platform/database/transaction.ts';
+import { notFound } from '../platform/problems/problems.ts';
+
+/** How often more may be asked for: a command that still asks then is wrong. */
+const MOST_ROUNDS = 4;
+
+/** Reads and locks what a command concerns, the same way for every command. */
+export class Loader {
+  private readonly rows = new Rows();
+  private readonly asked = new Map<string, Set<string>>();
+
+  /** @param tables every kind of row, in the one order in which rows are locked */
+  constructor(
+    private readonly database: DataSource,
+    private readonly client: pg.ClientBase,
+    private readonly tables: readonly RowTable[],
+  ) {}
+
+  /**
+   * Locks what a command is about and what that stands under, kind by kind in one order for all commands and by key
+   * within a kind, so that no two wait for each other in a ring; then reads what belongs to it.
+   *
+   * @throws Problem 404 when something it is about does not exist
+   * @throws Passing when something was moved under something else meanwhile: to be tried again
+   */
+  async load({ about, reads }: Concerns): Promise<Rows> {
+    const wanted = await this.withParents(about);
+    const locked: { kind: RowKind<never>; row: never }[] = [];
+    for (const { kind, entity } of this.tables) {
+      const keys = [...(wanted.get(kind) ?? [])].sort();
+      const rows = (await selectRows(this.source, entity, kind.key, keys, { lock: true })) as never[];
+      for (const row of rows) {
+        this.rows.load(kind, row);
+        locked.push({ kind, row });
+      }
+      this.mark({ kind, field: kind.key, values: keys });
+    }
+    for (const ask of about) this.mustExist(ask);
+    for (const { kind, row } of locked)
+      if (kind.under(row).some((ask) => ask.values.some((key) => !wanted.get(ask.kind)?.has(key)))) throw new Passing();
+    await this.read(locked.flatMap(({ kind, row }) => kind.alongWith(row)));
+    if (reads)
+      for (let round = 0; await this.read(reads(this.rows)); round++) if (round === MOST_ROUNDS) throw new Error('It asks without end');
+    return this.rows;
+  }
+
+  private get source() {
+    return { database: this.database, client: this.client };
+  }
+
+  /** The keys to lock, those included that what is named stands under: looked up before anything is locked. */
+  private async withParents(about: readonly Ask[]): Promise<Map<RowKind<never>, Set<string>>> {
+    const wanted = new Map<RowKind<never>, Set<string>>();
+    const add = ({ kind, values }: Ask) => wanted.set(kind, new Set([...(wanted.get(kind) ?? []), ...values]));
+    about.forEach(add);
+    // From the children up: a parent that has parents of its own comes before its children.
+    for (const { kind, entity } of [...this.tables].reverse()) {
+      const keys = wanted.get(kind);
+      if (!keys || !kind.hasParents) continue;
+      for (const row of (await selectRows(this.source, entity, kind.key, [...keys])) as never[]) kind.under(row).forEach(add);
+    }
+    return wanted;
+  }
+
+  /** Reads what was not asked for before. @returns whether there was anything to ask */
+  private async read(asks: readonly Ask[]): Promise<boolean> {
+    const gathered = new Map<string, { ask: Ask; values: Set<string> }>();
+    for (const ask of asks) {
+      const id = nameOf(ask);
+      const fresh = ask.values.filter((value) => !this.asked.get(id)?.has(value));
+      if (fresh.length === 0) continue;
+      const known = gathered.get(id) ?? { ask, values: new Set<string>() };
+      fresh.forEach((value) => known.values.add(value));
+      gathered.set(id, known);
+    }
+    await Promise.all(
+      [...gathered.values()].map(async ({ ask: { kind, field }, values }) => {
+        const rows = (await selectRows(this.source, this.entityOf(kind), field, [...values], { order: kind.key })) as never[];
+        this.mark({ kind, field, values: [...values] });
+        // What is locked, and so loaded, already stays as it is.
+        for (const row of rows) if (!this.rows.find(kind, kind.keyOf(row))) this.rows.load(kind, row);
+      }),
+    );
+    return gathered.size > 0;
+  }
+
+  private mark(ask: Ask): void {
+    const id = nameOf(ask);
+    this.asked.set(id, new Set([...(this.asked.get(id) ?? []), ...ask.values]));
+  }
+
+  private mustExist({ kind, values }: Ask): void {
+    const missing = values.find((key) => !this.rows.find(kind, key));
+    if (missing !== undefined) throw notFound(kind.name, missing);
+  }
+
+  private entityOf(kind: RowKind<never>): RowTable['entity'] {
+    const table = this.tables.find((t) => t.kind === kind);
+    if (!table) throw new Error(`Rows of kind ${kind.name} have no table`);
+    return table.entity;
+  }
+}
+
+const nameOf = ({ kind, field }: Ask) => `${kind.name}.${field}`;

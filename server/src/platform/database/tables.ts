@@ -1,0 +1,27 @@
+import type { RowKind } from '@ample-crane/core';
+import type { EntityTarget, ObjectLiteral } from 'typeorm';
+
+/** Where a kind of row is kept. */
+export interface RowTable {
+  readonly kind: RowKind<never>;
+  readonly entity: EntityTarget<ObjectLiteral>;
+}
+
+/** What a room keeps in the database. */
+export interface RoomTables {
+  /** of the rows that the logbook's entries make and change; parents first */
+  readonly rows: readonly RowTable[];
+  /** besides them */
+  readonly entities: readonly (new () => object)[];
+}
+
+/**
+ * Every kind of row and its table, parents before what refers to them. Rows are locked and written in this one order.
+ * The rooms are put together in `tables.ts`; the logbook is given them and imports none.
+ */
+export abstract class RowTables {
+  abstract readonly all: readonly RowTable[];
+}
+
+/** Ties a kind of row to its table. */
+export const kept = <Row extends object>(kind: RowKind<Row>, entity: new () => Row): RowTable => ({ kind, entity });

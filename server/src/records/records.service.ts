@@ -1,0 +1,128 @@
+import { Injectable } from '@nestjs/common';
+import { DataSource, ILike, In } from 'typeorm';
+import { MeasureEntity } from '../quality/measure.entity.ts';
+import { CoatEntity } from '../finishing/coat.entity.ts';
+import { LogbookEntity } from '../logbook/logbook.entity.ts';
+import { toLogView } from '../factory/logbookWords.ts';
+import { notFound } from '../platform/problems/problems.ts';
+import { History } from '../batches/history.view.ts';
+import { BatchEntity, DefectEntity, PieceEntity, VisitEntity } from '../batches/batch.entity.ts';
+import { OverrideEntity } from '../routing/override.entity.ts';
+import { nameOf, ShopService, type Shop } from '../factory/shop.service.ts';
+import { BlankEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
+import type { InstrumentView, PartView, RecordView } from '../fitting/fitting.dto.ts';
+import { InstrumentEntity } from '../batches/batch.entity.ts';
+
+const LIST_MAX = 1000;
+
+@Injectable()
+export class RecordsService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+  ) {}
+
+  /** Instruments whose serial holds the text, the newest first. */
+  async list(text: string | undefined): Promise<InstrumentView[]> {
+    const shop = await this.shops.load();
+    const rows = await this.database.getRepository(InstrumentEntity).find({
+      ...(text === undefined ? {} : { where: { serial: ILike(`%${text.replace(/[%_\\]/g, '\\$&')}%`) } }),
+      order: { fittedMs: 'DESC', serial: 'ASC' },
+      take: LIST_MAX,
+    });
+    return rows.map((row) => toView(row, shop));
+  }
+
+  /** All that is known of one instrument, back to its lots and their readings. */
+  async record(serial: string): Promise<RecordView> {
+    const { manager } = this.database;
+    const instrument = await manager.findOneBy(InstrumentEntity, { serial });
+    if (!instrument) throw notFound('instrument', serial);
+    const shop = await this.shops.load();
+    const partIds = [instrument.bodyId, ...(instrument.neckId === null ? [] : [instrument.neckId])];
+    const pieces = await manager.findBy(PieceEntity, { id: In(partIds) });
+    const whole = await manager.findOneBy(PieceEntity, { id: serial });
+    const batchIds = [...new Set([...pieces, ...(whole ? [whole] : [])].flatMap((p) => p.trail.map((t) => t.batchId)))];
+    const allIds = [serial, ...partIds];
+    const [batches, visits, coats, measures, defects, overrides, log] = await Promise.all([
+      manager.findBy(BatchEntity, { id: In(batchIds) }),
+      manager.find(VisitEntity, { where: { batchId: In(batchIds) }, order: { arrivedMs: 'ASC' } }),
+      manager.find(CoatEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
+      manager.find(MeasureEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
+      manager.find(DefectEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC' } }),
+      manager.find(OverrideEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
+      manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' }, take: 2000 }),
+    ]);
+    const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';
+    const history = new History(shop, routeId);
+    const parts = await Promise.all(
+      pieces.map((piece) =>
+        this.part(
+          piece,
+          visits.filter((v) => wasThere(piece, v)).map((v) => history.visit(v)),
+          shop,
+        ),
+      ),
+    );
+    return {
+      instrument: toView(instrument, shop),
+      construction: shop.models.get(instrument.modelId)?.construction ?? '',
+      clearanceMm: instrument.clearanceMm,
+      shipper: instrument.shipper,
+      parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
+      visits: visits.filter((v) => whole !== null && wasThere(whole, v)).map((v) => history.visit(v)),
+      coats: coats.map((c) => history.coat(c)),
+      build: history.build(coats),
+      measures: measures.map((m) => history.measure(m)),
+      defects: defects.map((d) => history.defect(d)),
+      overrides: overrides.map((o) => history.override(o)),
+      log: log
+        .filter((row) => row.serial === null || row.serial === serial)
+        .map((row) => toLogView(row, shop, routeId, `${row.batchId ?? ''}: `)),
+    };
+  }
+
+  private async part(piece: PieceEntity, visits: PartView['visits'], shop: Shop): Promise<PartView> {
+    const { manager } = this.database;
+    const lot = piece.lotId === null ? null : await manager.findOneBy(LotEntity, { id: piece.lotId });
+    const blank = piece.blankId === null ? null : await manager.findOneBy(BlankEntity, { id: piece.blankId });
+    const sessions = lot ? await manager.find(ReadingSessionEntity, { where: { lotId: lot.id }, order: { atMs: 'ASC' } }) : [];
+    const readings = await manager.find(ReadingEntity, {
+      where: { sessionId: In(sessions.map((s) => s.id)) },
+      order: { seq: 'ASC' },
+    });
+    const atRelease = sessions.filter((s) => lot?.releasedMs !== null && s.atMs <= (lot?.releasedMs ?? 0)).at(-1);
+    return {
+      pieceId: piece.id,
+      component: piece.component,
+      batchId: piece.batchId,
+      lotId: piece.lotId,
+      blankId: piece.blankId,
+      boardId: blank?.boardId ?? null,
+      species: lot?.species ?? '',
+      supplier: lot?.supplier ?? '',
+      origin: lot?.origin ?? '',
+      permit: lot?.permit ?? null,
+      releasedMs: lot?.releasedMs ?? null,
+      meanPctAtRelease: atRelease?.meanPct ?? null,
+      sessions: sessions.map((s) => ({
+        ...s,
+        by: nameOf(shop, s.personId),
+        readings: readings.filter((r) => r.sessionId === s.id),
+      })),
+      visits,
+    };
+  }
+}
+
+/** Whether a piece was in a batch while it was on a visit. */
+function wasThere(piece: PieceEntity, visit: VisitEntity): boolean {
+  return piece.trail.some(({ batchId, fromMs }, i) => {
+    const untilMs = piece.trail[i + 1]?.fromMs ?? Infinity;
+    return batchId === visit.batchId && visit.arrivedMs < untilMs && (visit.leftMs ?? Infinity) >= fromMs;
+  });
+}
+
+function toView(row: InstrumentEntity, shop: Shop): InstrumentView {
+  return { ...row, modelName: shop.models.get(row.modelId)?.name ?? row.modelId };
+}

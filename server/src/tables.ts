@@ -1,0 +1,34 @@
+import { Global, Module } from '@nestjs/common';
+import { batches } from './batches/tables.ts';
+import { carriers } from './carriers/tables.ts';
+import { climate } from './climate/tables.ts';
+import { StoredRoutes } from './factory/storedRoutes.ts';
+import { factory } from './factory/tables.ts';
+import { finishing } from './finishing/tables.ts';
+import { RouteBooks } from './logbook/routeBooks.ts';
+import { logbook } from './logbook/tables.ts';
+import { orders } from './orders/tables.ts';
+import { RowTables, type RoomTables } from './platform/database/tables.ts';
+import { platform } from './platform/tables.ts';
+import { quality } from './quality/tables.ts';
+import { routing } from './routing/tables.ts';
+import { timber } from './timber/tables.ts';
+
+/** The rooms' tables, put together: what a row refers to comes before it. */
+const ROOMS: readonly RoomTables[] = [platform, climate, factory, logbook, timber, orders, batches, carriers, routing, finishing, quality];
+
+/** Every kind of row and its table, in the one order in which rows are locked and written. */
+export const ROW_TABLES: RowTables = { all: ROOMS.flatMap((room) => room.rows) };
+
+export const ENTITIES = ROOMS.flatMap(({ rows, entities }) => [...entities, ...rows.map((row) => row.entity as new () => object)]);
+
+/** Gives the logbook what it needs of the rooms above it. */
+@Global()
+@Module({
+  providers: [
+    { provide: RowTables, useValue: ROW_TABLES },
+    { provide: RouteBooks, useClass: StoredRoutes },
+  ],
+  exports: [RowTables, RouteBooks],
+})
+export class TablesModule {}
