@@ -1,35 +1,65 @@
-// The arrows of docs: web → server is HTTP only, server → core, web → core; inside core the ground floor
-// carries the stages and the stages carry flow and planning. `npm run check` enforces it.
-const stages = 'timber|routing|machining|fitting|finishing|assembly|quality';
+// The arrows of docs: web → server is HTTP only, server → core, web → core; inside each house a room
+// uses only those on the floors below it. `npm run check` enforces it.
+/** The floors of each house, from the ground up; rooms on one floor do not know each other. */
+const FLOORS = {
+  core: [
+    ['maths', 'units'],
+    ['climate'],
+    ['ledger'],
+    ['carriers', 'factory', 'orders', 'assembly', 'machining'],
+    ['routing'],
+    ['timber'],
+    ['batches'],
+    ['finishing', 'fitting', 'quality', 'dispatch'],
+    ['flow'],
+    ['planning'],
+  ],
+  server: [
+    ['platform'],
+    ['logbook'],
+    ['climate'],
+    ['factory'],
+    ['batches'],
+    ['carriers', 'dispatch', 'finishing', 'orders', 'quality', 'routing', 'stations'],
+    ['fitting', 'timber'],
+    ['flow', 'records'],
+    ['morning'],
+    ['demo'],
+  ],
+};
+
+/** No import runs back up a floor, and every room has its floor. */
+const floorRules = Object.entries(FLOORS).flatMap(([house, floors]) => [
+  ...floors.flatMap((rooms, floor) =>
+    rooms.map((room) => ({
+      name: `${house}-${room}-is-below`,
+      comment: 'A room uses only those on the floors below it',
+      severity: 'error',
+      from: { path: `^${house}/src/${room}/`, pathNot: ['\\.test\\.tsx?$', '/test/'] },
+      to: {
+        path: `^${house}/src/[^/]+/`,
+        pathNot: `^${house}/src/(${[room, ...floors.slice(0, floor).flat()].join('|')})/`,
+      },
+    })),
+  ),
+  {
+    name: `${house}-every-room-has-its-floor`,
+    severity: 'error',
+    from: {},
+    to: { path: `^${house}/src/[^/]+/`, pathNot: `^${house}/src/(${[...floors.flat(), 'test', 'migrations'].join('|')})/` },
+  },
+]);
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
+    ...floorRules,
     { name: 'no-circles', severity: 'error', from: { pathNot: 'node_modules' }, to: { circular: true } },
     {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/test/' },
       to: { pathNot: '^(core/src|node_modules/(dayjs)/)' },
-    },
-    {
-      name: 'ground-floor',
-      comment: 'maths and units use nothing else in core',
-      severity: 'error',
-      from: { path: '^core/src/(maths|units)/' },
-      to: { path: '^core/src/', pathNot: '^core/src/(maths|units)/' },
-    },
-    {
-      name: 'climate-is-below-the-stages',
-      severity: 'error',
-      from: { path: '^core/src/climate/' },
-      to: { path: '^core/src/', pathNot: '^core/src/(maths|units|climate)/' },
-    },
-    {
-      name: 'stages-are-below-flow-and-planning',
-      severity: 'error',
-      from: { path: `^core/src/(${stages}|logbook)/`, pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/src/(flow|planning)/' },
     },
     {
       name: 'a-room-is-used-through-its-face',
@@ -60,12 +90,6 @@ module.exports = {
       severity: 'error',
       from: { path: '^web/src/([^/]+)/', pathNot: '^web/src/app/' },
       to: { path: '^web/src/([^/]+)/', pathNot: ['^web/src/$1/', '^web/src/(app|parts|test)/'] },
-    },
-    {
-      name: 'server-platform-is-below-the-rooms',
-      severity: 'error',
-      from: { path: '^server/src/platform/', pathNot: '\\.test\\.ts$' },
-      to: { path: '^server/src/', pathNot: '^server/src/platform/' },
     },
     {
       name: 'only-tests-use-what-is-for-testing',

@@ -58,19 +58,24 @@ export function benchDecide(core) {
     outline: null,
   }));
   const facts = { choices: { extra: 'yes' }, species: {}, construction: '' };
-  const state = new core.ShopState(new Map([[route.id, route]]));
+  const routes = new core.RouteBook(new Map([[route.id, route]]));
+  const rows = new core.Rows();
   const record = (kind, atMs, subject, payload) =>
-    core.applyEntry(state, {
-      kind,
-      atMs,
-      personId: 'ann',
-      lotId: null,
-      batchId: null,
-      serial: null,
-      schemaVersion: 1,
-      ...subject,
-      payload,
-    });
+    core.LEDGER.apply(
+      rows,
+      {
+        kind,
+        atMs,
+        personId: 'ann',
+        lotId: null,
+        batchId: null,
+        serial: null,
+        schemaVersion: core.LEDGER.versionOf(kind),
+        ...subject,
+        payload,
+      },
+      routes,
+    );
   const lot = {
     id: 'L1',
     number: 1,
@@ -103,7 +108,7 @@ export function benchDecide(core) {
   let nowMs = 0;
   let entries = 0;
   for (let i = 0; i < DECISIONS; i++) {
-    const batch = state.get('batch', 'B1');
+    const batch = rows.get(core.Batch, 'B1');
     const command =
       batch.status === 'queued'
         ? { kind: 'start', personId: 'ann' }
@@ -112,13 +117,18 @@ export function benchDecide(core) {
           : { kind: 'move' };
     nowMs += 3_600_000;
     const at = process.hrtime.bigint();
-    const context = core.contextOf(state, batch, command, { evidence: { nowMs }, holdsSkill: () => true, carriers, nextBatchNumber: 2 });
+    const context = core.contextOf(rows, routes, batch, command, {
+      evidence: { nowMs },
+      holdsSkill: () => true,
+      carriers,
+      nextBatchNumber: 2,
+    });
     const decision = core.decide(batch, command, context);
     times.push(Number(process.hrtime.bigint() - at) / 1e6);
     if (decision.kind === 'refuse') {
       // The end of the line: begin again.
       if (batch.operationId !== `s${STEPS - 2}`) throw new Error(decision.because.map((f) => f.sentence).join('; '));
-      state.change('batch', 'B1', { operationId: 's0', status: 'queued', visitId: 'B1/s0/1', pass: 1 });
+      rows.change(core.Batch, 'B1', { operationId: 's0', status: 'queued', visitId: 'B1/s0/1', pass: 1 });
     } else for (const e of decision.entries) record(e.kind, nowMs, { batchId: 'B1' }, e.payload);
     entries += decision.kind === 'accept' ? decision.entries.length : 0;
   }
@@ -138,8 +148,8 @@ export async function benchReplay(core, unit) {
   const all = [];
   for await (const entries of longHistory(core)) for (const e of entries) all.push(e);
   globalThis.gc?.();
-  const state = new core.ShopState(demoScenario(CLOCK_AT).routes, true);
-  const s = seconds(() => all.forEach((e) => core.applyEntry(state, e)));
+  const routes = new core.RouteBook(demoScenario(CLOCK_AT).routes);
+  const s = seconds(() => core.LEDGER.replay(all, routes));
   line(
     `Replay of ${all.length} logbook entries in core`,
     `${s.toFixed(2)} s, ${((s / all.length) * 1e6).toFixed(1)} µs each, ${(s / unit).toFixed(1)} × base`,

@@ -6,27 +6,32 @@ import { applicationOptions } from './database.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { BatchesModule } from './batches/batches.module.ts';
 import { CarriersModule } from './carriers/carriers.module.ts';
+import { DispatchModule } from './dispatch/dispatch.module.ts';
 import { FittingModule } from './fitting/fitting.module.ts';
 import { FlowModule } from './flow/flow.module.ts';
 import { MorningModule } from './morning/morning.module.ts';
 import { OrdersModule } from './orders/orders.module.ts';
 import { PlatformModule } from './platform/platform.module.ts';
+import { RecordsModule } from './records/records.module.ts';
 import { RoutingModule } from './routing/routing.module.ts';
 import { FactoryModule } from './factory/factory.module.ts';
 import { StationsModule } from './stations/stations.module.ts';
 import { TablesModule } from './tables.ts';
 import { TimberModule } from './timber/timber.module.ts';
 
+/** From the roof down; a room uses those below it. */
 const ROOMS = [
   MorningModule,
-  TimberModule,
-  BatchesModule,
-  CarriersModule,
-  StationsModule,
-  RoutingModule,
+  FlowModule,
+  RecordsModule,
+  DispatchModule,
   FittingModule,
   OrdersModule,
-  FlowModule,
+  RoutingModule,
+  StationsModule,
+  CarriersModule,
+  BatchesModule,
+  TimberModule,
   FactoryModule,
   DemoModule,
 ];

@@ -18,7 +18,9 @@ import { timber } from './timber/tables.ts';
 const ROOMS: readonly RoomTables[] = [platform, climate, factory, logbook, timber, orders, batches, carriers, routing, finishing, quality];
 
 /** Every kind of row and its table, in the one order in which rows are locked and written. */
-export const ROW_TABLES: RowTables = { all: ROOMS.flatMap((room) => room.rows) };
+export const ROW_TABLES = new (class extends RowTables {
+  readonly all = ROOMS.flatMap((room) => room.rows);
+})();
 
 export const ENTITIES = ROOMS.flatMap(({ rows, entities }) => [...entities, ...rows.map((row) => row.entity as new () => object)]);
 

@@ -6,5 +6,5 @@ export interface Concerns {
   /** by key; must exist, and stay as they are until the command is done. What these stand under is kept still with them. */
   readonly about: readonly Ask[];
   /** more that it looks at, told from what is known so far; asked again until nothing new comes */
-  reads?(known: Rows): readonly Ask[];
+  readonly reads?: (known: Rows) => readonly Ask[];
 }

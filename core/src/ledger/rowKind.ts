@@ -30,8 +30,8 @@ export interface RowKindOptions<Row> {
   by?: readonly (keyof Row & string)[];
   latestBy?: keyof Row & string;
   seldom?: boolean;
-  alongWith?(row: Row): readonly Ask[];
-  under?(row: Row): readonly Ask[];
+  alongWith?: (row: Row) => readonly Ask[];
+  under?: (row: Row) => readonly Ask[];
 }
 
 /** Defines a kind of row. @throws RangeError when a kind that is seldom looked up is to be found together */

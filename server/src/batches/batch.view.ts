@@ -18,21 +18,13 @@ import {
   type PieceState,
   type Stage,
   type Verdict,
+  type PlacementRow,
 } from '@ample-crane/core';
 import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
 import { missingOf, nameOf, operationAt, routeOf, type Shop } from '../factory/shop.service.ts';
 import type { BatchEntity } from './batch.entity.ts';
-import type { PlacementEntity } from '../carriers/placement.entity.ts';
-
-export class CharacteristicView {
-  @Out() id: string;
-  @Out() name: string;
-  @Out() unit: string;
-  @Out() low: number;
-  @Out() target: number;
-  @Out() high: number;
-}
+import { CharacteristicView } from '../factory/setup.dto.ts';
 
 export class CoatPlanView {
   @Out() materialId: string;
@@ -256,7 +248,7 @@ export function toBatchView(
   shop: Shop,
   findings: readonly Finding[],
   touchMinutes: number,
-  placements: readonly PlacementEntity[],
+  placements: readonly PlacementRow[],
   workerId: string | null,
 ): BatchView {
   const operation = operationAt(shop, batch);

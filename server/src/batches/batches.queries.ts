@@ -9,14 +9,22 @@ import {
   waysOf,
   type BatchStatus,
   type Stage,
+  placementsOf,
+  Defect,
+  Coat,
+  OverrideRecord,
+  Measure,
+  Piece,
+  Order,
+  rowsOf,
+  rowsBy,
+  PlacementRow,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, Not, type FindOptionsWhere } from 'typeorm';
-import { MeasureEntity } from '../quality/measure.entity.ts';
-import { CoatEntity } from '../finishing/coat.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
+import { RowReader } from '../logbook/rowReader.ts';
 import { sentenceOf, toLogView } from '../factory/logbookWords.ts';
-import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
@@ -26,9 +34,7 @@ import { BatchesService } from './batches.service.ts';
 import { unmeasuredPieces } from './commands.ts';
 import { EvidenceService } from './evidence.service.ts';
 import { History } from './history.view.ts';
-import { BatchEntity, DefectEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
-import { OverrideEntity } from '../routing/override.entity.ts';
-import { PlacementEntity } from '../carriers/placement.entity.ts';
+import { BatchEntity, VisitEntity } from './batch.entity.ts';
 
 const FORECAST_REACH_DAYS = 200;
 const CARD_LOG_LINES = 500;
@@ -48,6 +54,7 @@ export class BatchesQueries {
     private readonly database: DataSource,
     private readonly shops: ShopService,
     private readonly evidence: EvidenceService,
+    private readonly reader: RowReader,
     private readonly commands: BatchesService,
     private readonly clock: Clock,
     snapshots: Snapshots,
@@ -79,7 +86,7 @@ export class BatchesQueries {
     const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
     const [findings, placements, visits] = await Promise.all([
       this.evidence.findings(batches, shop),
-      this.database.getRepository(PlacementEntity).find({ where: { batchId: In(ids) }, order: { carrierId: 'ASC' } }),
+      this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]),
       atWork.length === 0
         ? []
         : this.database.getRepository(VisitEntity).find({ where: { id: In(atWork) }, select: { id: true, personId: true } }),
@@ -87,7 +94,7 @@ export class BatchesQueries {
     const workers = new Map(visits.map((v) => [v.id, v.personId]));
     return batches.map((b) => {
       const touch = touchMinutes(operationAt(shop, b), b.quantity, b.stationCode);
-      return toBatchView(b, shop, findings.get(b.id) ?? [], touch, placements, workers.get(b.visitId) ?? null);
+      return toBatchView(b, shop, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
     });
   }
 
@@ -100,17 +107,22 @@ export class BatchesQueries {
     const { manager } = this.database;
     const batch = await manager.findOneBy(BatchEntity, { id: batchId });
     if (!batch) throw notFound('batch', batchId);
-    const [shop, pieces, visits, coats, measures, defects, overrides, log, order] = await Promise.all([
+    const [shop, rows, visits, log] = await Promise.all([
       this.shops.load(),
-      manager.find(PieceEntity, { where: { batchId }, order: { ordinal: 'ASC' } }),
+      this.reader.read([
+        rowsBy(Piece, 'batchId', [batchId]),
+        rowsBy(Coat, 'batchId', [batchId]),
+        rowsBy(Measure, 'batchId', [batchId]),
+        rowsBy(Defect, 'batchId', [batchId]),
+        rowsBy(OverrideRecord, 'batchId', [batchId]),
+        rowsOf(Order, batch.orderId === null ? [] : [batch.orderId]),
+      ]),
       manager.find(VisitEntity, { where: { batchId }, order: { arrivedMs: 'ASC', pass: 'ASC' } }),
-      manager.find(CoatEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
-      manager.find(MeasureEntity, { where: { batchId }, order: { atMs: 'ASC', id: 'ASC' } }),
-      manager.find(DefectEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
-      manager.find(OverrideEntity, { where: { batchId }, order: { atMs: 'ASC' } }),
       manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' }, take: CARD_LOG_LINES }),
-      batch.orderId === null ? null : manager.findOneBy(OrderEntity, { id: batch.orderId }),
     ]);
+    const pieces = rows.all(Piece).sort((a, b) => a.ordinal - b.ordinal);
+    const [coats, measures] = [rows.all(Coat).sort(byTime), rows.all(Measure).sort(byTime)];
+    const [defects, overrides] = [rows.all(Defect).sort(byTime), rows.all(OverrideRecord).sort(byTime)];
     const route = routeOf(shop, batch);
     const operation = operationAt(shop, batch);
     const nowMs = this.clock.nowMs();
@@ -125,7 +137,7 @@ export class BatchesQueries {
     if (!view) throw notFound('batch', batchId);
     return {
       batch: view,
-      customer: order?.customer ?? 'Stock',
+      customer: rows.all(Order)[0]?.customer ?? 'Stock',
       options: choicesInWords(route.options ?? [], batch.facts.choices),
       pieces,
       inPass: piecesInPass(batch, pieces).map((p) => p.id),
@@ -180,11 +192,13 @@ export class BatchesQueries {
   }
 }
 
+const byTime = (a: { atMs: number }, b: { atMs: number }) => a.atMs - b.atMs;
+
 /** The latest entry, if it is of a kind that can be taken back. */
 function undoOf(log: readonly LogbookEntity[], shop: Shop, routeId: string): UndoView | null {
   const entries = [...log].sort((a, b) => a.id - b.id);
   // What the table holds was checked when it was appended.
-  const last = lastOf(entries as unknown as Parameters<typeof lastOf>[0]);
+  const last = lastOf(entries);
   const row = last?.undoable ? entries.find((e) => e.id === last.id) : undefined;
   return row ? { entryId: row.id, sentence: sentenceOf(row, shop, routeId) } : null;
 }

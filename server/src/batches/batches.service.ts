@@ -13,6 +13,9 @@ import {
   rowsOf,
   Blank,
   piecesIn,
+  Coat,
+  rowsBy,
+  Order,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
@@ -24,9 +27,9 @@ import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, Problem, refused } from '../platform/problems/problems.ts';
 import { factsOf, operationAt, routeInForce, routeOf, ShopService, type Shop } from '../factory/shop.service.ts';
 import type { CoatDto, MeasuresDto, StartBatchDto } from './batches.dto.ts';
-import { carrierUses, current, happenedAt, nextNumber, OVERRIDE_ROLE } from './commands.ts';
-import { CoatEntity } from '../finishing/coat.entity.ts';
-import { OrderEntity } from '../orders/order.entity.ts';
+import { carrierUses, current, OVERRIDE_ROLE } from './commands.ts';
+import { nextNumber } from '../logbook/nextNumber.ts';
+import { happenedAt } from '../logbook/happened.ts';
 
 @Injectable()
 export class BatchesService {
@@ -92,9 +95,9 @@ export class BatchesService {
     });
   }
 
-  private async orderFor(unit: UnitOfWork, orderId: string | null, modelId: string): Promise<OrderEntity | null> {
+  private async orderFor(unit: UnitOfWork, orderId: string | null, modelId: string): Promise<Order | null> {
     if (orderId === null) return null;
-    const order = await unit.manager.findOneBy(OrderEntity, { id: orderId });
+    const order = (await unit.read(rowsOf(Order, [orderId]))).find(Order, orderId);
     if (!order) throw badInput('orderId', `There is no order ${orderId}`);
     if (order.modelId !== modelId) throw badInput('orderId', `Order ${orderId} is for another model`);
     return order;
@@ -138,10 +141,9 @@ export class BatchesService {
           notBeforeMs: batch.arrivedMs,
           because: `Batch ${batchId} came to the booth only after that`,
         });
-        const earlier = await unit.manager.find(CoatEntity, {
-          where: { visitId: batch.visitId },
-          order: { atMs: 'DESC' },
-        });
+        const { rows } = unit;
+        await unit.read(rowsBy(Coat, 'visitId', [batch.visitId]));
+        const earlier = rows.all(Coat).sort((a, b) => b.atMs - a.atMs);
         const findings = await this.coatFindings(batch, operation, {
           shop,
           nowMs: atMs,

@@ -1,8 +1,6 @@
-import { piecesInPass, Batch, type CarrierUse, type Operation, placementsOf } from '@ample-crane/core';
-import type { MeasureEntity } from '../quality/measure.entity.ts';
+import { piecesInPass, Batch, type CarrierUse, type Operation, placementsOf, type Measure } from '@ample-crane/core';
 import type { UnitOfWork } from '../logbook/logbook.service.ts';
-import type { WhenDto } from '../platform/http/version.dto.ts';
-import { badInput, notFound, stale } from '../platform/problems/problems.ts';
+import { notFound, stale } from '../platform/problems/problems.ts';
 import type { Shop } from '../factory/shop.service.ts';
 
 /** Least role that may pass a gate against its findings. */
@@ -16,24 +14,6 @@ export function current(unit: UnitOfWork, batchId: string, version: number): Bat
   if (!batch) throw notFound('batch', batchId);
   if (batch.version !== version) throw stale(`Batch ${batchId}`, batch);
   return batch;
-}
-
-/** How far a device's clock may be out, either way, before what it says is doubted. */
-const SKEW_MS = 2 * 60_000;
-
-/** When something happened that is written down now: not later than now, nor before what it rests on. */
-export function happenedAt({ atMs }: WhenDto, nowMs: number, { notBeforeMs, because }: { notBeforeMs: number; because: string }): number {
-  if (atMs === undefined) return nowMs;
-  if (atMs > nowMs + SKEW_MS) throw badInput('atMs', 'That lies in the future');
-  if (atMs < notBeforeMs - SKEW_MS) throw badInput('atMs', because);
-  return Math.min(Math.max(atMs, notBeforeMs), nowMs);
-}
-
-/** The next free number, one command at a time. */
-export async function nextNumber(unit: UnitOfWork, table: 'batch' | 'lot' | 'customer_order'): Promise<number> {
-  await unit.manager.query('select pg_advisory_xact_lock(hashtext($1))', [`number of ${table}`]);
-  const rows: { next: number }[] = await unit.manager.query(`select coalesce(max(number), 0) + 1 as next from ${table}`);
-  return rows[0]?.next ?? 1;
 }
 
 /** Every carrier in use, and how full it is now. */
@@ -51,7 +31,7 @@ export function unmeasuredPieces(
   batch: Batch,
   operation: Operation,
   pieces: Parameters<typeof piecesInPass>[1],
-  measures: readonly MeasureEntity[],
+  measures: readonly Measure[],
 ): string[] {
   const wanted = operation.characteristics ?? [];
   return piecesInPass(batch, pieces)

@@ -6,17 +6,22 @@ import {
   type Batch,
   type Evidence,
   type Finding,
-  type Measure,
+  Measure,
   type Rule,
   type TemperatureSample,
+  type Ask,
+  livePieces,
+  Piece,
+  type Rows,
+  rowsBy,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, type EntityManager } from 'typeorm';
-import { MeasureEntity } from '../quality/measure.entity.ts';
+import { DataSource, type EntityManager } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
+import type { UnitOfWork } from '../logbook/logbook.service.ts';
+import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { nameOf, operationAt, shortKits, type Shop } from '../factory/shop.service.ts';
-import { PieceEntity } from './batch.entity.ts';
 
 type Asks = (batch: Batch, ...kinds: Rule['kind'][]) => boolean;
 
@@ -26,10 +31,13 @@ export class EvidenceService {
     private readonly database: DataSource,
     private readonly climate: ClimateService,
     private readonly clock: Clock,
+    private readonly reader: RowReader,
   ) {}
 
   /** The evidence for the gates of many batches; only what their rules look at is asked for, once for all of them. */
-  async gather(batches: readonly Batch[], shop: Shop, manager: EntityManager = this.database.manager): Promise<Map<string, Evidence>> {
+  async gather(batches: readonly Batch[], shop: Shop, within?: UnitOfWork): Promise<Map<string, Evidence>> {
+    const manager = within?.manager ?? this.database.manager;
+    const read = (...asks: Ask[]) => (within ? within.read(...asks) : this.reader.read(asks));
     const nowMs = this.clock.nowMs();
     const asks: Asks = (batch, ...kinds) => operationAt(shop, batch).gate.some((r) => kinds.includes(r.kind));
     const zoneOf = (batch: Batch) => shop.stations.get(batch.stationCode)?.zoneId ?? shop.settings.factory.woodRoomZoneId;
@@ -41,7 +49,7 @@ export class EvidenceService {
     );
     const measures = await this.measures(
       batches.filter((b) => asks(b, 'inBand', 'spread', 'gradient', 'stable')),
-      manager,
+      read,
     );
     const lastCoats = await this.lastCoats(
       batches.filter((b) => asks(b, 'window')),
@@ -81,15 +89,16 @@ export class EvidenceService {
   }
 
   /** The measures of the pieces that are still in each batch, wherever they were taken. */
-  private async measures(batches: readonly Batch[], manager: EntityManager): Promise<Map<string, Measure[]>> {
+  private async measures(batches: readonly Batch[], read: (...asks: Ask[]) => Promise<Rows>): Promise<Map<string, Measure[]>> {
     if (batches.length === 0) return new Map();
-    const pieces = await manager.find(PieceEntity, {
-      where: { batchId: In(batches.map((b) => b.id)), state: In(['good', 'rework']) },
-      select: { id: true, batchId: true },
-    });
-    const batchOf = new Map(pieces.map((p) => [p.id, p.batchId]));
-    const measures = await manager.find(MeasureEntity, { where: { pieceId: In([...batchOf.keys()]) } });
-    return groupBy<Measure, string>(measures, (m) => batchOf.get(m.pieceId) ?? m.batchId);
+    const ids = new Set(batches.map((b) => b.id));
+    const pieces = (await read(rowsBy(Piece, 'batchId', [...ids]))).all(Piece).filter((p) => ids.has(p.batchId));
+    const batchOf = new Map(livePieces(pieces).map((p) => [p.id, p.batchId]));
+    const measures = (await read(rowsBy(Measure, 'pieceId', [...batchOf.keys()]))).all(Measure);
+    return groupBy<Measure, string>(
+      measures.filter((m) => batchOf.has(m.pieceId)),
+      (m) => batchOf.get(m.pieceId) ?? m.batchId,
+    );
   }
 
   private async lastCoats(batches: readonly Batch[], manager: EntityManager): Promise<Map<string, number>> {

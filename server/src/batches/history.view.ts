@@ -1,11 +1,8 @@
-import { judgeBuild } from '@ample-crane/core';
-import type { MeasureEntity } from '../quality/measure.entity.ts';
-import type { CoatEntity } from '../finishing/coat.entity.ts';
+import { judgeBuild, type Coat, type Measure, type OverrideRecord } from '@ample-crane/core';
 import type { OverrideView } from '../platform/http/views.ts';
 import { nameOf, stepOf, type Shop } from '../factory/shop.service.ts';
 import type { BuildView, CoatView, DefectView, MeasureView, VisitView } from './batch.view.ts';
 import type { DefectEntity, VisitEntity } from './batch.entity.ts';
-import type { OverrideEntity } from '../routing/override.entity.ts';
 
 const materialName = (shop: Shop, materialId: string) => shop.materials.get(materialId)?.name ?? materialId;
 
@@ -29,7 +26,7 @@ export class History {
     };
   }
 
-  coat(coat: CoatEntity): CoatView {
+  coat(coat: Coat): CoatView {
     return {
       ...coat,
       operationName: this.step(coat.operationId).name,
@@ -38,7 +35,7 @@ export class History {
     };
   }
 
-  measure(measure: MeasureEntity): MeasureView {
+  measure(measure: Measure): MeasureView {
     const operation = this.step(measure.operationId);
     const characteristic = operation.characteristics?.find((c) => c.id === measure.characteristicId);
     return {
@@ -59,12 +56,12 @@ export class History {
     };
   }
 
-  override(override: OverrideEntity): OverrideView {
+  override(override: OverrideRecord): OverrideView {
     return toOverrideView(override, this.shop, override.operationId === null ? null : this.step(override.operationId).name);
   }
 
   /** Dry build of what has been sprayed, against its window. */
-  build(coats: readonly CoatEntity[]): BuildView | null {
+  build(coats: readonly Coat[]): BuildView | null {
     const [first] = coats;
     const material = first ? this.shop.materials.get(first.materialId) : undefined;
     if (!material) return null;
@@ -79,7 +76,7 @@ export class History {
   }
 }
 
-export const toOverrideView = (override: OverrideEntity, shop: Shop, operationName: string | null): OverrideView => ({
+export const toOverrideView = (override: OverrideRecord, shop: Shop, operationName: string | null): OverrideView => ({
   atMs: override.atMs,
   by: nameOf(shop, override.personId),
   reason: override.reason,

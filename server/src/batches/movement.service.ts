@@ -18,14 +18,15 @@ import {
   placementsOf,
   Visit,
   Piece,
+  Coat,
+  Order,
+  Measure,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
-import { MeasureEntity } from '../quality/measure.entity.ts';
-import { CoatEntity } from '../finishing/coat.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
+import { RowReader } from '../logbook/rowReader.ts';
 import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
-import { OrderEntity } from '../orders/order.entity.ts';
 import type { WhenDto } from '../platform/http/version.dto.ts';
 import type { BatchDoneView as BatchDone } from '../platform/http/views.ts';
 import type { Actor } from '../platform/identity/actor.ts';
@@ -33,7 +34,9 @@ import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, Problem, refused } from '../platform/problems/problems.ts';
 import { holdsSkill, missingOf, routeOf, ShopService, type Shop } from '../factory/shop.service.ts';
 import type { CallDto } from './batches.dto.ts';
-import { carrierUses, current, happenedAt, NAMING_ROLE, nextNumber, OVERRIDE_ROLE, unmeasuredPieces } from './commands.ts';
+import { carrierUses, current, NAMING_ROLE, OVERRIDE_ROLE, unmeasuredPieces } from './commands.ts';
+import { nextNumber } from '../logbook/nextNumber.ts';
+import { happenedAt } from '../logbook/happened.ts';
 import { EvidenceService } from './evidence.service.ts';
 import { BatchEntity } from './batch.entity.ts';
 
@@ -50,6 +53,7 @@ export class MovementService {
     private readonly logbook: LogbookService,
     private readonly shops: ShopService,
     private readonly evidence: EvidenceService,
+    private readonly reader: RowReader,
   ) {}
 
   /** Any command on a batch: judged by core, recorded as it decides. */
@@ -89,7 +93,7 @@ export class MovementService {
 
   /** Calls pieces out of a buffer, for an order when it names one. */
   async call(actor: Actor, batchId: string, dto: CallDto): Promise<BatchDone> {
-    const order = dto.orderId === null ? null : await this.database.getRepository(OrderEntity).findOneBy({ id: dto.orderId });
+    const order = dto.orderId === null ? null : await this.reader.find(Order, dto.orderId);
     if (dto.orderId !== null && !order) throw badInput('orderId', `There is no order ${dto.orderId}`);
     const { quantity, orderId } = dto;
     return this.command(actor, batchId, dto, { kind: 'call', quantity, orderId, dueMs: order?.dueMs ?? null });
@@ -106,7 +110,7 @@ export class MovementService {
     const route = routeOf(shop, batch);
     const operation = operationOf(route, batch.operationId);
     const { rows } = unit;
-    const evidence = await this.evidence.gather([batch], shop, unit.manager);
+    const evidence = await this.evidence.gather([batch], shop, unit);
     const last = command.kind === 'undo' ? await latestEntry(unit, batch.id) : undefined;
     const toRoute = toRouteId === undefined ? undefined : this.routeForMove(shop, batch, toRouteId);
     return {
@@ -118,7 +122,7 @@ export class MovementService {
       modelName: (modelId) => shop.models.get(modelId)?.name ?? modelId,
       missing: (prerequisite) => missingOf(shop, batch.modelId, prerequisite),
       unmeasured: command.kind === 'finish' || command.kind === 'finish some' ? await unmeasured(unit, batch, operation) : [],
-      coatsLogged: operation.coat ? await unit.manager.countBy(CoatEntity, { visitId: batch.visitId }) : 0,
+      coatsLogged: operation.coat ? (await unit.read(rowsBy(Coat, 'visitId', [batch.visitId]))).all(Coat).length : 0,
       placements: placementsOf(rows, batch.id),
       carriers: PLACING.includes(command.kind) && concernsPlaces(route, command) ? await carrierUses(unit, shop, batch.id) : [],
       stock: stock.map((id) => rows.get(Batch, id)).sort((a, b) => a.arrivedMs - b.arrivedMs),
@@ -156,13 +160,13 @@ const concernsPlaces = (route: Route, command: BatchCommand): boolean =>
 async function latestEntry(unit: UnitOfWork, batchId: string): Promise<DecisionContext['last']> {
   const rows = await unit.manager.find(LogbookEntity, { where: { batchId }, order: { id: 'DESC' }, take: RECENT_ENTRIES });
   // What the table holds was checked when it was appended.
-  return lastOf(rows.reverse() as unknown as Parameters<typeof lastOf>[0]);
+  return lastOf(rows.reverse());
 }
 
 async function unmeasured(unit: UnitOfWork, batch: Batch, operation: Operation): Promise<string[]> {
   if (!operation.characteristics) return [];
-  const rows = await unit.manager.findBy(MeasureEntity, { batchId: batch.id, operationId: operation.id });
-  return unmeasuredPieces(batch, operation, piecesIn(unit.rows, batch.id), rows);
+  const measures = (await unit.read(rowsBy(Measure, 'batchId', [batch.id]))).all(Measure).filter((m) => m.operationId === operation.id);
+  return unmeasuredPieces(batch, operation, piecesIn(unit.rows, batch.id), measures);
 }
 
 /** What a command looks at besides the batches it names. */

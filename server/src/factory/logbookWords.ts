@@ -1,4 +1,4 @@
-import { LEDGER, type Entry, type NameOf } from '@ample-crane/core';
+import { LEDGER, type NameOf } from '@ample-crane/core';
 import type { LogbookEntity } from '../logbook/logbook.entity.ts';
 import type { LogView } from '../platform/http/views.ts';
 import { nameOf, stepOf, type Shop } from './shop.service.ts';
@@ -22,8 +22,7 @@ function namesIn(shop: Shop, routeId: string | null): NameOf {
 }
 
 /** What an entry says, as a person would tell it. */
-export const sentenceOf = (row: LogbookEntity, shop: Shop, routeId: string | null): string =>
-  LEDGER.sentence(row as Entry, namesIn(shop, routeId));
+export const sentenceOf = (row: LogbookEntity, shop: Shop, routeId: string | null): string => LEDGER.sentence(row, namesIn(shop, routeId));
 
 /** A line of the logbook for people; `about` says what it is about where that is not plain. */
 export function toLogView(row: LogbookEntity, shop: Shop, routeId: string | null, about = ''): LogView {

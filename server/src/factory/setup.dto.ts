@@ -26,8 +26,16 @@ import {
 } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { ROLES, type Role } from '../platform/identity/role.ts';
-import { CharacteristicView } from '../batches/batch.view.ts';
 import { PrerequisiteView } from './equipment.service.ts';
+
+export class CharacteristicView {
+  @Out() id: string;
+  @Out() name: string;
+  @Out() unit: string;
+  @Out() low: number;
+  @Out() target: number;
+  @Out() high: number;
+}
 
 export class PersonDto {
   @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' })

@@ -1,11 +1,10 @@
 import { checkKiln, type KilnSchedule, type MoistureRules } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { IsNull, Not, type EntityManager } from 'typeorm';
+import { type EntityManager } from 'typeorm';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, stale } from '../platform/problems/problems.ts';
 import type { Settings } from '../platform/settings/settings.ts';
 import { SettingsService, tagOf } from '../platform/settings/settings.service.ts';
-import { LotEntity } from '../timber/timber.entity.ts';
 import { ChangesService } from './changes.service.ts';
 import type {
   ChangeExceptionsDto,
@@ -74,8 +73,10 @@ export class WoodRulesService {
       if (problem !== undefined) throw badInput(`schedules.${i}`, `${schedule.name}: ${problem}`);
     });
     return this.changes.make(actor, 'kiln schedules', 'kilns', dto, async (manager) => {
-      const dried = await manager.find(LotEntity, { where: { state: 'drying', scheduleId: Not(IsNull()) }, order: { number: 'ASC' } });
-      const left = dried.find((lot) => !after.some((k) => k.id === lot.scheduleId));
+      const [left] = await manager.query<{ id: string }[]>(
+        `select id from lot where state = 'drying' and schedule_id <> all($1) order by number limit 1`,
+        [after.map((k) => k.id)],
+      );
       if (left) throw badInput('schedules', `Lot ${left.id} dries by a schedule that would be gone: move it first`);
       return { before: await this.replace(manager, 'kilnSchedules', after, 'The list of schedules', dto), after };
     });

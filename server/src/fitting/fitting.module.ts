@@ -4,11 +4,10 @@ import { BatchesModule } from '../batches/batches.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { FittingController } from './fitting.controller.ts';
 import { FittingService } from './fitting.service.ts';
-import { RecordsService } from '../records/records.service.ts';
 
 @Module({
   imports: [LogbookModule, BatchesModule, FactoryModule],
   controllers: [FittingController],
-  providers: [FittingService, RecordsService],
+  providers: [FittingService],
 })
 export class FittingModule {}

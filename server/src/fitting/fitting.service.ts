@@ -9,7 +9,6 @@ import {
   type MeasuredPiece,
   Batch,
   rowsOf,
-  Instrument,
   piecesIn,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
@@ -19,10 +18,11 @@ import { LogbookService, type UnitOfWork } from '../logbook/logbook.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, refused } from '../platform/problems/problems.ts';
 import { BatchesQueries } from '../batches/batches.queries.ts';
-import { current, nextNumber } from '../batches/commands.ts';
+import { current } from '../batches/commands.ts';
+import { nextNumber } from '../logbook/nextNumber.ts';
 import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
 import { operationAt, routeOf, ShopService, type Shop } from '../factory/shop.service.ts';
-import type { FitDto, FittingSetView, FittingView, ShipDto } from './fitting.dto.ts';
+import type { FitDto, FittingSetView, FittingView } from './fitting.dto.ts';
 
 const POCKET = 'pocketWidth';
 const TENON = 'tenonWidth';
@@ -189,24 +189,5 @@ export class FittingService {
       if (error instanceof RangeError) throw badInput('serialPattern', `${error.message}; widen {SEQ} in Setup`);
       throw error;
     }
-  }
-
-  /** Enters an instrument in the ledger and sends it off. */
-  async ship(actor: Actor, serial: string, dto: ShipDto): Promise<{ id: string }> {
-    const shop = await this.shops.load();
-    return this.logbook.perform(
-      actor,
-      { name: 'ship', request: { serial, ...dto }, concerns: { about: [rowsOf(Instrument, [serial])] } },
-      (unit) => {
-        const instrument = unit.rows.get(Instrument, serial);
-        const batch = current(unit, instrument.batchId, dto.version);
-        const no = (sentence: string) => refused([{ rule: 'state', verdict: 'stop', sentence }]);
-        if (instrument.state !== 'in work') throw no(`${serial} is ${instrument.state}`);
-        if (batch.status === 'held') throw no(`Batch ${batch.id} is held: ${batch.holdReason ?? ''}`);
-        if (operationAt(shop, batch).kind !== 'dispatch') throw no(`${serial} is at ${operationAt(shop, batch).name}, not at dispatch`);
-        unit.record('instrument.shipped', { batchId: batch.id, serial }, { consignee: dto.consignee, shipper: dto.shipper });
-        return { id: serial };
-      },
-    );
   }
 }

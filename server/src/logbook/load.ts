@@ -2,7 +2,7 @@ import { Rows, type Ask, type Concerns, type RowKind } from '@ample-crane/core';
 import type pg from 'pg';
 import type { DataSource } from 'typeorm';
 import { selectRows } from '../platform/database/rows.ts';
-import type { RowTable } from '../platform/database/tables.ts';
+import type { RowTables } from '../platform/database/tables.ts';
 import { Passing } from '../platform/database/transaction.ts';
 import { notFound } from '../platform/problems/problems.ts';
 
@@ -11,14 +11,14 @@ const MOST_ROUNDS = 4;
 
 /** Reads and locks what a command concerns, the same way for every command. */
 export class Loader {
-  private readonly rows = new Rows();
+  readonly rows = new Rows();
   private readonly asked = new Map<string, Set<string>>();
 
   /** @param tables every kind of row, in the one order in which rows are locked */
   constructor(
     private readonly database: DataSource,
     private readonly client: pg.ClientBase,
-    private readonly tables: readonly RowTable[],
+    private readonly tables: RowTables,
   ) {}
 
   /**
@@ -31,7 +31,7 @@ export class Loader {
   async load({ about, reads }: Concerns): Promise<Rows> {
     const wanted = await this.withParents(about);
     const locked: { kind: RowKind<never>; row: never }[] = [];
-    for (const { kind, entity } of this.tables) {
+    for (const { kind, entity } of this.tables.all) {
       const keys = [...(wanted.get(kind) ?? [])].sort();
       const rows = (await selectRows(this.source, entity, kind.key, keys, { lock: true })) as never[];
       for (const row of rows) {
@@ -59,7 +59,7 @@ export class Loader {
     const add = ({ kind, values }: Ask) => wanted.set(kind, new Set([...(wanted.get(kind) ?? []), ...values]));
     about.forEach(add);
     // From the children up: a parent that has parents of its own comes before its children.
-    for (const { kind, entity } of [...this.tables].reverse()) {
+    for (const { kind, entity } of [...this.tables.all].reverse()) {
       const keys = wanted.get(kind);
       if (!keys || !kind.hasParents) continue;
       for (const row of (await selectRows(this.source, entity, kind.key, [...keys])) as never[]) kind.under(row).forEach(add);
@@ -68,7 +68,7 @@ export class Loader {
   }
 
   /** Reads what was not asked for before. @returns whether there was anything to ask */
-  private async read(asks: readonly Ask[]): Promise<boolean> {
+  async read(asks: readonly Ask[]): Promise<boolean> {
     const gathered = new Map<string, { ask: Ask; values: Set<string> }>();
     for (const ask of asks) {
       const id = nameOf(ask);
@@ -80,7 +80,7 @@ export class Loader {
     }
     await Promise.all(
       [...gathered.values()].map(async ({ ask: { kind, field }, values }) => {
-        const rows = (await selectRows(this.source, this.entityOf(kind), field, [...values], { order: kind.key })) as never[];
+        const rows = (await selectRows(this.source, this.tables.entityOf(kind), field, [...values], { order: kind.key })) as never[];
         this.mark({ kind, field, values: [...values] });
         // What is locked, and so loaded, already stays as it is.
         for (const row of rows) if (!this.rows.find(kind, kind.keyOf(row))) this.rows.load(kind, row);
@@ -97,12 +97,6 @@ export class Loader {
   private mustExist({ kind, values }: Ask): void {
     const missing = values.find((key) => !this.rows.find(kind, key));
     if (missing !== undefined) throw notFound(kind.name, missing);
-  }
-
-  private entityOf(kind: RowKind<never>): RowTable['entity'] {
-    const table = this.tables.find((t) => t.kind === kind);
-    if (!table) throw new Error(`Rows of kind ${kind.name} have no table`);
-    return table.entity;
   }
 }
 

@@ -1,6 +1,16 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
-import { Batch, LEDGER, type Concerns, type EntryName, type NewEntry, type Payloads, type Rows, type Subject } from '@ample-crane/core';
+import {
+  Batch,
+  LEDGER,
+  type Ask,
+  type Concerns,
+  type EntryName,
+  type NewEntry,
+  type Payloads,
+  type Rows,
+  type Subject,
+} from '@ample-crane/core';
 import type pg from 'pg';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
@@ -28,7 +38,10 @@ export interface Command {
 export interface UnitOfWork {
   manager: EntityManager;
   nowMs: number;
+  /** what the command concerns, and what has been read since */
   rows: Rows;
+  /** Reads more rows, as they are now. */
+  read(...asks: Ask[]): Promise<Rows>;
   actor: Actor;
   record<K extends EntryName>(kind: K, subject: Subject, payload: Payloads[K], atMs?: number): void;
 }
@@ -51,7 +64,8 @@ export class LogbookService {
       const { manager, client } = transaction;
       const earlier = await this.claimReceipt(client, actor, command);
       if (earlier) return earlier as T;
-      const rows = await new Loader(this.database, client, this.tables.all).load(command.concerns);
+      const loader = new Loader(this.database, client, this.tables);
+      const rows = await loader.load(command.concerns);
       const routes = await this.routeBooks.of(client, [...rows.all(Batch).map((b) => b.routeId), ...(command.routes ?? [])]);
       const nowMs = this.clock.nowMs();
       const entries: NewEntry[] = [];
@@ -59,6 +73,10 @@ export class LogbookService {
         manager,
         nowMs,
         rows,
+        read: async (...asks) => {
+          await loader.read(asks);
+          return rows;
+        },
         actor,
         record: (kind, subject, payload, atMs = nowMs) => {
           const entry = newEntry(actor, kind, subject, payload, atMs);

@@ -20,7 +20,7 @@ import { Clock } from '../platform/clock/clock.ts';
 import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutList, OutOrNull } from '../platform/http/fields.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput } from '../platform/problems/problems.ts';
-import { nextNumber } from '../batches/commands.ts';
+import { nextNumber } from '../logbook/nextNumber.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
 import { factsOf, routeInForce, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import { OrderEntity } from './order.entity.ts';

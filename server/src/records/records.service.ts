@@ -10,7 +10,7 @@ import { BatchEntity, DefectEntity, PieceEntity, VisitEntity } from '../batches/
 import { OverrideEntity } from '../routing/override.entity.ts';
 import { nameOf, ShopService, type Shop } from '../factory/shop.service.ts';
 import { BlankEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
-import type { InstrumentView, PartView, RecordView } from '../fitting/fitting.dto.ts';
+import type { InstrumentView, PartView, RecordView } from './records.dto.ts';
 import { InstrumentEntity } from '../batches/batch.entity.ts';
 
 const LIST_MAX = 1000;

@@ -7,7 +7,7 @@ import type { Actor } from '../platform/identity/actor.ts';
 import { mayActAs } from '../platform/identity/role.ts';
 import { badInput, Problem, refused, stale } from '../platform/problems/problems.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
-import { nextNumber } from '../batches/commands.ts';
+import { nextNumber } from '../logbook/nextNumber.ts';
 import { ShopService } from '../factory/shop.service.ts';
 import type { DescribeLotDto, MoveLotDto, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
 import { LotsQueries } from './lots.queries.ts';

@@ -336,6 +336,678 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flow": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Flow_view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Records_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{serial}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Records_record"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{serial}/ship": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Dispatch_ship"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fitting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Fitting_bench"];
+        put?: never;
+        post: operations["Fitting_fit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Orders_open"];
+        put?: never;
+        post: operations["Orders_place"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Routes_list"];
+        put?: never;
+        post: operations["Routes_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Routes_get"];
+        put: operations["Routes_save"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Routes_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Routes_release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routes/{id}/discard": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Routes_discard"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stations/{code}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Stations_work"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carriers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Carriers_list"];
+        put?: never;
+        post: operations["Equipment_addCarrier"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/carriers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Carriers_one"];
+        put: operations["Equipment_changeCarrier"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Batches_list"];
+        put?: never;
+        post: operations["Batches_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Batches_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/card.pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Batches_pdf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/coats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Batches_coat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Batches_measures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_startWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/pause": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_pause"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/resume": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_resume"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/finish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_finish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/finish-some": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_finishSome"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_place"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/accept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_accept"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/sign-off": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_signOff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/refuse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_refuse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/scrap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_scrap"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_split"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_merge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/part": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/refit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_refit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/send": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_send"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/receive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_receive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/hold": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_hold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/release": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_release"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/call": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_call"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/reroute": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Movement_reroute"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lots": {
         parameters: {
             query?: never;
@@ -808,678 +1480,6 @@ export interface paths {
             cookie?: never;
         };
         get: operations["Pictures_get"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Batches_list"];
-        put?: never;
-        post: operations["Batches_start"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Batches_card"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/card.pdf": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Batches_pdf"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/coats": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_coat"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/measures": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_measures"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/start": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_startWork"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/pause": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_pause"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/resume": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_resume"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/finish": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_finish"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/finish-some": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_finishSome"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/move": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_move"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/place": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_place"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/accept": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_accept"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/sign-off": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_signOff"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/refuse": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_refuse"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/scrap": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_scrap"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/split": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_split"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/merge": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_merge"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/join": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_join"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/part": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_part"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/refit": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_refit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/send": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_send"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/receive": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_receive"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/hold": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_hold"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/release": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_release"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_undo"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/call": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_call"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/reroute": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Movement_reroute"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/carriers": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Carriers_list"];
-        put?: never;
-        post: operations["Equipment_addCarrier"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/carriers/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Carriers_one"];
-        put: operations["Equipment_changeCarrier"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/stations/{code}/work": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Stations_work"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/routes": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Routes_list"];
-        put?: never;
-        post: operations["Routes_draft"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/routes/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Routes_get"];
-        put: operations["Routes_save"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/routes/{id}/work": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Routes_work"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/routes/{id}/release": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Routes_release"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/routes/{id}/discard": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Routes_discard"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/fitting": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Fitting_bench"];
-        put?: never;
-        post: operations["Fitting_fit"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/instruments": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Fitting_list"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/instruments/{serial}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Fitting_record"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/instruments/{serial}/ship": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Fitting_ship"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/orders": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Orders_open"];
-        put?: never;
-        post: operations["Orders_place"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/flow": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Flow_view"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2086,6 +2086,817 @@ export interface components {
         FeedView: {
             url: string;
         };
+        ClassView: {
+            days: number;
+            count: number;
+        };
+        SpanView: {
+            station: string;
+            stationName: string;
+            fromMs: number;
+            toMs: number;
+        };
+        PlacesChangeView: {
+            station: string;
+            stationName: string;
+            atMs: number;
+            before: number;
+            after: number;
+        };
+        FlowView: {
+            days: number;
+            fromMs: number;
+            toMs: number;
+            stations: components["schemas"]["StationFlowView"][];
+            shiftsMs: number[];
+            meanWip: number;
+            wipByDay: number[];
+            throughputPerDay: number;
+            shipped: number;
+            meanLeadDays: number;
+            leadP50Days: number | null;
+            leadP85Days: number | null;
+            leadHistogram: components["schemas"]["ClassView"][];
+            littleResidual: number | null;
+            constraint: components["schemas"]["ConstraintView"] | null;
+            spans: components["schemas"]["SpanView"][];
+            placesChanges: components["schemas"]["PlacesChangeView"][];
+        };
+        InstrumentView: {
+            serial: string;
+            modelId: string;
+            modelName: string;
+            batchId: string;
+            orderId: string | null;
+            /** @enum {string} */
+            state: "in work" | "shipped" | "scrapped";
+            startedMs: number;
+            fittedMs: number;
+            shippedMs: number | null;
+            consignee: string | null;
+            version: number;
+        };
+        ReadingView: {
+            seq: number;
+            /** @enum {string} */
+            depth: "shell" | "core";
+            rawPct: number;
+            correctedPct: number;
+            massG: number | null;
+            dryMassG: number | null;
+            struck: string | null;
+        };
+        ReadingSessionView: {
+            id: string;
+            atMs: number;
+            by: string;
+            meter: string;
+            woodTempC: number;
+            meanPct: number;
+            spreadPct: number;
+            readings: components["schemas"]["ReadingView"][];
+        };
+        VisitView: {
+            operationId: string;
+            operationName: string;
+            stationName: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            pass: number;
+            arrivedMs: number;
+            startedMs: number | null;
+            finishedMs: number | null;
+            leftMs: number | null;
+            good: number;
+            rework: number;
+            scrap: number;
+            touchMs: number;
+            by: string | null;
+        };
+        PartView: {
+            pieceId: string;
+            component: string;
+            batchId: string;
+            lotId: string | null;
+            blankId: string | null;
+            boardId: string | null;
+            species: string;
+            supplier: string;
+            origin: string;
+            permit: string | null;
+            releasedMs: number | null;
+            meanPctAtRelease: number | null;
+            sessions: components["schemas"]["ReadingSessionView"][];
+            visits: components["schemas"]["VisitView"][];
+        };
+        CoatView: {
+            id: string;
+            atMs: number;
+            operationName: string;
+            materialName: string;
+            wetUm: number;
+            dryUm: number;
+            flashUntilMs: number;
+            by: string;
+        };
+        BuildView: {
+            materialName: string;
+            dryUm: number;
+            lowUm: number;
+            highUm: number;
+            /** @enum {string} */
+            verdict: "thin" | "in window" | "thick";
+        };
+        MeasureView: {
+            id: string;
+            pieceId: string;
+            operationName: string;
+            characteristicName: string;
+            unit: string;
+            value: number;
+            low: number;
+            high: number;
+            inBand: boolean;
+            atMs: number;
+            by: string;
+        };
+        DefectView: {
+            id: string;
+            pieceId: string;
+            kind: string;
+            operationName: string;
+            originOperationName: string;
+            /** @enum {string} */
+            disposition: "use as is" | "rework" | "scrap" | "hold";
+            note: string;
+            atMs: number;
+            by: string;
+        };
+        OverrideView: {
+            atMs: number;
+            by: string;
+            reason: string;
+            operationName: string | null;
+            findings: components["schemas"]["FindingView"][];
+        };
+        RecordView: {
+            instrument: components["schemas"]["InstrumentView"];
+            construction: string;
+            clearanceMm: number | null;
+            shipper: string | null;
+            parts: components["schemas"]["PartView"][];
+            visits: components["schemas"]["VisitView"][];
+            coats: components["schemas"]["CoatView"][];
+            build: components["schemas"]["BuildView"] | null;
+            measures: components["schemas"]["MeasureView"][];
+            defects: components["schemas"]["DefectView"][];
+            overrides: components["schemas"]["OverrideView"][];
+            log: components["schemas"]["LogView"][];
+        };
+        ShipDto: {
+            version: number;
+            consignee: string;
+            shipper: string;
+        };
+        FitPieceView: {
+            pieceId: string;
+            batchId: string;
+            widthMm: number | null;
+        };
+        PairView: {
+            bodyId: string;
+            neckId: string | null;
+            clearanceMm: number | null;
+        };
+        FittingSetView: {
+            modelId: string;
+            modelName: string;
+            body: components["schemas"]["BatchView"];
+            neck: components["schemas"]["BatchView"] | null;
+            separateNecks: boolean;
+            lowMm: number;
+            targetMm: number;
+            highMm: number;
+            bodies: components["schemas"]["FitPieceView"][];
+            necks: components["schemas"]["FitPieceView"][];
+            proposed: components["schemas"]["PairView"][];
+            inBandAsTheyCome: number;
+        };
+        FittingView: {
+            sets: components["schemas"]["FittingSetView"][];
+            waiting: components["schemas"]["BatchView"][];
+        };
+        PairDto: {
+            bodyId: string;
+            neckId: string | null;
+        };
+        FitDto: {
+            bodyBatchId: string;
+            bodyVersion: number;
+            neckBatchId: string | null;
+            neckVersion: number | null;
+            pairs: components["schemas"]["PairDto"][];
+        };
+        PlaceOrderDto: {
+            modelId: string;
+            quantity: number;
+            customer: string;
+            dueMs: number;
+            choices?: {
+                [key: string]: string;
+            };
+        };
+        RouteVersionView: {
+            id: string;
+            modelId: string;
+            modelName: string;
+            version: number;
+            /** @enum {string} */
+            state: "draft" | "released" | "retired";
+            inForce: boolean;
+            effectiveMs: number | null;
+            reason: string;
+            revision: number;
+            steps: number;
+            inWork: number;
+        };
+        ElapsedRuleDto: {
+            /** @enum {string} */
+            kind: "elapsed";
+            what: string;
+            minimumMinutes: number;
+            maximumMinutes?: number;
+        };
+        CureLawDto: {
+            referenceTempC: number;
+            q10: number;
+            minimumTempC: number;
+        };
+        EquivalentRuleDto: {
+            /** @enum {string} */
+            kind: "equivalent";
+            what: string;
+            minimumDays: number;
+            law: components["schemas"]["CureLawDto"];
+        };
+        InBandRuleDto: {
+            /** @enum {string} */
+            kind: "inBand";
+            what: string;
+            characteristic?: string;
+            low: number;
+            high: number;
+            needed: number;
+            unit: string;
+            tooLow: string;
+            tooHigh: string;
+        };
+        SpreadRuleDto: {
+            /** @enum {string} */
+            kind: "spread";
+            limit: number;
+            unit: string;
+            characteristic?: string;
+        };
+        GradientRuleDto: {
+            /** @enum {string} */
+            kind: "gradient";
+            limit: number;
+            shell?: string;
+            core?: string;
+        };
+        StableRuleDto: {
+            /** @enum {string} */
+            kind: "stable";
+            limitPerDay: number;
+            windowDays: number;
+            characteristic?: string;
+        };
+        WindowRuleDto: {
+            /** @enum {string} */
+            kind: "window";
+            minimumMinutes: number;
+            maximumMinutes: number;
+            afterwards: string;
+        };
+        SprayLimitsDto: {
+            minTempC: number;
+            maxTempC: number;
+            minHumidity: number;
+            maxHumidity: number;
+            dewMarginC: number;
+        };
+        ClimateRuleDto: {
+            /** @enum {string} */
+            kind: "climate";
+            limits: components["schemas"]["SprayLimitsDto"];
+        };
+        SignOffRuleDto: {
+            /** @enum {string} */
+            kind: "signOff";
+            skill: string;
+        };
+        PartsRuleDto: {
+            /** @enum {string} */
+            kind: "parts";
+        };
+        OptionConditionDto: {
+            /** @enum {string} */
+            kind: "option";
+            option: string;
+            in: string[];
+        };
+        SpeciesConditionDto: {
+            /** @enum {string} */
+            kind: "species";
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            in: string[];
+        };
+        ConstructionConditionDto: {
+            /** @enum {string} */
+            kind: "construction";
+            in: string[];
+        };
+        NotConditionDto: {
+            /** @enum {string} */
+            kind: "not";
+            of: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"];
+        };
+        AnyPartsDto: {
+            /** @enum {string} */
+            kind: "any";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+        };
+        AllConditionDto: {
+            /** @enum {string} */
+            kind: "all";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AnyPartsDto"])[];
+        };
+        AllPartsDto: {
+            /** @enum {string} */
+            kind: "all";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+        };
+        AnyConditionDto: {
+            /** @enum {string} */
+            kind: "any";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllPartsDto"])[];
+        };
+        TimesByOptionDto: {
+            option: string;
+            times: {
+                [key: string]: number;
+            };
+        };
+        CountRepeatDto: {
+            /** @enum {string} */
+            kind: "count";
+            backTo: string;
+            times: number;
+            timesByOption?: components["schemas"]["TimesByOptionDto"];
+        };
+        AcceptedRepeatDto: {
+            /** @enum {string} */
+            kind: "until accepted";
+            backTo: string;
+            maximum: number;
+            expected: number;
+        };
+        CoatPlanDto: {
+            materialId: string;
+            volumeSolids: number;
+            coats: number;
+            wetUm: number;
+            flashMinutes: number;
+            recoatMaxMinutes: number;
+        };
+        CharacteristicDto: {
+            id: string;
+            name: string;
+            unit: string;
+            low: number;
+            target: number;
+            high: number;
+        };
+        WayDto: {
+            id: string;
+            name: string;
+            stationCode: string;
+            skill?: string;
+            skillLevel?: number;
+            setupMinutes: number;
+            minutesPerPiece: number;
+            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
+        };
+        PlaceNeedDto: {
+            /** @enum {string} */
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            outline?: boolean;
+        };
+        PrerequisiteNeedDto: {
+            /** @enum {string} */
+            kind: "program" | "fixture" | "sample" | "kit";
+            what: string;
+        };
+        DrawDto: {
+            modelId: string;
+            perPiece: number;
+        };
+        OperationDto: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            /** @enum {string} */
+            kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
+            stationCode: string;
+            skill?: string;
+            skillLevel?: number;
+            setupMinutes: number;
+            minutesPerPiece: number;
+            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"])[];
+            next: string[];
+            coat?: components["schemas"]["CoatPlanDto"];
+            characteristics?: components["schemas"]["CharacteristicDto"][];
+            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
+            wayName?: string;
+            ways?: components["schemas"]["WayDto"][];
+            when?: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllConditionDto"] | components["schemas"]["AnyConditionDto"];
+            repeat?: components["schemas"]["CountRepeatDto"] | components["schemas"]["AcceptedRepeatDto"];
+            place?: components["schemas"]["PlaceNeedDto"];
+            noWait?: boolean;
+            needs?: components["schemas"]["PrerequisiteNeedDto"][];
+            draws?: components["schemas"]["DrawDto"][];
+            grit?: number;
+            handOver?: boolean;
+            matchedSet?: boolean;
+            awayDays?: number;
+        };
+        RouteOptionValueDto: {
+            id: string;
+            name: string;
+        };
+        RouteOptionDto: {
+            id: string;
+            name: string;
+            values: components["schemas"]["RouteOptionValueDto"][];
+        };
+        RouteGraphDto: {
+            operations: components["schemas"]["OperationDto"][];
+            options?: components["schemas"]["RouteOptionDto"][];
+        };
+        RouteProblemView: {
+            operationId: string | null;
+            message: string;
+        };
+        RouteView: {
+            version: components["schemas"]["RouteVersionView"];
+            graph: components["schemas"]["RouteGraphDto"];
+            problems: components["schemas"]["RouteProblemView"][];
+        };
+        MoveOverView: {
+            batchId: string;
+            version: number;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            quantity: number;
+            fromVersion: number;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            operationName: string;
+            toOperationId: string | null;
+            toOperationName: string | null;
+            stepsAhead: number;
+            stepsAheadThen: number;
+            sentence: string;
+            possible: boolean;
+        };
+        DraftDto: {
+            modelId: string;
+            fromRouteId?: string;
+        };
+        SaveDraftDto: {
+            operations: components["schemas"]["OperationDto"][];
+            options?: components["schemas"]["RouteOptionDto"][];
+            revision: number;
+        };
+        SavedDraftView: {
+            id: string;
+            revision: number;
+            problems: components["schemas"]["RouteProblemView"][];
+        };
+        ReleaseRouteDto: {
+            revision: number;
+            reason: string;
+            effectiveMs?: number;
+        };
+        DiscardRouteDto: {
+            revision: number;
+        };
+        TurnView: {
+            batch: components["schemas"]["BatchView"];
+            reason: string;
+        };
+        StationWorkView: {
+            code: string;
+            name: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            kind: "work" | "dwell";
+            places: number;
+            running: components["schemas"]["BatchView"][];
+            queue: components["schemas"]["TurnView"][];
+            elsewhere: components["schemas"]["TurnView"][];
+            cautions: string[];
+        };
+        OnCarrierView: {
+            batchId: string;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            pieces: number;
+        };
+        CarrierView: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            places: number;
+            taken: number;
+            active: boolean;
+            version: number;
+            zoneId: string;
+            outline: string | null;
+            batches: components["schemas"]["OnCarrierView"][];
+        };
+        OneCarrierView: {
+            carrier: components["schemas"]["CarrierView"];
+            batches: components["schemas"]["BatchView"][];
+        };
+        PieceView: {
+            id: string;
+            ordinal: number;
+            /** @enum {string} */
+            state: "good" | "rework" | "scrapped" | "joined" | "drawn" | "fitted" | "apart" | "shipped";
+            serial: string | null;
+            intoId: string | null;
+            setId: string | null;
+            grit: number | null;
+            coats: number;
+        };
+        ForecastView: {
+            operationId: string;
+            operationName: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            /** @enum {string} */
+            kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
+            arriveMs: number;
+            leaveMs: number;
+        };
+        CoatPlanView: {
+            materialId: string;
+            materialName: string;
+            coats: number;
+            wetUm: number;
+            flashMinutes: number;
+        };
+        CharacteristicView: {
+            id: string;
+            name: string;
+            unit: string;
+            low: number;
+            target: number;
+            high: number;
+        };
+        StepChoiceView: {
+            id: string;
+            name: string;
+        };
+        WayView: {
+            id: string;
+            name: string;
+            stationName: string;
+            minutesPerPiece: number;
+        };
+        WaitingView: {
+            id: string;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            quantity: number;
+        };
+        UndoView: {
+            entryId: number;
+            sentence: string;
+        };
+        CardView: {
+            batch: components["schemas"]["BatchView"];
+            customer: string;
+            options: string[];
+            pieces: components["schemas"]["PieceView"][];
+            inPass: string[];
+            visits: components["schemas"]["VisitView"][];
+            forecast: components["schemas"]["ForecastView"][];
+            coats: components["schemas"]["CoatView"][];
+            coatsThisVisit: number;
+            coatPlan: components["schemas"]["CoatPlanView"] | null;
+            build: components["schemas"]["BuildView"] | null;
+            coatFindings: components["schemas"]["FindingView"][];
+            characteristics: components["schemas"]["CharacteristicView"][];
+            unmeasured: string[];
+            measures: components["schemas"]["MeasureView"][];
+            defects: components["schemas"]["DefectView"][];
+            overrides: components["schemas"]["OverrideView"][];
+            log: components["schemas"]["LogView"][];
+            cautions: string[];
+            originChoices: components["schemas"]["StepChoiceView"][];
+            workers: components["schemas"]["StepChoiceView"][];
+            accepters: components["schemas"]["StepChoiceView"][];
+            fittedInto: string[];
+            ways: components["schemas"]["WayView"][];
+            besides: components["schemas"]["WaitingView"][];
+            hostsHere: boolean;
+            undo: components["schemas"]["UndoView"] | null;
+            stationPass: number;
+            stationPasses: number;
+            /** @enum {string|null} */
+            mainCaution: "cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal" | null;
+        };
+        PlacementDto: {
+            carrierId: string;
+            pieces: number;
+        };
+        StartBatchDto: {
+            modelId: string;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part";
+            quantity: number;
+            lotId: string;
+            blankIds?: string[];
+            orderId: string | null;
+            placements?: components["schemas"]["PlacementDto"][];
+            trial?: boolean;
+            matchBatchId?: string;
+        };
+        CoatDto: {
+            version: number;
+            atMs?: number;
+            wetUm: number;
+            overrideReason?: string;
+        };
+        BatchDoneView: {
+            id: string;
+            version: number;
+        };
+        MeasureDto: {
+            pieceId: string;
+            characteristicId: string;
+            value: number;
+        };
+        MeasuresDto: {
+            version: number;
+            atMs?: number;
+            measures: components["schemas"]["MeasureDto"][];
+        };
+        StartWorkDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            wayId?: string;
+            placements?: components["schemas"]["PlacementDto"][];
+        };
+        PauseDto: {
+            version: number;
+            atMs?: number;
+            /** @enum {string} */
+            cause: "material" | "person" | "machine" | "instruction" | "break" | "shift end";
+        };
+        WorkDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+        };
+        OutcomeDto: {
+            pieceId: string;
+            /** @enum {string} */
+            outcome: "rework" | "scrap";
+            /** @enum {string} */
+            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            originOperationId: string;
+            note: string;
+        };
+        FinishDto: {
+            version: number;
+            atMs?: number;
+            good: number;
+            rework: number;
+            scrap: number;
+            outcomes: components["schemas"]["OutcomeDto"][];
+        };
+        PiecesDto: {
+            version: number;
+            atMs?: number;
+            pieceIds: string[];
+        };
+        MoveDto: {
+            version: number;
+            atMs?: number;
+            overrideReason?: string;
+            accepted?: boolean;
+            placements?: components["schemas"]["PlacementDto"][];
+        };
+        PlaceDto: {
+            version: number;
+            atMs?: number;
+            placements: components["schemas"]["PlacementDto"][];
+        };
+        WhenDto: {
+            version: number;
+            atMs?: number;
+        };
+        SignOffDto: {
+            version: number;
+            atMs?: number;
+            pin?: string;
+            skill: string;
+        };
+        RefusedPieceDto: {
+            pieceId: string;
+            /** @enum {string} */
+            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            originOperationId: string;
+            note: string;
+            /** @enum {string} */
+            disposition: "use as is" | "rework" | "scrap" | "hold";
+            toOperationId: string | null;
+        };
+        RefuseDto: {
+            version: number;
+            atMs?: number;
+            pieces: components["schemas"]["RefusedPieceDto"][];
+        };
+        PieceDefectDto: {
+            pieceId: string;
+            /** @enum {string} */
+            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            originOperationId: string;
+            note: string;
+        };
+        ScrapDto: {
+            version: number;
+            atMs?: number;
+            pieces: components["schemas"]["PieceDefectDto"][];
+        };
+        MergeDto: {
+            version: number;
+            atMs?: number;
+            fromBatchId: string;
+        };
+        JoinDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            guestBatchIds: string[];
+        };
+        RefitDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            neckBatchId: string;
+        };
+        SendDto: {
+            version: number;
+            atMs?: number;
+            to: string;
+            dueBackMs: number;
+        };
+        HoldDto: {
+            version: number;
+            atMs?: number;
+            reason: string;
+        };
+        UndoDto: {
+            version: number;
+            atMs?: number;
+            entryId: number;
+            reason: string;
+        };
+        CallDto: {
+            version: number;
+            atMs?: number;
+            quantity: number;
+            orderId: string | null;
+        };
+        RerouteDto: {
+            version: number;
+            atMs?: number;
+            routeId: string;
+            operationId: string;
+            reason: string;
+        };
         BandView: {
             low: number;
             high: number;
@@ -2195,26 +3006,6 @@ export interface components {
             driftPct: number;
             pieceSdPct: number;
         };
-        ReadingView: {
-            seq: number;
-            /** @enum {string} */
-            depth: "shell" | "core";
-            rawPct: number;
-            correctedPct: number;
-            massG: number | null;
-            dryMassG: number | null;
-            struck: string | null;
-        };
-        ReadingSessionView: {
-            id: string;
-            atMs: number;
-            by: string;
-            meter: string;
-            woodTempC: number;
-            meanPct: number;
-            spreadPct: number;
-            readings: components["schemas"]["ReadingView"][];
-        };
         LotUseView: {
             batchId: string;
             modelName: string;
@@ -2270,13 +3061,6 @@ export interface components {
             boardId: string | null;
             atMs: number;
             name: string;
-        };
-        OverrideView: {
-            atMs: number;
-            by: string;
-            reason: string;
-            operationName: string | null;
-            findings: components["schemas"]["FindingView"][];
         };
         LotCardView: {
             lot: components["schemas"]["LotView"];
@@ -2607,790 +3391,6 @@ export interface components {
             unmet: number;
             left: string[];
             inBandAsTheyCome: number;
-        };
-        PieceView: {
-            id: string;
-            ordinal: number;
-            /** @enum {string} */
-            state: "good" | "rework" | "scrapped" | "joined" | "drawn" | "fitted" | "apart" | "shipped";
-            serial: string | null;
-            intoId: string | null;
-            setId: string | null;
-            grit: number | null;
-            coats: number;
-        };
-        VisitView: {
-            operationId: string;
-            operationName: string;
-            stationName: string;
-            /** @enum {string} */
-            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
-            pass: number;
-            arrivedMs: number;
-            startedMs: number | null;
-            finishedMs: number | null;
-            leftMs: number | null;
-            good: number;
-            rework: number;
-            scrap: number;
-            touchMs: number;
-            by: string | null;
-        };
-        ForecastView: {
-            operationId: string;
-            operationName: string;
-            /** @enum {string} */
-            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
-            /** @enum {string} */
-            kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
-            arriveMs: number;
-            leaveMs: number;
-        };
-        CoatView: {
-            id: string;
-            atMs: number;
-            operationName: string;
-            materialName: string;
-            wetUm: number;
-            dryUm: number;
-            flashUntilMs: number;
-            by: string;
-        };
-        CoatPlanView: {
-            materialId: string;
-            materialName: string;
-            coats: number;
-            wetUm: number;
-            flashMinutes: number;
-        };
-        BuildView: {
-            materialName: string;
-            dryUm: number;
-            lowUm: number;
-            highUm: number;
-            /** @enum {string} */
-            verdict: "thin" | "in window" | "thick";
-        };
-        CharacteristicView: {
-            id: string;
-            name: string;
-            unit: string;
-            low: number;
-            target: number;
-            high: number;
-        };
-        MeasureView: {
-            id: string;
-            pieceId: string;
-            operationName: string;
-            characteristicName: string;
-            unit: string;
-            value: number;
-            low: number;
-            high: number;
-            inBand: boolean;
-            atMs: number;
-            by: string;
-        };
-        DefectView: {
-            id: string;
-            pieceId: string;
-            kind: string;
-            operationName: string;
-            originOperationName: string;
-            /** @enum {string} */
-            disposition: "use as is" | "rework" | "scrap" | "hold";
-            note: string;
-            atMs: number;
-            by: string;
-        };
-        StepChoiceView: {
-            id: string;
-            name: string;
-        };
-        WayView: {
-            id: string;
-            name: string;
-            stationName: string;
-            minutesPerPiece: number;
-        };
-        WaitingView: {
-            id: string;
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
-            quantity: number;
-        };
-        UndoView: {
-            entryId: number;
-            sentence: string;
-        };
-        CardView: {
-            batch: components["schemas"]["BatchView"];
-            customer: string;
-            options: string[];
-            pieces: components["schemas"]["PieceView"][];
-            inPass: string[];
-            visits: components["schemas"]["VisitView"][];
-            forecast: components["schemas"]["ForecastView"][];
-            coats: components["schemas"]["CoatView"][];
-            coatsThisVisit: number;
-            coatPlan: components["schemas"]["CoatPlanView"] | null;
-            build: components["schemas"]["BuildView"] | null;
-            coatFindings: components["schemas"]["FindingView"][];
-            characteristics: components["schemas"]["CharacteristicView"][];
-            unmeasured: string[];
-            measures: components["schemas"]["MeasureView"][];
-            defects: components["schemas"]["DefectView"][];
-            overrides: components["schemas"]["OverrideView"][];
-            log: components["schemas"]["LogView"][];
-            cautions: string[];
-            originChoices: components["schemas"]["StepChoiceView"][];
-            workers: components["schemas"]["StepChoiceView"][];
-            accepters: components["schemas"]["StepChoiceView"][];
-            fittedInto: string[];
-            ways: components["schemas"]["WayView"][];
-            besides: components["schemas"]["WaitingView"][];
-            hostsHere: boolean;
-            undo: components["schemas"]["UndoView"] | null;
-            stationPass: number;
-            stationPasses: number;
-            /** @enum {string|null} */
-            mainCaution: "cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal" | null;
-        };
-        PlacementDto: {
-            carrierId: string;
-            pieces: number;
-        };
-        StartBatchDto: {
-            modelId: string;
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part";
-            quantity: number;
-            lotId: string;
-            blankIds?: string[];
-            orderId: string | null;
-            placements?: components["schemas"]["PlacementDto"][];
-            trial?: boolean;
-            matchBatchId?: string;
-        };
-        CoatDto: {
-            version: number;
-            atMs?: number;
-            wetUm: number;
-            overrideReason?: string;
-        };
-        BatchDoneView: {
-            id: string;
-            version: number;
-        };
-        MeasureDto: {
-            pieceId: string;
-            characteristicId: string;
-            value: number;
-        };
-        MeasuresDto: {
-            version: number;
-            atMs?: number;
-            measures: components["schemas"]["MeasureDto"][];
-        };
-        StartWorkDto: {
-            version: number;
-            atMs?: number;
-            personId: string;
-            wayId?: string;
-            placements?: components["schemas"]["PlacementDto"][];
-        };
-        PauseDto: {
-            version: number;
-            atMs?: number;
-            /** @enum {string} */
-            cause: "material" | "person" | "machine" | "instruction" | "break" | "shift end";
-        };
-        WorkDto: {
-            version: number;
-            atMs?: number;
-            personId: string;
-        };
-        OutcomeDto: {
-            pieceId: string;
-            /** @enum {string} */
-            outcome: "rework" | "scrap";
-            /** @enum {string} */
-            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
-            originOperationId: string;
-            note: string;
-        };
-        FinishDto: {
-            version: number;
-            atMs?: number;
-            good: number;
-            rework: number;
-            scrap: number;
-            outcomes: components["schemas"]["OutcomeDto"][];
-        };
-        PiecesDto: {
-            version: number;
-            atMs?: number;
-            pieceIds: string[];
-        };
-        MoveDto: {
-            version: number;
-            atMs?: number;
-            overrideReason?: string;
-            accepted?: boolean;
-            placements?: components["schemas"]["PlacementDto"][];
-        };
-        PlaceDto: {
-            version: number;
-            atMs?: number;
-            placements: components["schemas"]["PlacementDto"][];
-        };
-        WhenDto: {
-            version: number;
-            atMs?: number;
-        };
-        SignOffDto: {
-            version: number;
-            atMs?: number;
-            pin?: string;
-            skill: string;
-        };
-        RefusedPieceDto: {
-            pieceId: string;
-            /** @enum {string} */
-            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
-            originOperationId: string;
-            note: string;
-            /** @enum {string} */
-            disposition: "use as is" | "rework" | "scrap" | "hold";
-            toOperationId: string | null;
-        };
-        RefuseDto: {
-            version: number;
-            atMs?: number;
-            pieces: components["schemas"]["RefusedPieceDto"][];
-        };
-        PieceDefectDto: {
-            pieceId: string;
-            /** @enum {string} */
-            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
-            originOperationId: string;
-            note: string;
-        };
-        ScrapDto: {
-            version: number;
-            atMs?: number;
-            pieces: components["schemas"]["PieceDefectDto"][];
-        };
-        MergeDto: {
-            version: number;
-            atMs?: number;
-            fromBatchId: string;
-        };
-        JoinDto: {
-            version: number;
-            atMs?: number;
-            personId: string;
-            guestBatchIds: string[];
-        };
-        RefitDto: {
-            version: number;
-            atMs?: number;
-            personId: string;
-            neckBatchId: string;
-        };
-        SendDto: {
-            version: number;
-            atMs?: number;
-            to: string;
-            dueBackMs: number;
-        };
-        HoldDto: {
-            version: number;
-            atMs?: number;
-            reason: string;
-        };
-        UndoDto: {
-            version: number;
-            atMs?: number;
-            entryId: number;
-            reason: string;
-        };
-        CallDto: {
-            version: number;
-            atMs?: number;
-            quantity: number;
-            orderId: string | null;
-        };
-        RerouteDto: {
-            version: number;
-            atMs?: number;
-            routeId: string;
-            operationId: string;
-            reason: string;
-        };
-        OnCarrierView: {
-            batchId: string;
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
-            pieces: number;
-        };
-        CarrierView: {
-            id: string;
-            name: string;
-            /** @enum {string} */
-            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
-            places: number;
-            taken: number;
-            active: boolean;
-            version: number;
-            zoneId: string;
-            outline: string | null;
-            batches: components["schemas"]["OnCarrierView"][];
-        };
-        OneCarrierView: {
-            carrier: components["schemas"]["CarrierView"];
-            batches: components["schemas"]["BatchView"][];
-        };
-        TurnView: {
-            batch: components["schemas"]["BatchView"];
-            reason: string;
-        };
-        StationWorkView: {
-            code: string;
-            name: string;
-            /** @enum {string} */
-            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
-            /** @enum {string} */
-            kind: "work" | "dwell";
-            places: number;
-            running: components["schemas"]["BatchView"][];
-            queue: components["schemas"]["TurnView"][];
-            elsewhere: components["schemas"]["TurnView"][];
-            cautions: string[];
-        };
-        RouteVersionView: {
-            id: string;
-            modelId: string;
-            modelName: string;
-            version: number;
-            /** @enum {string} */
-            state: "draft" | "released" | "retired";
-            inForce: boolean;
-            effectiveMs: number | null;
-            reason: string;
-            revision: number;
-            steps: number;
-            inWork: number;
-        };
-        ElapsedRuleDto: {
-            /** @enum {string} */
-            kind: "elapsed";
-            what: string;
-            minimumMinutes: number;
-            maximumMinutes?: number;
-        };
-        CureLawDto: {
-            referenceTempC: number;
-            q10: number;
-            minimumTempC: number;
-        };
-        EquivalentRuleDto: {
-            /** @enum {string} */
-            kind: "equivalent";
-            what: string;
-            minimumDays: number;
-            law: components["schemas"]["CureLawDto"];
-        };
-        InBandRuleDto: {
-            /** @enum {string} */
-            kind: "inBand";
-            what: string;
-            characteristic?: string;
-            low: number;
-            high: number;
-            needed: number;
-            unit: string;
-            tooLow: string;
-            tooHigh: string;
-        };
-        SpreadRuleDto: {
-            /** @enum {string} */
-            kind: "spread";
-            limit: number;
-            unit: string;
-            characteristic?: string;
-        };
-        GradientRuleDto: {
-            /** @enum {string} */
-            kind: "gradient";
-            limit: number;
-            shell?: string;
-            core?: string;
-        };
-        StableRuleDto: {
-            /** @enum {string} */
-            kind: "stable";
-            limitPerDay: number;
-            windowDays: number;
-            characteristic?: string;
-        };
-        WindowRuleDto: {
-            /** @enum {string} */
-            kind: "window";
-            minimumMinutes: number;
-            maximumMinutes: number;
-            afterwards: string;
-        };
-        SprayLimitsDto: {
-            minTempC: number;
-            maxTempC: number;
-            minHumidity: number;
-            maxHumidity: number;
-            dewMarginC: number;
-        };
-        ClimateRuleDto: {
-            /** @enum {string} */
-            kind: "climate";
-            limits: components["schemas"]["SprayLimitsDto"];
-        };
-        SignOffRuleDto: {
-            /** @enum {string} */
-            kind: "signOff";
-            skill: string;
-        };
-        PartsRuleDto: {
-            /** @enum {string} */
-            kind: "parts";
-        };
-        OptionConditionDto: {
-            /** @enum {string} */
-            kind: "option";
-            option: string;
-            in: string[];
-        };
-        SpeciesConditionDto: {
-            /** @enum {string} */
-            kind: "species";
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
-            in: string[];
-        };
-        ConstructionConditionDto: {
-            /** @enum {string} */
-            kind: "construction";
-            in: string[];
-        };
-        NotConditionDto: {
-            /** @enum {string} */
-            kind: "not";
-            of: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"];
-        };
-        AnyPartsDto: {
-            /** @enum {string} */
-            kind: "any";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
-        };
-        AllConditionDto: {
-            /** @enum {string} */
-            kind: "all";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AnyPartsDto"])[];
-        };
-        AllPartsDto: {
-            /** @enum {string} */
-            kind: "all";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
-        };
-        AnyConditionDto: {
-            /** @enum {string} */
-            kind: "any";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllPartsDto"])[];
-        };
-        TimesByOptionDto: {
-            option: string;
-            times: {
-                [key: string]: number;
-            };
-        };
-        CountRepeatDto: {
-            /** @enum {string} */
-            kind: "count";
-            backTo: string;
-            times: number;
-            timesByOption?: components["schemas"]["TimesByOptionDto"];
-        };
-        AcceptedRepeatDto: {
-            /** @enum {string} */
-            kind: "until accepted";
-            backTo: string;
-            maximum: number;
-            expected: number;
-        };
-        CoatPlanDto: {
-            materialId: string;
-            volumeSolids: number;
-            coats: number;
-            wetUm: number;
-            flashMinutes: number;
-            recoatMaxMinutes: number;
-        };
-        CharacteristicDto: {
-            id: string;
-            name: string;
-            unit: string;
-            low: number;
-            target: number;
-            high: number;
-        };
-        WayDto: {
-            id: string;
-            name: string;
-            stationCode: string;
-            skill?: string;
-            skillLevel?: number;
-            setupMinutes: number;
-            minutesPerPiece: number;
-            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
-        };
-        PlaceNeedDto: {
-            /** @enum {string} */
-            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
-            outline?: boolean;
-        };
-        PrerequisiteNeedDto: {
-            /** @enum {string} */
-            kind: "program" | "fixture" | "sample" | "kit";
-            what: string;
-        };
-        DrawDto: {
-            modelId: string;
-            perPiece: number;
-        };
-        OperationDto: {
-            id: string;
-            name: string;
-            /** @enum {string} */
-            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
-            /** @enum {string} */
-            kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
-            stationCode: string;
-            skill?: string;
-            skillLevel?: number;
-            setupMinutes: number;
-            minutesPerPiece: number;
-            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"])[];
-            next: string[];
-            coat?: components["schemas"]["CoatPlanDto"];
-            characteristics?: components["schemas"]["CharacteristicDto"][];
-            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
-            wayName?: string;
-            ways?: components["schemas"]["WayDto"][];
-            when?: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllConditionDto"] | components["schemas"]["AnyConditionDto"];
-            repeat?: components["schemas"]["CountRepeatDto"] | components["schemas"]["AcceptedRepeatDto"];
-            place?: components["schemas"]["PlaceNeedDto"];
-            noWait?: boolean;
-            needs?: components["schemas"]["PrerequisiteNeedDto"][];
-            draws?: components["schemas"]["DrawDto"][];
-            grit?: number;
-            handOver?: boolean;
-            matchedSet?: boolean;
-            awayDays?: number;
-        };
-        RouteOptionValueDto: {
-            id: string;
-            name: string;
-        };
-        RouteOptionDto: {
-            id: string;
-            name: string;
-            values: components["schemas"]["RouteOptionValueDto"][];
-        };
-        RouteGraphDto: {
-            operations: components["schemas"]["OperationDto"][];
-            options?: components["schemas"]["RouteOptionDto"][];
-        };
-        RouteProblemView: {
-            operationId: string | null;
-            message: string;
-        };
-        RouteView: {
-            version: components["schemas"]["RouteVersionView"];
-            graph: components["schemas"]["RouteGraphDto"];
-            problems: components["schemas"]["RouteProblemView"][];
-        };
-        MoveOverView: {
-            batchId: string;
-            version: number;
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
-            quantity: number;
-            fromVersion: number;
-            /** @enum {string} */
-            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
-            operationName: string;
-            toOperationId: string | null;
-            toOperationName: string | null;
-            stepsAhead: number;
-            stepsAheadThen: number;
-            sentence: string;
-            possible: boolean;
-        };
-        DraftDto: {
-            modelId: string;
-            fromRouteId?: string;
-        };
-        SaveDraftDto: {
-            operations: components["schemas"]["OperationDto"][];
-            options?: components["schemas"]["RouteOptionDto"][];
-            revision: number;
-        };
-        SavedDraftView: {
-            id: string;
-            revision: number;
-            problems: components["schemas"]["RouteProblemView"][];
-        };
-        ReleaseRouteDto: {
-            revision: number;
-            reason: string;
-            effectiveMs?: number;
-        };
-        DiscardRouteDto: {
-            revision: number;
-        };
-        FitPieceView: {
-            pieceId: string;
-            batchId: string;
-            widthMm: number | null;
-        };
-        PairView: {
-            bodyId: string;
-            neckId: string | null;
-            clearanceMm: number | null;
-        };
-        FittingSetView: {
-            modelId: string;
-            modelName: string;
-            body: components["schemas"]["BatchView"];
-            neck: components["schemas"]["BatchView"] | null;
-            separateNecks: boolean;
-            lowMm: number;
-            targetMm: number;
-            highMm: number;
-            bodies: components["schemas"]["FitPieceView"][];
-            necks: components["schemas"]["FitPieceView"][];
-            proposed: components["schemas"]["PairView"][];
-            inBandAsTheyCome: number;
-        };
-        FittingView: {
-            sets: components["schemas"]["FittingSetView"][];
-            waiting: components["schemas"]["BatchView"][];
-        };
-        PairDto: {
-            bodyId: string;
-            neckId: string | null;
-        };
-        FitDto: {
-            bodyBatchId: string;
-            bodyVersion: number;
-            neckBatchId: string | null;
-            neckVersion: number | null;
-            pairs: components["schemas"]["PairDto"][];
-        };
-        InstrumentView: {
-            serial: string;
-            modelId: string;
-            modelName: string;
-            batchId: string;
-            orderId: string | null;
-            /** @enum {string} */
-            state: "in work" | "shipped" | "scrapped";
-            startedMs: number;
-            fittedMs: number;
-            shippedMs: number | null;
-            consignee: string | null;
-            version: number;
-        };
-        PartView: {
-            pieceId: string;
-            component: string;
-            batchId: string;
-            lotId: string | null;
-            blankId: string | null;
-            boardId: string | null;
-            species: string;
-            supplier: string;
-            origin: string;
-            permit: string | null;
-            releasedMs: number | null;
-            meanPctAtRelease: number | null;
-            sessions: components["schemas"]["ReadingSessionView"][];
-            visits: components["schemas"]["VisitView"][];
-        };
-        RecordView: {
-            instrument: components["schemas"]["InstrumentView"];
-            construction: string;
-            clearanceMm: number | null;
-            shipper: string | null;
-            parts: components["schemas"]["PartView"][];
-            visits: components["schemas"]["VisitView"][];
-            coats: components["schemas"]["CoatView"][];
-            build: components["schemas"]["BuildView"] | null;
-            measures: components["schemas"]["MeasureView"][];
-            defects: components["schemas"]["DefectView"][];
-            overrides: components["schemas"]["OverrideView"][];
-            log: components["schemas"]["LogView"][];
-        };
-        ShipDto: {
-            version: number;
-            consignee: string;
-            shipper: string;
-        };
-        PlaceOrderDto: {
-            modelId: string;
-            quantity: number;
-            customer: string;
-            dueMs: number;
-            choices?: {
-                [key: string]: string;
-            };
-        };
-        ClassView: {
-            days: number;
-            count: number;
-        };
-        SpanView: {
-            station: string;
-            stationName: string;
-            fromMs: number;
-            toMs: number;
-        };
-        PlacesChangeView: {
-            station: string;
-            stationName: string;
-            atMs: number;
-            before: number;
-            after: number;
-        };
-        FlowView: {
-            days: number;
-            fromMs: number;
-            toMs: number;
-            stations: components["schemas"]["StationFlowView"][];
-            shiftsMs: number[];
-            meanWip: number;
-            wipByDay: number[];
-            throughputPerDay: number;
-            shipped: number;
-            meanLeadDays: number;
-            leadP50Days: number | null;
-            leadP85Days: number | null;
-            leadHistogram: components["schemas"]["ClassView"][];
-            littleResidual: number | null;
-            constraint: components["schemas"]["ConstraintView"] | null;
-            spans: components["schemas"]["SpanView"][];
-            placesChanges: components["schemas"]["PlacesChangeView"][];
         };
         PersonView: {
             id: string;
@@ -4298,6 +4298,1159 @@ export interface operations {
             };
         };
     };
+    Flow_view: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FlowView"];
+                };
+            };
+        };
+    };
+    Records_list: {
+        parameters: {
+            query?: {
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentView"][];
+                };
+            };
+        };
+    };
+    Records_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                serial: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordView"];
+                };
+            };
+        };
+    };
+    Dispatch_ship: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                serial: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShipDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Fitting_bench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FittingView"];
+                };
+            };
+        };
+    };
+    Fitting_fit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FitDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Orders_open: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderView"][];
+                };
+            };
+        };
+    };
+    Orders_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceOrderDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Routes_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteVersionView"][];
+                };
+            };
+        };
+    };
+    Routes_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DraftDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Routes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RouteView"];
+                };
+            };
+        };
+    };
+    Routes_save: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveDraftDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedDraftView"];
+                };
+            };
+        };
+    };
+    Routes_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MoveOverView"][];
+                };
+            };
+        };
+    };
+    Routes_release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReleaseRouteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Routes_discard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DiscardRouteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Stations_work: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                code: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StationWorkView"];
+                };
+            };
+        };
+    };
+    Carriers_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CarrierView"][];
+                };
+            };
+        };
+    };
+    Equipment_addCarrier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CarrierDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Carriers_one: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OneCarrierView"];
+                };
+            };
+        };
+    };
+    Equipment_changeCarrier: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeCarrierDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Batches_list: {
+        parameters: {
+            query?: {
+                stage?: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+                modelId?: string;
+                done?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchView"][];
+                };
+            };
+        };
+    };
+    Batches_start: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartBatchDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Batches_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardView"];
+                };
+            };
+        };
+    };
+    Batches_pdf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": string;
+                };
+            };
+        };
+    };
+    Batches_coat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoatDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Batches_measures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuresDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_startWork: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StartWorkDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_pause: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PauseDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_resume: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_finish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_finishSome: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PiecesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlaceDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_accept: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhenDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_signOff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignOffDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_refuse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RefuseDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_scrap: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScrapDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_split: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PiecesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_merge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WorkDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_refit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RefitDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_send: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SendDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_receive: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FinishDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_hold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HoldDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_release: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WhenDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_undo: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UndoDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_call: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CallDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Movement_reroute: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RerouteDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
     Lots_list: {
         parameters: {
             query?: {
@@ -5045,1159 +6198,6 @@ export interface operations {
                     "image/png": string;
                     "image/jpeg": string;
                     "image/webp": string;
-                };
-            };
-        };
-    };
-    Batches_list: {
-        parameters: {
-            query?: {
-                stage?: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
-                modelId?: string;
-                done?: boolean;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchView"][];
-                };
-            };
-        };
-    };
-    Batches_start: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StartBatchDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Batches_card: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CardView"];
-                };
-            };
-        };
-    };
-    Batches_pdf: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/pdf": string;
-                };
-            };
-        };
-    };
-    Batches_coat: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CoatDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Batches_measures: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MeasuresDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_startWork: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["StartWorkDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_pause: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PauseDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_resume: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WorkDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_finish: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FinishDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_finishSome: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PiecesDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_move: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MoveDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_place: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlaceDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_accept: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WhenDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_signOff: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SignOffDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_refuse: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RefuseDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_scrap: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ScrapDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_split: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PiecesDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_merge: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MergeDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_join: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JoinDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_part: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WorkDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_refit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RefitDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_send: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SendDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_receive: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FinishDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_hold: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["HoldDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_release: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["WhenDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_undo: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["UndoDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_call: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CallDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Movement_reroute: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["RerouteDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Carriers_list: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CarrierView"][];
-                };
-            };
-        };
-    };
-    Equipment_addCarrier: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CarrierDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Carriers_one: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OneCarrierView"];
-                };
-            };
-        };
-    };
-    Equipment_changeCarrier: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ChangeCarrierDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Stations_work: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                code: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StationWorkView"];
-                };
-            };
-        };
-    };
-    Routes_list: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RouteVersionView"][];
-                };
-            };
-        };
-    };
-    Routes_draft: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DraftDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Routes_get: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RouteView"];
-                };
-            };
-        };
-    };
-    Routes_save: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["SaveDraftDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SavedDraftView"];
-                };
-            };
-        };
-    };
-    Routes_work: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["MoveOverView"][];
-                };
-            };
-        };
-    };
-    Routes_release: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ReleaseRouteDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Routes_discard: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["DiscardRouteDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Fitting_bench: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FittingView"];
-                };
-            };
-        };
-    };
-    Fitting_fit: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["FitDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Fitting_list: {
-        parameters: {
-            query?: {
-                text?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["InstrumentView"][];
-                };
-            };
-        };
-    };
-    Fitting_record: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                serial: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RecordView"];
-                };
-            };
-        };
-    };
-    Fitting_ship: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                serial: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ShipDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Orders_open: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OrderView"][];
-                };
-            };
-        };
-    };
-    Orders_place: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlaceOrderDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Flow_view: {
-        parameters: {
-            query?: {
-                days?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["FlowView"];
                 };
             };
         };

@@ -1,6 +1,6 @@
 import type { DataSourceOptions } from 'typeorm';
 import { SnakeNaming } from './naming.ts';
-import { driver } from './pool.ts';
+import { guardedDriver } from './pool.ts';
 import { databaseUrl, ownerUrl } from './url.ts';
 
 type Classes = Pick<Extract<DataSourceOptions, { type: 'postgres' }>, 'entities' | 'migrations'>;
@@ -21,7 +21,7 @@ function connection(classes: Classes, url: string, extra: object): DataSourceOpt
   return {
     type: 'postgres',
     url,
-    driver,
+    driver: guardedDriver(),
     ...classes,
     synchronize: false,
     namingStrategy: new SnakeNaming(),

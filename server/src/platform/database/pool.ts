@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Logger } from '@nestjs/common';
 import pg from 'pg';
+import type { DataSource } from 'typeorm';
 
 const logger = new Logger('Database');
 const withinTransaction = new AsyncLocalStorage<true>();
@@ -40,5 +41,25 @@ class GuardedPool extends pg.Pool {
   }
 }
 
-/** The driver as TypeORM is given it. */
-export const driver = { ...pg, Pool: GuardedPool };
+const pools = new WeakMap<object, pg.Pool>();
+
+/** The driver as TypeORM is given it, one for each data source, so that its pool is known. */
+export function guardedDriver(): typeof pg {
+  const driver = {
+    ...pg,
+    Pool: class extends GuardedPool {
+      constructor(config?: pg.PoolConfig) {
+        super(config);
+        pools.set(driver, this);
+      }
+    },
+  };
+  return driver;
+}
+
+/** The connections of a data source that was opened with a guarded driver. @throws Error before it is open */
+export function poolOf({ options }: DataSource): pg.Pool {
+  const pool = 'driver' in options && typeof options.driver === 'object' ? pools.get(options.driver as object) : undefined;
+  if (!pool) throw new Error('The data source is not open');
+  return pool;
+}

@@ -1,6 +1,6 @@
 import type pg from 'pg';
 import { EntityManager, type DataSource } from 'typeorm';
-import type { PostgresDriver } from 'typeorm/driver/postgres/PostgresDriver.js';
+import { poolOf } from './pool.ts';
 
 const names = new Map<string, string>();
 
@@ -17,6 +17,5 @@ export type Asked = DataSource | EntityManager;
 /** The rows of a query that is asked at every request. */
 export async function ask<R extends pg.QueryResultRow>(database: Asked, text: string, values: unknown[]): Promise<R[]> {
   if (database instanceof EntityManager) return database.query<R[]>(text, values);
-  const pool = (database.driver as PostgresDriver).master as pg.Pool;
-  return (await pool.query<R>(prepared(text, values))).rows;
+  return (await poolOf(database).query<R>(prepared(text, values))).rows;
 }

@@ -42,9 +42,15 @@ export function upsertAndNotify(database: DataSource, tables: readonly TableRows
   ]);
 }
 
+/** What rows are read from: a transaction's own connection, or any of the pool. */
+export interface Source {
+  database: DataSource;
+  client: pg.ClientBase | pg.Pool;
+}
+
 /** Rows that have one of these values in a column, in the column's order. */
 export async function selectRows<T extends ObjectLiteral>(
-  { database, client }: { database: DataSource; client: pg.ClientBase },
+  { database, client }: Source,
   entity: EntityTarget<T>,
   property: keyof T & string,
   values: readonly unknown[],

@@ -21,6 +21,13 @@ export interface RoomTables {
  */
 export abstract class RowTables {
   abstract readonly all: readonly RowTable[];
+
+  /** @throws Error when no room keeps such rows */
+  entityOf(kind: RowKind<never>): RowTable['entity'] {
+    const table = this.all.find((t) => t.kind === kind);
+    if (!table) throw new Error(`Rows of kind ${kind.name} have no table`);
+    return table.entity;
+  }
 }
 
 /** Ties a kind of row to its table. */

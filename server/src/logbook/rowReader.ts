@@ -1,0 +1,36 @@
+import { Rows, type Ask, type RowKind } from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { poolOf } from '../platform/database/pool.ts';
+import { selectRows } from '../platform/database/rows.ts';
+import { RowTables } from '../platform/database/tables.ts';
+
+/**
+ * Reads rows of any room by their kind, for answers that no command hangs on. So a room shows what others keep without
+ * knowing their tables.
+ */
+@Injectable()
+export class RowReader {
+  constructor(
+    private readonly database: DataSource,
+    private readonly tables: RowTables,
+  ) {}
+
+  /** The rows asked for, each kind in the order of its keys. */
+  async read(asks: readonly Ask[]): Promise<Rows> {
+    const rows = new Rows();
+    const source = { database: this.database, client: poolOf(this.database) };
+    await Promise.all(
+      asks.map(async ({ kind, field, values }) => {
+        const found = await selectRows(source, this.tables.entityOf(kind), field, values, { order: kind.key });
+        for (const row of found) rows.load(kind, row as never);
+      }),
+    );
+    return rows;
+  }
+
+  /** One row, or none. */
+  async find<Row extends object>(kind: RowKind<Row>, key: string): Promise<Row | undefined> {
+    return (await this.read([{ kind, field: kind.key, values: [key] }])).find(kind, key);
+  }
+}

@@ -1,0 +1,11 @@
+import { Module } from '@nestjs/common';
+import { FactoryModule } from '../factory/factory.module.ts';
+import { RecordsController } from './records.controller.ts';
+import { RecordsService } from './records.service.ts';
+
+@Module({
+  imports: [FactoryModule],
+  controllers: [RecordsController],
+  providers: [RecordsService],
+})
+export class RecordsModule {}
