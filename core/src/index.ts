@@ -2,6 +2,8 @@ export * from './assembly/index.ts';
 export * from './batches/index.ts';
 export * from './carriers/index.ts';
 export * from './climate/index.ts';
+export * from './dispatch/index.ts';
+export * from './factory/index.ts';
 export * from './finishing/index.ts';
 export * from './fitting/index.ts';
 export * from './flow/index.ts';

@@ -58,8 +58,20 @@ export function benchDecide(core) {
     outline: null,
   }));
   const facts = { choices: { extra: 'yes' }, species: {}, construction: '' };
-  const routes = new core.RouteBook(new Map([[route.id, route]]));
+  const station = (code) => ({ code, name: code, stage: 'bodies', zoneId: 'z', kind: 'work', places: 1 });
+  const factory = new core.Factory({
+    models: new Map(),
+    routes: new Map([[route.id, route]]),
+    versions: [],
+    stations: new Map(route.operations.map((o) => [o.stationCode, station(o.stationCode)])),
+    carriers: new Map(carriers.map((c) => [c.id, { ...c, active: true }])),
+    prerequisites: [],
+    people: new Map([['ann', { id: 'ann', name: 'Ann', skills: ['bench'], skillLevels: {}, active: true }]]),
+    zones: new Set(['z']),
+    settings: { factory: { woodRoomZoneId: 'z' } },
+  });
   const rows = new core.Rows();
+  const history = new core.WholeHistory(rows, [], factory, { air: () => null, shopEmcPct: () => null });
   const record = (kind, atMs, subject, payload) =>
     core.LEDGER.apply(
       rows,
@@ -74,7 +86,7 @@ export function benchDecide(core) {
         ...subject,
         payload,
       },
-      routes,
+      factory,
     );
   const lot = {
     id: 'L1',
@@ -117,13 +129,9 @@ export function benchDecide(core) {
           : { kind: 'move' };
     nowMs += 3_600_000;
     const at = process.hrtime.bigint();
-    const context = core.contextOf(rows, routes, batch, command, {
-      evidence: { nowMs },
-      holdsSkill: () => true,
-      carriers,
-      nextBatchNumber: 2,
-    });
-    const decision = core.decide(batch, command, context);
+    const { kind, ...said } = command;
+    const sight = { rows, factory, nowMs, by: { personId: 'ann', role: 'lead' } };
+    const decision = core.judge(core.BATCH_COMMAND[kind], { batchId: 'B1', ...said }, sight, (asked) => history.answer(asked, nowMs));
     times.push(Number(process.hrtime.bigint() - at) / 1e6);
     if (decision.kind === 'refuse') {
       // The end of the line: begin again.

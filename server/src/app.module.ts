@@ -7,11 +7,13 @@ import { DemoModule } from './demo/demo.module.ts';
 import { BatchesModule } from './batches/batches.module.ts';
 import { CarriersModule } from './carriers/carriers.module.ts';
 import { DispatchModule } from './dispatch/dispatch.module.ts';
+import { FinishingModule } from './finishing/finishing.module.ts';
 import { FittingModule } from './fitting/fitting.module.ts';
 import { FlowModule } from './flow/flow.module.ts';
 import { MorningModule } from './morning/morning.module.ts';
 import { OrdersModule } from './orders/orders.module.ts';
 import { PlatformModule } from './platform/platform.module.ts';
+import { QualityModule } from './quality/quality.module.ts';
 import { RecordsModule } from './records/records.module.ts';
 import { RoutingModule } from './routing/routing.module.ts';
 import { FactoryModule } from './factory/factory.module.ts';
@@ -27,6 +29,8 @@ const ROOMS = [
   DispatchModule,
   FittingModule,
   OrdersModule,
+  FinishingModule,
+  QualityModule,
   RoutingModule,
   StationsModule,
   CarriersModule,

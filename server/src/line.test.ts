@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { allRoutes } from './factory/storedRoutes.ts';
+import { allRoutes } from './factory/allRoutes.ts';
 import { compare, replay } from './logbook/rebuild.ts';
 import { ROW_TABLES } from './tables.ts';
 import { advanceTo, card, DAY, doStep, openFactory, releasedLot, startedBatch, type Caller, type TestFactory } from './test/factory.ts';

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { migrate, ownerDataSource } from './database.ts';
-import { allRoutes } from './factory/storedRoutes.ts';
+import { allRoutes } from './factory/allRoutes.ts';
 import { compare, replay, rewrite } from './logbook/rebuild.ts';
 import { checkSeals, headsFile, readHeads } from './logbook/seal.ts';
 import { ROW_TABLES } from './tables.ts';

@@ -2,10 +2,8 @@ import { Global, Module } from '@nestjs/common';
 import { batches } from './batches/tables.ts';
 import { carriers } from './carriers/tables.ts';
 import { climate } from './climate/tables.ts';
-import { StoredRoutes } from './factory/storedRoutes.ts';
 import { factory } from './factory/tables.ts';
 import { finishing } from './finishing/tables.ts';
-import { RouteBooks } from './logbook/routeBooks.ts';
 import { logbook } from './logbook/tables.ts';
 import { orders } from './orders/tables.ts';
 import { RowTables, type RoomTables } from './platform/database/tables.ts';
@@ -24,13 +22,7 @@ export const ROW_TABLES = new (class extends RowTables {
 
 export const ENTITIES = ROOMS.flatMap(({ rows, entities }) => [...entities, ...rows.map((row) => row.entity as new () => object)]);
 
-/** Gives the logbook what it needs of the rooms above it. */
+/** Gives the logbook the tables of the rooms above it. */
 @Global()
-@Module({
-  providers: [
-    { provide: RowTables, useValue: ROW_TABLES },
-    { provide: RouteBooks, useClass: StoredRoutes },
-  ],
-  exports: [RowTables, RouteBooks],
-})
+@Module({ providers: [{ provide: RowTables, useValue: ROW_TABLES }], exports: [RowTables] })
 export class TablesModule {}

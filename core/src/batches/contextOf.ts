@@ -1,49 +1,91 @@
-import { placementsOf, takenOn, type Carrier, type CarrierUse } from '../carriers/index.ts';
-import type { Entry, Rows } from '../ledger/index.ts';
-import type { Routes } from '../routing/index.ts';
-import { Batch, piecesIn, Visit } from './batch.ts';
+import { placementsOf, type CarrierUse } from '../carriers/index.ts';
+import type { Factory } from '../factory/index.ts';
+import { asked, NOT_ANSWERED, type Answers, type Asked, type Entry, type Given, type Sight } from '../ledger/index.ts';
+import { NextNumber, operationOf } from '../routing/index.ts';
+import { Batch, piecesIn, visitOf } from './batch.ts';
 import type { BatchCommand, DecisionContext } from './context.ts';
+import { BoxesFor, CoatsOn, LatestEntry, PlacesTaken, UnmeasuredOf } from './evidence.ts';
+import { gateAsks, gateEvidence } from './gate.ts';
 import type { Undoable } from './entries/undoable.ts';
 
-/** What the rows do not say: the time and the climate, people's skills, what the factory owns and has released. */
-export type Circumstances = Pick<
-  DecisionContext,
-  'evidence' | 'holdsSkill' | 'missing' | 'nextBatchNumber' | 'last' | 'unmeasured' | 'coatsLogged'
-> & {
-  carriers?: readonly Carrier[];
-};
+/** Commands that may make a batch. */
+const NUMBERED: readonly BatchCommand['kind'][] = ['finish some', 'split', 'refuse', 'part', 'refit', 'call'];
+/** Commands that look for places. */
+const PLACING: readonly BatchCommand['kind'][] = ['start', 'move', 'finish', 'receive', 'finish some', 'join', 'place', 'call', 'undo'];
+/** Commands that pass a gate. */
+const GATED: readonly BatchCommand['kind'][] = ['move', 'call', 'reroute'];
 
-/** Everything a decision about a batch rests on, from rows that hold the whole history. */
-export function contextOf(rows: Rows, routes: Routes, batch: Batch, command: BatchCommand, circumstances: Circumstances): DecisionContext {
-  const { carriers = [], ...rest } = circumstances;
-  const route = routes.routeOf(batch);
-  const placements = placementsOf(rows, batch.id);
-  const operation = route.operations.find((o) => o.id === batch.operationId);
-  const visit = rows.find(Visit, batch.visitId);
+/** What a command on a batch must know besides its rows. */
+export function asksOf(batchId: string, command: BatchCommand, { rows, factory, nowMs }: Sight<Factory>): Asked[] {
+  const batch = rows.get(Batch, batchId);
+  const route = factory.routeOf(batch);
+  const operation = operationOf(route, batch.operationId);
+  const finishes = command.kind === 'finish' || command.kind === 'finish some';
+  const places =
+    PLACING.includes(command.kind) &&
+    (command.kind === 'place' || ('placements' in command && command.placements !== undefined) || route.operations.some((o) => o.place));
+  return [
+    ...(GATED.includes(command.kind) ? gateAsks(batch, operation, factory, nowMs) : []),
+    ...(NUMBERED.includes(command.kind) ? [asked(NextNumber, { of: 'batch' })] : []),
+    ...(places ? [asked(PlacesTaken, {})] : []),
+    ...(operation.coat ? [asked(CoatsOn, { visitId: batch.visitId })] : []),
+    ...(finishes && operation.characteristics ? [asked(UnmeasuredOf, { batchId })] : []),
+    ...(command.kind === 'undo' ? [asked(LatestEntry, { batchId })] : []),
+  ];
+}
+
+/** Everything a decision about a batch rests on. */
+export function contextOf(
+  batchId: string,
+  command: BatchCommand,
+  { rows, factory, answers, nowMs }: Given<Factory>,
+  toRouteId?: string,
+): DecisionContext {
+  const batch = rows.get(Batch, batchId);
+  const placements = placementsOf(rows, batchId);
+  const number = answers.to(NextNumber, { of: 'batch' });
+  const coats = answers.to(CoatsOn, { visitId: batch.visitId });
+  const unmeasured = answers.to(UnmeasuredOf, { batchId });
+  const latest = answers.to(LatestEntry, { batchId });
+  const version = toRouteId === undefined ? undefined : factory.releasedVersion(toRouteId);
   return {
-    ...rest,
-    route,
-    pieces: piecesIn(rows, batch.id),
+    route: factory.routeOf(batch),
+    pieces: piecesIn(rows, batchId),
+    visit: visitOf(rows, batch),
+    evidence: GATED.includes(command.kind) ? gateEvidence(batch, factory, nowMs, answers) : { nowMs },
+    holdsSkill: (personId, skill, level) => factory.holdsSkill(personId, skill, level),
+    modelName: (id) => factory.modelName(id),
+    missing: (prerequisite) => factory.missing(batch.modelId, prerequisite),
     placements,
-    ...(visit ? { visit } : {}),
-    carriers: carriers.map((carrier): CarrierUse => ({
-      carrier,
-      taken: takenOn(rows, carrier.id),
-      own: placements.find((p) => p.carrierId === carrier.id)?.pieces ?? 0,
-    })),
-    ...(operation?.draws && command.kind === 'start'
-      ? {
-          stock: stockOf(
-            rows,
-            operation.draws.map((d) => d.modelId),
-          ),
-        }
-      : {}),
+    carriers: carriersIn(factory, answers, placements),
+    stock: boxesIn(batchId, answers).map((id) => rows.get(Batch, id)),
     others: othersIn(command).flatMap((id) => {
       const other = rows.find(Batch, id);
       return other ? [{ batch: other, pieces: piecesIn(rows, id) }] : [];
     }),
+    ...(coats === NOT_ANSWERED ? {} : { coatsLogged: coats }),
+    ...(unmeasured === NOT_ANSWERED ? {} : { unmeasured }),
+    ...(number === NOT_ANSWERED ? {} : { nextBatchNumber: number }),
+    ...(latest === NOT_ANSWERED || latest === null ? {} : { last: latest }),
+    ...(version ? { toRoute: factory.routeOf({ routeId: version.id, facts: batch.facts }) } : {}),
   };
+}
+
+/** Every carrier in use, and how full it is; none where nobody could say. */
+export function carriersIn(factory: Factory, answers: Answers, own: readonly { carrierId: string; pieces: number }[]): CarrierUse[] {
+  const taken = answers.to(PlacesTaken, {});
+  if (taken === NOT_ANSWERED) return [];
+  return factory.carriersInUse().map((carrier) => ({
+    carrier,
+    taken: taken(carrier.id),
+    own: own.find((p) => p.carrierId === carrier.id)?.pieces ?? 0,
+  }));
+}
+
+/** The boxes that a batch's step could draw from, as far as anybody could say. */
+export function boxesIn(batchId: string, answers: Answers): readonly string[] {
+  const boxes = answers.to(BoxesFor, { batchId });
+  return boxes === NOT_ANSWERED ? [] : boxes;
 }
 
 /** The other batches a command names. */
@@ -59,12 +101,6 @@ export function othersIn(command: BatchCommand): readonly string[] {
       return [];
   }
 }
-
-const stockOf = (rows: Rows, modelIds: readonly string[]): Batch[] =>
-  rows
-    .all(Batch)
-    .filter((b) => b.status === 'stocked' && modelIds.includes(b.modelId))
-    .sort((a, b) => a.arrivedMs - b.arrivedMs || a.number - b.number);
 
 const UNDOABLE: readonly string[] = ['work.started', 'work.finished', 'batch.moved'] satisfies Undoable['kind'][];
 

@@ -28,7 +28,8 @@ export function decideSignOff(
   if (!operation.gate.some((r) => r.kind === 'signOff' && r.skill === skill))
     return wrongInput('skill', `The gate of ${operation.name} does not ask for ${skill}`);
   if (batch.signOffs.some((s) => s.skill === skill)) return refuse(`${operation.name} has been accepted for ${skill} already`);
-  if (!context.holdsSkill(personId, skill, 1)) return wrongInput('personId', `This person is not signed off for ${skill}`);
+  if (!context.holdsSkill(personId, skill, 1))
+    return refuse(`This person is not signed off for ${skill}`, { rule: 'skill', field: 'personId' });
   return accept({ kind: 'gate.signedOff', payload: { operationId: operation.id, skill, personId } });
 }
 

@@ -1,26 +1,12 @@
 import { allot, type Placement, placingObjections, suits } from '../carriers/index.ts';
 import { type Decision, type Finding, refuse, type Refused, worst, wrongInput } from '../ledger/index.ts';
-import {
-  evaluateGate,
-  type Evidence,
-  onward,
-  type Operation,
-  operationOf,
-  type Override,
-  type PlaceNeed,
-  sameStepIn,
-} from '../routing/index.ts';
+import { onward, type Operation, operationOf, type Override, type PlaceNeed, sameStepIn } from '../routing/index.ts';
 import { type Batch, livePieces, batchIdOf } from './batch.ts';
 import type { BatchCommand, DecisionContext } from './context.ts';
 import { accept, type BatchEntry } from './decided.ts';
+import { gateFindings } from './gate.ts';
 
 export const OVERRIDE_REASON_LENGTH = 5;
-
-/** The findings of the gate that a batch must pass to leave its step. */
-export function gateFindings(batch: Batch, operation: Operation, evidence: Evidence): Finding[] {
-  const signOffs = evidence.signOffs ?? batch.signOffs.map((s) => ({ skill: s.skill, by: s.personId }));
-  return evaluateGate(operation.gate, { ...evidence, signOffs, sinceMs: batch.arrivedMs });
-}
 
 /** Moves a batch that is done with its step, through the gate or against it. */
 export function decideMove(

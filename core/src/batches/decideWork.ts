@@ -13,7 +13,10 @@ type Command<K extends BatchCommand['kind']> = Extract<BatchCommand, { kind: K }
 export function skillObjection(way: Pick<Way, 'skill' | 'skillLevel'>, personId: string, context: DecisionContext): Refused | undefined {
   const { skill, skillLevel = 1 } = way;
   if (skill === undefined || context.holdsSkill(personId, skill, skillLevel)) return undefined;
-  return wrongInput('personId', `This person is not signed off for ${skill}${skillLevel > 1 ? ` at level ${skillLevel}` : ''}`);
+  return refuse(`This person is not signed off for ${skill}${skillLevel > 1 ? ` at level ${skillLevel}` : ''}`, {
+    rule: 'skill',
+    field: 'personId',
+  });
 }
 
 /** What must exist before a step is begun and does not. */

@@ -1,5 +1,7 @@
 import type { Room } from '../ledger/index.ts';
 import type { Routes } from '../routing/index.ts';
+import type { Factory } from '../factory/index.ts';
+import { BATCH_COMMANDS } from './commands.ts';
 import { Batch, Instrument, Piece, Run, Visit } from './batch.ts';
 import { Defect } from './defect.ts';
 import { BATCH_ENTRIES } from './entries/index.ts';
@@ -8,4 +10,6 @@ export const batches = {
   name: 'batches',
   rows: [Batch, Instrument, Piece, Visit, Run, Defect],
   entries: BATCH_ENTRIES,
-} as const satisfies Room<Routes>;
+  commands: BATCH_COMMANDS,
+  answers: [],
+} as const satisfies Room<Routes, Factory>;

@@ -15,8 +15,11 @@ export const placementsOf = (rows: Rows, batchId: string): PlacementRow[] =>
   rows.where(PlacementRow, 'batchId', batchId).sort((a, b) => (a.carrierId < b.carrierId ? -1 : 1));
 
 /** How many places of a carrier are taken by the batches known here. */
-export const takenOn = (rows: Rows, carrierId: string): number =>
-  rows.where(PlacementRow, 'carrierId', carrierId).reduce((sum, p) => sum + p.pieces, 0);
+export function takenOn(rows: Rows, carrierId: string): number {
+  let taken = 0;
+  for (const { pieces } of rows.each(PlacementRow, 'carrierId', carrierId)) taken += pieces;
+  return taken;
+}
 
 /** Where a batch sits from now on. */
 export function place(rows: Rows, batchId: string, placements: readonly Placement[]): void {

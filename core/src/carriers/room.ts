@@ -1,4 +1,4 @@
 import type { Room } from '../ledger/index.ts';
 import { PlacementRow } from './placement.ts';
 
-export const carriers = { name: 'carriers', rows: [PlacementRow], entries: [] } as const satisfies Room;
+export const carriers = { name: 'carriers', rows: [PlacementRow], entries: [], commands: [], answers: [] } as const satisfies Room;

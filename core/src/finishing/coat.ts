@@ -1,4 +1,4 @@
-import { rowKind, type Rows } from '../ledger/index.ts';
+import { rowKind } from '../ledger/index.ts';
 
 /** One coat on one batch. */
 export interface Coat {
@@ -13,11 +13,4 @@ export interface Coat {
   dryUm: number;
   flashUntilMs: number;
 }
-export const Coat = rowKind<Coat>('coat', { key: 'id', seldom: true });
-
-/** How many of the planned coats a visit has: they are numbered within it, without gaps. */
-export function coatsOnVisit(rows: Rows, visitId: string, planned: number): number {
-  let count = 0;
-  while (count < planned && rows.find(Coat, `${visitId}/${count + 1}`)) count++;
-  return count;
-}
+export const Coat = rowKind<Coat>('coat', { key: 'id', by: ['batchId'], seldom: true });

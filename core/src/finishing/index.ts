@@ -1,2 +1,3 @@
 export * from './coat.ts';
 export * from './film.ts';
+export * from './logCoat.ts';

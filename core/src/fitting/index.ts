@@ -1,2 +1,3 @@
+export * from './fitInstruments.ts';
 export * from './pairing.ts';
 export * from './serial.ts';

@@ -1,5 +1,12 @@
 import type { Room } from '../ledger/index.ts';
 import type { Routes } from '../routing/index.ts';
+import { FitInstruments, type FittingFactory } from './fitInstruments.ts';
 import { InstrumentsFitted } from './instrumentsFitted.ts';
 
-export const fitting = { name: 'fitting', rows: [], entries: [InstrumentsFitted] } as const satisfies Room<Routes>;
+export const fitting = {
+  name: 'fitting',
+  rows: [],
+  entries: [InstrumentsFitted],
+  commands: [FitInstruments],
+  answers: [],
+} as const satisfies Room<Routes, FittingFactory>;

@@ -76,6 +76,6 @@ export type EntryOfKind<Defined> = Defined extends EntryKind<infer Kind, infer P
 /** What a kind of entry says. */
 export type PayloadOf<Defined> = EntryOfKind<Defined>['payload'];
 
-/** What a decision writes: the kind and payload of an entry, about what was judged unless it names another batch. */
+/** What a decision writes: the kind and payload of an entry, and what it is about. */
 export type Decided<Defined> =
-  Defined extends EntryKind<infer Kind, infer Payload, never> ? { kind: Kind; payload: Payload; batchId?: string } : never;
+  Defined extends EntryKind<infer Kind, infer Payload, never> ? { kind: Kind; payload: Payload; atMs?: number } & Subject : never;

@@ -1,33 +1,54 @@
+import type { Answerer } from './answerer.ts';
 import type { AnyEntryKind, Entry, NameOf } from './entry.ts';
+import type { AnyCommandKind } from './command.ts';
+import type { Asked } from './question.ts';
 import type { RowKind } from './rowKind.ts';
 import { Rows } from './rows.ts';
 
-/** What a room gives the ledger: the kinds of row it keeps and the kinds of entry it writes. */
-export interface Room<Factory = never> {
+/**
+ * What a room gives the ledger: the kinds of row it keeps, the facts it writes, the acts people can do in it.
+ *
+ * @typeParam Applying what its entries ask of the factory when they are applied
+ * @typeParam Factory what its judgements ask of it
+ */
+export interface Room<Applying = never, Factory = never> {
   readonly name: string;
   readonly rows: readonly RowKind<never>[];
-  readonly entries: readonly AnyEntryKind<Factory>[];
+  readonly entries: readonly AnyEntryKind<Applying>[];
+  readonly commands: readonly AnyCommandKind<Factory>[];
+  /** the questions it can answer from rows */
+  readonly answers: readonly Answerer<Factory>[];
 }
 
 /** Rooms put together: the only way rows change, the same for a live command, a rebuild and the demo. */
-export class Ledger<Factory> {
-  private readonly kinds = new Map<string, AnyEntryKind<Factory>>();
+export class Ledger<Applying, Factory> {
+  private readonly kinds = new Map<string, AnyEntryKind<Applying>>();
+  private readonly answerers: ReadonlyMap<string, Answerer<Factory>>;
 
-  /** @throws RangeError when two rooms have a kind of row or of entry of the same name */
-  constructor(readonly rooms: readonly Room<Factory>[]) {
+  /** @throws RangeError when two rooms have a kind of row, entry or command of the same name */
+  constructor(readonly rooms: readonly Room<Applying, Factory>[]) {
     for (const entry of rooms.flatMap((r) => r.entries)) {
       if (this.kinds.has(entry.kind)) throw new RangeError(`Two rooms write entries of kind ${entry.kind}`);
       this.kinds.set(entry.kind, entry);
     }
+    this.answerers = new Map(rooms.flatMap((r) => r.answers.map((a) => [a.question.name, a])));
+    const commands = rooms.flatMap((r) => r.commands.map((command) => command.name));
+    const given = commands.find((name, i) => commands.indexOf(name) !== i);
+    if (given !== undefined) throw new RangeError(`Two rooms have a command called ${given}`);
     const names = rooms.flatMap((r) => r.rows.map((kind) => kind.name));
     const twice = names.find((name, i) => names.indexOf(name) !== i);
     if (twice !== undefined) throw new RangeError(`Two rooms keep rows of kind ${twice}`);
   }
 
   /** Brings rows up to date with one entry, whatever version it was written in. */
-  apply(rows: Rows, entry: Entry, factory: Factory): void {
+  apply(rows: Rows, entry: Entry, factory: Applying): void {
     const kind = this.kindOf(entry.kind);
     kind.apply(rows, readAs(kind, entry), factory);
+  }
+
+  /** Who answers a question from rows; undefined when it takes more than rows. */
+  answererOf({ question }: Asked): Answerer<Factory> | undefined {
+    return this.answerers.get(question.name);
   }
 
   /** What an entry says, as a person would tell it. */
@@ -42,13 +63,13 @@ export class Ledger<Factory> {
   }
 
   /** Tells a history again from its first entry. */
-  replay(entries: Iterable<Entry>, factory: Factory, rows = new Rows(true)): Rows {
+  replay(entries: Iterable<Entry>, factory: Applying, rows = new Rows(true)): Rows {
     for (const entry of entries) this.apply(rows, entry, factory);
     return rows;
   }
 
   /** @throws Error when no room knows the kind: the logbook was written by a later version, or tampered with */
-  private kindOf(name: string): AnyEntryKind<Factory> {
+  private kindOf(name: string): AnyEntryKind<Applying> {
     const kind = this.kinds.get(name);
     if (!kind) throw new Error(`The logbook holds an entry of a kind nobody knows: ${name}`);
     return kind;
@@ -56,7 +77,7 @@ export class Ledger<Factory> {
 }
 
 /** An entry as one of its kind's present version. */
-function readAs<Factory>(kind: AnyEntryKind<Factory>, entry: Entry): Entry {
+function readAs<Applying>(kind: AnyEntryKind<Applying>, entry: Entry): Entry {
   if (entry.schemaVersion === kind.version) return entry;
   if (entry.schemaVersion > kind.version)
     throw new Error(`The logbook holds a ${entry.kind} of version ${entry.schemaVersion}; this program reads up to ${kind.version}`);

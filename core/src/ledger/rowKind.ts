@@ -10,10 +10,7 @@ export interface RowKind<Row extends object> {
   readonly by: readonly string[];
   /** the field of which the row put last is remembered, whatever its key */
   readonly latestBy: string | null;
-  /**
-   * Written by the hundred thousand and hardly looked up by its key: put aside while a history is told again. Such a
-   * kind has no `by`.
-   */
+  /** Written by the hundred thousand and hardly looked up: put aside while a history is told again, and sorted in when asked for. */
   readonly seldom: boolean;
   keyOf(row: Row): string;
   /** Rows that belong to a row, and change only while it is kept still: read along with it. */
@@ -34,10 +31,9 @@ export interface RowKindOptions<Row> {
   under?: (row: Row) => readonly Ask[];
 }
 
-/** Defines a kind of row. @throws RangeError when a kind that is seldom looked up is to be found together */
+/** Defines a kind of row. */
 export function rowKind<Row extends object>(name: string, options: RowKindOptions<Row>): RowKind<Row> {
   const { key, by = [], latestBy = null, seldom = false, alongWith = none, under = none } = options;
-  if (seldom && by.length > 0) throw new RangeError(`Rows of kind ${name} are put aside; they cannot be found by ${by.join(', ')}`);
   return { name, key, by, latestBy, seldom, keyOf: (row) => row[key] as string, alongWith, hasParents: under !== none, under };
 }
 

@@ -41,6 +41,11 @@ export class Rows {
     return this.table(kind).where(field, value);
   }
 
+  /** The same one after the other, without a copy: not to be kept beyond the next change. */
+  each<Row extends object, Field extends keyof Row>(kind: RowKind<Row>, field: Field, value: Row[Field]): Iterable<Row> {
+    return this.table(kind).group(field, value);
+  }
+
   /** The row put last with this value of the kind's `latestBy`. */
   latest<Row extends object>(kind: RowKind<Row>, value: unknown): Row | undefined {
     return this.table(kind).latest(value);

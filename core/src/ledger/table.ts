@@ -27,10 +27,11 @@ export class Table<Row extends object> {
   /** Takes a row in, in place of the one of the same key. */
   put(row: Row): void {
     if (this.latestBy !== null) this.latestRows.set(row[this.latestBy], row);
-    if (this.putsAside) {
-      this.aside.push(row);
-      return;
-    }
+    if (this.putsAside) this.aside.push(row);
+    else this.take(row);
+  }
+
+  private take(row: Row): void {
     const key = this.kind.keyOf(row);
     if (this.groups.length > 0) {
       const before = this.rows.get(key);
@@ -48,6 +49,7 @@ export class Table<Row extends object> {
       Object.assign(row, fields);
       return;
     }
+    this.sorted();
     const before = this.groups.map(({ field }) => row[field]);
     Object.assign(row, fields);
     this.groups.forEach(({ field, of }, i) => {
@@ -72,9 +74,15 @@ export class Table<Row extends object> {
 
   /** The rows of one group, in the order they came to it. @throws RangeError when the kind does not name the field */
   where(field: keyof Row, value: unknown): Row[] {
+    return [...this.group(field, value)];
+  }
+
+  /** The same without a copy: not to be kept beyond the next change. */
+  group(field: keyof Row, value: unknown): Iterable<Row> {
+    this.sorted();
     const group = this.groups.find((g) => g.field === field);
     if (!group) throw new RangeError(`Rows of kind ${this.kind.name} are not found by ${String(field)}`);
-    return [...(group.of.get(value)?.values() ?? [])];
+    return group.of.get(value)?.values() ?? [];
   }
 
   /** The row put last with this value of the field the kind remembers by. */
@@ -84,8 +92,9 @@ export class Table<Row extends object> {
 
   private sorted(): Map<string, Row> {
     if (this.aside.length === 0) return this.rows;
-    for (const row of this.aside) this.rows.set(this.kind.keyOf(row), row);
+    const { aside } = this;
     this.aside = [];
+    for (const row of aside) this.take(row);
     return this.rows;
   }
 }

@@ -1,1 +1,2 @@
 export * from './order.ts';
+export * from './placeOrder.ts';

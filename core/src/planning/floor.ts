@@ -1,4 +1,4 @@
-import { type Batch, type BatchCommand, gateFindings, piecesIn, piecesInPass } from '../batches/index.ts';
+import { type Batch, type BatchCommand, piecesIn, piecesInPass } from '../batches/index.ts';
 import { allot, takenOn } from '../carriers/index.ts';
 import { earliestMs, worst } from '../ledger/index.ts';
 import type { Random } from '../maths/index.ts';
@@ -296,7 +296,7 @@ export class Floor {
   }
 
   private planMove(batch: Batch, atMs: number): void {
-    const findings = gateFindings(batch, this.mover.operation(batch), this.mover.evidence(batch, atMs));
+    const findings = this.mover.findings(batch, atMs);
     const openMs = worst(findings) === 'wait' ? (earliestMs(findings) ?? atMs + DAY_MS) : atMs;
     const dawdleMs = this.random.integer(5, 110) * MINUTE_MS;
     this.events.add(this.scenario.time.nextWorking(Math.max(openMs, atMs) + dawdleMs), {

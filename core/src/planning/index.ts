@@ -5,3 +5,4 @@ export * from './scenario.ts';
 export * from './simulate.ts';
 export * from './walkThrough.ts';
 export * from './takeOrder.ts';
+export * from './wholeHistory.ts';

@@ -1,32 +1,41 @@
-import { coatsOnVisit } from '../finishing/index.ts';
 import {
   Batch,
+  BATCH_COMMAND,
   type BatchCommand,
   type BatchEntry,
   batchIdOf,
   batchNumbersOf,
-  contextOf,
-  decide,
+  gateAsks,
+  gateEvidence,
+  gateFindings,
   livePieces,
   type Piece,
   piecesIn,
 } from '../batches/index.ts';
-import type { Decision } from '../ledger/index.ts';
-
-import { Measure, measureEvidence } from '../quality/index.ts';
-import { type Evidence, type Operation, operationOf, USUAL_LEVEL } from '../routing/index.ts';
-import { HOUR_MS } from '../units/index.ts';
+import type { HouseFactory } from '../ledger.ts';
+import { Answers, judge, type Decision, type Finding, type Sight, type Written } from '../ledger/index.ts';
+import { type Operation, operationOf } from '../routing/index.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
+import { scenarioFactory } from './scenarioFactory.ts';
+import { WholeHistory } from './wholeHistory.ts';
 
 /** Judges commands as the application would, and writes down what was decided. */
 export class Mover {
+  readonly factory: HouseFactory;
+  private readonly history: WholeHistory;
   private number = 0;
 
   constructor(
-    private readonly scenario: Scenario,
+    scenario: Scenario,
     private readonly recorder: Recorder,
-  ) {}
+  ) {
+    this.factory = scenarioFactory(scenario);
+    this.history = new WholeHistory(recorder.rows, recorder.entries, this.factory, {
+      air: (zoneId, atMs) => scenario.climate(zoneId, atMs),
+      shopEmcPct: () => null,
+    });
+  }
 
   nextBatchNumber(): number {
     return ++this.number;
@@ -52,22 +61,9 @@ export class Mover {
       .sort((a, b) => a.number - b.number);
   }
 
-  judge(batch: Batch, command: BatchCommand, atMs: number): Decision<BatchEntry> {
-    return decide(
-      batch,
-      command,
-      contextOf(this.recorder.rows, this.recorder.routes, batch, command, {
-        evidence: this.evidence(batch, atMs),
-        holdsSkill: (personId, skill, level) => {
-          const person = this.scenario.people.find((p) => p.id === personId);
-          return person?.skills.includes(skill) === true && (person.skillLevels?.[skill] ?? USUAL_LEVEL) >= level;
-        },
-        missing: () => null,
-        carriers: this.scenario.carriers,
-        coatsLogged: coatsOnVisit(this.recorder.rows, batch.visitId, this.operation(batch).coat?.coats ?? 0),
-        nextBatchNumber: this.number + 1,
-      }),
-    );
+  judge(batch: Batch, command: BatchCommand, atMs: number): Decision<Written> {
+    const { kind, ...said } = command;
+    return judge(BATCH_COMMAND[kind], { batchId: batch.id, ...said }, this.sight(atMs), (asked) => this.history.answer(asked, atMs));
   }
 
   /** Does what is asked, if it is allowed. @returns the batches that it made; undefined when it was refused */
@@ -84,32 +80,25 @@ export class Mover {
     return this.write(batch, decision.entries, atMs, by);
   }
 
-  evidence(batch: Batch, atMs: number): Evidence {
-    const { gate } = this.operation(batch);
-    return {
-      nowMs: atMs,
-      ...(gate.some((r) => r.kind === 'equivalent') ? { temperatures: this.temperatures(batch, atMs) } : {}),
-      ...(gate.some((r) => r.kind === 'inBand') ? this.measures(batch) : {}),
-    };
+  /** What the gate before a batch says. */
+  findings(batch: Batch, atMs: number): Finding[] {
+    const operation = this.operation(batch);
+    const answers = new Answers();
+    for (const asked of gateAsks(batch, operation, this.factory, atMs)) answers.put(asked, this.history.answer(asked, atMs));
+    return gateFindings(batch, operation, gateEvidence(batch, this.factory, atMs, answers));
   }
 
-  private write(batch: Batch, entries: readonly BatchEntry[], atMs: number, by: string | null): string[] {
-    for (const entry of entries) this.recorder.record(entry.kind, atMs, by, { batchId: entry.batchId ?? batch.id }, entry.payload);
-    const numbers = entries.flatMap(batchNumbersOf);
-    this.number = Math.max(this.number, ...numbers);
-    return numbers.map(batchIdOf);
+  private sight(nowMs: number): Sight<HouseFactory> {
+    return { rows: this.recorder.rows, factory: this.factory, nowMs, by: { personId: null, role: 'lead' } };
   }
 
-  private temperatures(batch: Batch, atMs: number): { atMs: number; tempC: number }[] {
-    const zoneId = this.scenario.stations.find((s) => s.code === batch.stationCode)?.zoneId ?? this.scenario.woodRoomZoneId;
-    const temperatures = [];
-    for (let t = Math.ceil(batch.arrivedMs / HOUR_MS) * HOUR_MS; t <= atMs; t += HOUR_MS)
-      temperatures.push({ atMs: t, tempC: this.scenario.climate(zoneId, t).tempC });
-    return temperatures;
-  }
-
-  private measures(batch: Batch): Pick<Evidence, 'measures' | 'courses'> {
-    const live = new Set(this.live(batch.id).map((p) => p.id));
-    return measureEvidence(this.recorder.rows.all(Measure).filter((m) => live.has(m.pieceId)));
+  private write(batch: Batch, entries: readonly Written[], atMs: number, by: string | null): string[] {
+    const made = new Set<number>();
+    for (const entry of entries) {
+      this.recorder.write({ batchId: batch.id, ...entry }, atMs, by);
+      for (const number of batchNumbersOf(entry as BatchEntry)) made.add(number);
+    }
+    this.number = Math.max(this.number, ...made);
+    return [...made].map(batchIdOf);
   }
 }

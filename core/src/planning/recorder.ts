@@ -1,5 +1,5 @@
 import { LEDGER, type EntryName, type LogbookEntry, type Payloads } from '../ledger.ts';
-import { Rows, type Subject } from '../ledger/index.ts';
+import { Rows, type Subject, type Written } from '../ledger/index.ts';
 import { RouteBook, type Route } from '../routing/index.ts';
 
 /** Writes a logbook in memory and keeps the rows that follow from it. */
@@ -27,5 +27,11 @@ export class Recorder {
     } as unknown as LogbookEntry;
     this.entries.push(entry);
     LEDGER.apply(this.rows, entry, this.routes);
+  }
+
+  /** Writes down what a decision says. */
+  write({ kind, payload, atMs: happenedMs, ...subject }: Written, atMs: number, personId: string | null): void {
+    // What a command decides is of its kind; the kernel does not tie the two.
+    this.record(kind as EntryName, happenedMs ?? atMs, personId, subject, payload as Payloads[EntryName]);
   }
 }

@@ -1,3 +1,4 @@
+import type { WoodNeed } from '../timber/index.ts';
 import { Batch } from '../batches/index.ts';
 import type { Random } from '../maths/index.ts';
 import { Order } from '../orders/index.ts';
@@ -6,7 +7,7 @@ import type { Floor } from './floor.ts';
 import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 import type { Sales } from './sales.ts';
-import type { Scenario, ScenarioModel, WoodNeed } from './scenario.ts';
+import type { Scenario, ScenarioModel } from './scenario.ts';
 import type { WoodSupply } from './woodSupply.ts';
 
 /** Sets of small parts below which a campaign of them is begun. */

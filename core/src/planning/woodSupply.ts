@@ -17,10 +17,12 @@ import {
   readingsNeeded,
   shopBand,
   StockBoard,
+  type WoodNeed,
+  type BlankSize,
 } from '../timber/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import type { Recorder } from './recorder.ts';
-import type { BlankSize, Scenario, WoodNeed } from './scenario.ts';
+import type { Scenario } from './scenario.ts';
 
 interface DryingLot {
   id: string;

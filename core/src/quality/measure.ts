@@ -15,7 +15,7 @@ export interface Measure {
   atMs: number;
   personId: string | null;
 }
-export const Measure = rowKind<Measure>('measure', { key: 'id', seldom: true });
+export const Measure = rowKind<Measure>('measure', { key: 'id', by: ['pieceId'], seldom: true });
 
 /** Whether a value lies in a characteristic's band, its limits included. */
 export const isInBand = (value: number, band: Pick<Characteristic, 'low' | 'high'>) => value >= band.low && value <= band.high;

@@ -1,5 +1,14 @@
+import type { Factory } from '../factory/index.ts';
 import type { Room } from '../ledger/index.ts';
+import { measuresOf, unmeasuredOf } from './answers.ts';
 import { Measure } from './measure.ts';
 import { MeasuresTaken } from './measuresTaken.ts';
+import { TakeMeasures } from './takeMeasures.ts';
 
-export const quality = { name: 'quality', rows: [Measure], entries: [MeasuresTaken] } as const satisfies Room;
+export const quality = {
+  name: 'quality',
+  rows: [Measure],
+  entries: [MeasuresTaken],
+  commands: [TakeMeasures],
+  answers: [measuresOf, unmeasuredOf],
+} as const satisfies Room<never, Factory>;

@@ -2,6 +2,7 @@ export * from './checkRoute.ts';
 export * from './compareRoutes.ts';
 export * from './condition.ts';
 export * from './editRoute.ts';
+export * from './evidence.ts';
 export * from './operation.ts';
 export * from './override.ts';
 export * from './resolve.ts';

@@ -108,7 +108,8 @@ describe('rules', () => {
   test('the recoat window opens and closes', () => {
     const rule: Rule = { kind: 'window', minimumMinutes: 60, maximumMinutes: 240, afterwards: 'Scuff sand' };
     const after = (minutes: number) => evaluateRule(rule, { ...now, lastCoatMs: now.nowMs - minutes * MINUTE_MS });
-    expect(evaluateRule(rule, now).verdict).toBe('pass');
+    expect(evaluateRule(rule, now)).toMatchObject({ verdict: 'wait', sentence: 'Nobody could say when it was coated last' });
+    expect(evaluateRule(rule, { ...now, lastCoatMs: null }).verdict).toBe('pass');
     expect(after(59)).toMatchObject({ verdict: 'wait', untilMs: now.nowMs + MINUTE_MS });
     expect(after(205).sentence).toBe('Recoat window closes in 35 min; after that, scuff sand');
     expect(after(241)).toMatchObject({ verdict: 'stop', remedy: 'Scuff sand' });
@@ -122,7 +123,8 @@ describe('rules', () => {
     expect(evaluateRule(signOff, now).sentence).toBe('Waits for someone with fitting to accept');
     expect(evaluateRule(signOff, { ...now, signOffs: [{ skill: 'fitting', by: 'Omar' }] }).verdict).toBe('pass');
     expect(evaluateRule({ kind: 'parts' }, { ...now, shortParts: ['3 tuner sets'] }).sentence).toBe('Short: 3 tuner sets');
-    expect(evaluateRule({ kind: 'parts' }, now).verdict).toBe('pass');
+    expect(evaluateRule({ kind: 'parts' }, now).verdict).toBe('wait');
+    expect(evaluateRule({ kind: 'parts' }, { ...now, shortParts: [] }).verdict).toBe('pass');
   });
   test('a gate is as good as its worst finding, and opens when its last wait is over', () => {
     const wait = (untilMs?: number) => ({

@@ -48,7 +48,8 @@ export interface Evidence {
   series?: readonly { atMs: number; value: number }[];
   /** the same for each characteristic */
   courses?: Readonly<Record<string, readonly { atMs: number; value: number }[]>>;
-  lastCoatMs?: number;
+  /** when it was coated last; null when it never was */
+  lastCoatMs?: number | null;
   air?: { tempC: number; relativeHumidity: number };
   signOffs?: readonly { skill: string; by: string }[];
   shortParts?: readonly string[];
@@ -222,7 +223,8 @@ function stable(rule: Of<'stable'>, { nowMs, ...evidence }: Evidence): Finding {
 }
 
 function recoatWindow(rule: Of<'window'>, { nowMs, lastCoatMs }: Evidence): Finding {
-  if (lastCoatMs === undefined) return { rule: 'window', verdict: 'pass', sentence: 'No coat on it yet' };
+  if (lastCoatMs === undefined) return missing('window', 'Nobody could say when it was coated last');
+  if (lastCoatMs === null) return { rule: 'window', verdict: 'pass', sentence: 'No coat on it yet' };
   const since = nowMs - lastCoatMs;
   const opens = rule.minimumMinutes * MINUTE_MS;
   const closes = rule.maximumMinutes * MINUTE_MS;
@@ -268,7 +270,8 @@ function signOff(rule: Of<'signOff'>, { signOffs = [] }: Evidence): Finding {
     : { rule: 'signOff', verdict: 'wait', sentence: `Waits for someone with ${rule.skill} to accept` };
 }
 
-function parts({ shortParts = [] }: Evidence): Finding {
+function parts({ shortParts }: Evidence): Finding {
+  if (shortParts === undefined) return missing('parts', 'Nobody could say whether the kit is complete');
   return shortParts.length === 0
     ? { rule: 'parts', verdict: 'pass', sentence: 'Kit complete' }
     : { rule: 'parts', verdict: 'wait', sentence: `Short: ${shortParts.join(', ')}` };

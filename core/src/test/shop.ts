@@ -1,36 +1,19 @@
-import {
-  Batch,
-  type BatchCommand,
-  contextOf,
-  decide,
-  type DecisionContext,
-  lastOf,
-  livePieces,
-  type Piece,
-  piecesIn,
-  piecesInPass,
-  type BatchEntry,
-} from '../batches/index.ts';
+import { Batch, BATCH_COMMAND, livePieces, piecesIn, piecesInPass, type BatchCommand, type Piece } from '../batches/index.ts';
 import type { Carrier } from '../carriers/index.ts';
-import { Coat, coatsOnVisit } from '../finishing/index.ts';
-import { decideFitting } from '../fitting/index.ts';
-import { type EntryName, type LogbookEntry, LEDGER } from '../ledger.ts';
-import type { Decision, RowKind, Rows } from '../ledger/index.ts';
-import { Recorder } from '../planning/index.ts';
-import {
-  type Component,
-  type Operation,
-  operationOf,
-  resolveRoute,
-  type Route,
-  type RouteFacts,
-  NO_FACTS,
-  type RouteBook,
-} from '../routing/index.ts';
+import { ShipInstrument } from '../dispatch/index.ts';
+import type { FactoryParts } from '../factory/index.ts';
+import { LogCoat } from '../finishing/index.ts';
+import { FitInstruments } from '../fitting/index.ts';
+import { LEDGER, type EntryName, type HouseFactory, type LogbookEntry } from '../ledger.ts';
+import { isThere, judge, refuse, type AnyCommandKind, type Decision, type RowKind, type Rows, type Written } from '../ledger/index.ts';
+import { Recorder, WholeHistory } from '../planning/index.ts';
+import { NO_FACTS, operationOf, type Component, type Operation, type Route, type RouteBook, type RouteFacts } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import { testFactory } from './factory.ts';
 import { BRACES_ROUTE, CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from './routes.ts';
+import { START_MS } from './start.ts';
 
-export const START_MS = Date.UTC(2026, 2, 2, 8);
+export { START_MS };
 
 interface StartOptions {
   volumeM3?: number;
@@ -44,13 +27,20 @@ interface StartOptions {
 export class TestShop {
   readonly recorder: Recorder;
   nowMs = START_MS;
-  private serials = 0;
+  readonly factory: HouseFactory;
+  private readonly history: WholeHistory;
 
   constructor(
     readonly versions: ReadonlyMap<string, Route> = new Map([SHORT_ROUTE, WIDE_ROUTE, BRACES_ROUTE].map((r) => [r.id, r])),
     readonly carriers: readonly Carrier[] = CARRIERS,
+    over: Partial<FactoryParts> = {},
   ) {
     this.recorder = new Recorder(this.versions);
+    this.factory = testFactory(this.versions, carriers, over);
+    this.history = new WholeHistory(this.rows, this.recorder.entries, this.factory, {
+      air: () => ({ tempC: 21, relativeHumidity: 0.5 }),
+      shopEmcPct: () => 8.5,
+    });
     this.recorder.record(
       'lot.received',
       this.nowMs,
@@ -141,30 +131,23 @@ export class TestShop {
     return livePieces(piecesIn(this.rows, id));
   }
 
-  /** Judges a command; what is accepted is written down. */
-  command(id: string, command: BatchCommand, over: Partial<DecisionContext> = {}): Decision<BatchEntry> {
-    const batch = this.batch(id);
-    const last = lastOf(this.recorder.entries.filter((e) => e.batchId === id));
-    const context = contextOf(this.rows, this.routes, batch, command, {
-      coatsLogged: coatsOnVisit(this.rows, batch.visitId, this.operation(id).coat?.coats ?? 0),
-      evidence: { nowMs: this.nowMs },
-      holdsSkill: () => true,
-      missing: () => null,
-      carriers: this.carriers,
-      nextBatchNumber: this.nextBatchNumber,
-      ...(last ? { last } : {}),
-    });
-    const otherVersion = [...this.versions.values()].find((r) => r.modelId === batch.modelId && r.id !== batch.routeId);
-    const toRoute = otherVersion ? { toRoute: resolveRoute(otherVersion, batch.facts) } : {};
-    const decision = decide(batch, command, { ...context, ...toRoute, ...over });
-    if (decision.kind === 'accept')
-      for (const entry of decision.entries)
-        this.recorder.record(entry.kind, this.nowMs, 'ann', { batchId: entry.batchId ?? id }, entry.payload);
+  /** Judges a command on a batch; what is accepted is written down. */
+  command(id: string, { kind, ...said }: BatchCommand): Decision<Written> {
+    const other = [...this.versions.values()].find((r) => r.modelId === this.batch(id).modelId && r.id !== this.batch(id).routeId);
+    return this.give(BATCH_COMMAND[kind], { batchId: id, ...said, ...(kind === 'reroute' ? { routeId: other?.id ?? '' } : {}) });
+  }
+
+  /** Judges any command as the application would; what is accepted is written down. */
+  give(command: AnyCommandKind<HouseFactory>, request: unknown): Decision<Written> {
+    if (!isThere(command, request, this.rows)) return refuse('Something it is about does not exist');
+    const sight = { rows: this.rows, factory: this.factory, nowMs: this.nowMs, by: { personId: 'ann', role: 'admin' as const } };
+    const decision = judge(command, request, sight, (asked) => this.history.answer(asked, this.nowMs));
+    if (decision.kind === 'accept') for (const entry of decision.entries) this.recorder.write(entry, this.nowMs, 'ann');
     return decision;
   }
 
   /** Does the present step, every piece good unless told otherwise. */
-  work(id: string, bad: { rework?: string[]; scrap?: string[] } = {}): Decision<BatchEntry> {
+  work(id: string, bad: { rework?: string[]; scrap?: string[] } = {}): Decision<Written> {
     this.command(id, { kind: 'start', personId: 'ann' });
     this.pass();
     const { coat } = this.operation(id);
@@ -187,57 +170,25 @@ export class TestShop {
     });
   }
 
-  coat(id: string): void {
+  coat(id: string): Decision<Written> {
     const { coat } = this.operation(id);
-    if (!coat) throw new Error(`${id} is not being sprayed`);
-    const { visitId } = this.batch(id);
-    const coatId = `${visitId}/${this.rows.all(Coat).filter((c) => c.visitId === visitId).length + 1}`;
-    this.recorder.record(
-      'coat.logged',
-      this.nowMs,
-      'ann',
-      { batchId: id },
-      {
-        coatId,
-        operationId: this.batch(id).operationId,
-        materialId: coat.materialId,
-        wetUm: coat.wetUm,
-        dryUm: coat.wetUm * coat.volumeSolids,
-        flashMinutes: coat.flashMinutes,
-        override: null,
-      },
-    );
+    const decision = this.give(LogCoat, { batchId: id, wetUm: coat?.wetUm ?? 0, overrideReason: 'Told to' });
     this.pass();
+    return decision;
   }
 
   /** Pairs as many as there are, in order. @returns the batch of instruments, or why not */
-  fit(bodyId: string, neckId: string): string | Decision<unknown> {
-    const side = (id: string) => ({ batch: this.batch(id), pieces: piecesIn(this.rows, id) });
+  fit(bodyId: string, neckId: string): string | Decision<Written> {
     const necks = this.live(neckId);
     const pairs = this.live(bodyId)
       .slice(0, necks.length)
       .map((body, i) => ({ bodyId: body.id, neckId: necks[i]?.id ?? null }));
-    const decision = decideFitting(this.routes.routeOf(this.batch(bodyId)), side(bodyId), side(neckId), pairs);
-    if (decision.kind === 'refuse') return decision;
-    const number = this.nextBatchNumber;
-    const id = `B${number}`;
-    this.recorder.record(
-      'instruments.fitted',
-      this.nowMs,
-      'ann',
-      { batchId: id },
-      {
-        number,
-        bodyBatchId: bodyId,
-        neckBatchId: neckId,
-        pairs: decision.entries.map((pair) => ({ ...pair, serial: `S${++this.serials}`, clearanceMm: 0.1 })),
-      },
-    );
-    return id;
+    const decision = this.give(FitInstruments, { bodyBatchId: bodyId, neckBatchId: neckId, pairs });
+    return decision.kind === 'refuse' ? decision : (decision.entries[0]?.batchId ?? '');
   }
 
-  ship(serial: string): void {
-    this.recorder.record('instrument.shipped', this.nowMs, 'ann', { serial }, { consignee: 'Shop', shipper: 'Van' });
+  ship(serial: string): Decision<Written> {
+    return this.give(ShipInstrument, { serial, consignee: 'Shop', shipper: 'Van' });
   }
 
   kinds(): EntryName[] {

@@ -15,3 +15,6 @@ export * from './session.ts';
 export * from './shrinkage.ts';
 export * from './stock.ts';
 export * from './weightAllotment.ts';
+export * from './woodNeed.ts';
+export * from './commands/index.ts';
+export * from './woodFactory.ts';

@@ -67,6 +67,7 @@ export interface ReadingSession {
 }
 export const ReadingSession = rowKind<ReadingSession>('session', {
   key: 'id',
+  by: ['lotId'],
   seldom: true,
   alongWith: ({ id }) => [rowsBy(Reading, 'sessionId', [id])],
   under: ({ lotId }) => [rowsOf(Lot, [lotId])],

@@ -9,8 +9,21 @@ import { LotRead } from './entries/lotRead.ts';
 import { LotReceived } from './entries/lotReceived.ts';
 import { LotReleased } from './entries/lotReleased.ts';
 import { ReadingStruck } from './entries/readingStruck.ts';
+import { CutBoards } from './commands/cutBoards.ts';
+import { DescribeLot } from './commands/describeLot.ts';
+import { ImportReadings } from './commands/importReadings.ts';
+import { MeasureBoards } from './commands/measureBoards.ts';
+import { MoveLot } from './commands/moveLot.ts';
+import { ReadLot } from './commands/readLot.ts';
+import { ReceiveLot } from './commands/receiveLot.ts';
+import { ReleaseLot } from './commands/releaseLot.ts';
+import { ReserveBlanks } from './commands/reserveBlanks.ts';
+import { StrikeReading } from './commands/strikeReading.ts';
+import { WeighBlanks } from './commands/weighBlanks.ts';
+import { readingsOf } from './answers.ts';
 import { Lot, Reading, ReadingSession } from './lot.ts';
 import { Blank, StockBoard } from './stock.ts';
+import type { WoodFactory } from './woodFactory.ts';
 
 export const timber = {
   name: 'timber',
@@ -27,4 +40,18 @@ export const timber = {
     BlanksWeighed,
     BlanksReserved,
   ],
-} as const satisfies Room;
+  commands: [
+    ReceiveLot,
+    ReadLot,
+    ImportReadings,
+    DescribeLot,
+    MoveLot,
+    StrikeReading,
+    ReleaseLot,
+    MeasureBoards,
+    CutBoards,
+    WeighBlanks,
+    ReserveBlanks,
+  ],
+  answers: [readingsOf],
+} as const satisfies Room<never, WoodFactory>;

@@ -1,4 +1,5 @@
-import { rowKind, rowsOf } from '../ledger/index.ts';
+import { rowKind, rowsOf, type Rows } from '../ledger/index.ts';
+import { groupBy } from '../maths/index.ts';
 import { Lot } from './lot.ts';
 import type { Board, BoardPlan } from './cutting/index.ts';
 import type { Look } from './weightAllotment.ts';
@@ -93,3 +94,9 @@ const DENSITY_OTHERWISE = 0.55;
 
 /** Density to expect of a species before anything was weighed, g/cm³. */
 export const densityOf = (species: string): number => DENSITY[species] ?? DENSITY_OTHERWISE;
+
+/** Blanks by the lot they come from, the lots in order. */
+export function lotsOfBlanks<B extends { id: string }>(rows: Rows, blanks: readonly B[]): Map<string, B[]> {
+  const byLot = groupBy(blanks, (blank) => rows.get(Blank, blank.id).lotId);
+  return new Map([...byLot].sort(([a], [b]) => (a < b ? -1 : 1)));
+}

@@ -22,7 +22,7 @@ import {
 } from '@ample-crane/core';
 import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
-import { missingOf, nameOf, operationAt, routeOf, type Shop } from '../factory/shop.service.ts';
+import { nameOf, type Shop } from '../factory/shop.service.ts';
 import type { BatchEntity } from './batch.entity.ts';
 import { CharacteristicView } from '../factory/setup.dto.ts';
 
@@ -251,8 +251,8 @@ export function toBatchView(
   placements: readonly PlacementRow[],
   workerId: string | null,
 ): BatchView {
-  const operation = operationAt(shop, batch);
-  const next = onward(routeOf(shop, batch), operation, batch.component);
+  const operation = shop.factory.operationAt(batch);
+  const next = onward(shop.factory.routeOf(batch), operation, batch.component);
   const waits = findings.filter((f) => f.done !== undefined).map((f) => f.done ?? 0);
   return {
     id: batch.id,
@@ -288,7 +288,7 @@ export function toBatchView(
     holdReason: batch.holdReason,
     pass: batch.pass,
     version: batch.version,
-    nextOperationName: next === undefined ? null : operationAt(shop, { ...batch, operationId: next }).name,
+    nextOperationName: next === undefined ? null : shop.factory.operationAt({ ...batch, operationId: next }).name,
     skill: operation.skill ?? null,
     verdict: worst(findings),
     untilMs: earliestMs(findings) ?? null,
@@ -304,7 +304,7 @@ export function toBatchView(
 
 const missingFor = (operation: Operation, batch: BatchEntity, shop: Shop) =>
   (operation.needs ?? []).flatMap((need): Finding[] => {
-    const sentence = missingOf(shop, batch.modelId, need);
+    const sentence = shop.factory.missing(batch.modelId, need);
     return sentence === null ? [] : [{ rule: 'prerequisite', verdict: 'stop', sentence }];
   });
 

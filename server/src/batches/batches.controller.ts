@@ -1,16 +1,17 @@
-import { STAGES, type Stage } from '@ample-crane/core';
-import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
+import { STAGES, StartBatch, type Stage } from '@ample-crane/core';
+import { Body, Controller, Get, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
+import { Gives } from '../logbook/gives.ts';
+import { CommandsService } from '../logbook/commands.service.ts';
 import { InFlag, InOneOf, InText } from '../platform/http/fields.ts';
-import { BatchDoneView, DoneView } from '../platform/http/views.ts';
+import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { pdfFile, PrintingService } from '../factory/printing.service.ts';
 import { BatchView, CardView } from './batch.view.ts';
-import { CoatDto, MeasuresDto, StartBatchDto } from './batches.dto.ts';
+import { StartBatchDto } from './batches.dto.ts';
 import { BatchesQueries } from './batches.queries.ts';
-import { BatchesService } from './batches.service.ts';
 import { cardPdf } from './card.pdf.ts';
 import { Transform } from 'class-transformer';
 
@@ -26,7 +27,7 @@ export class BatchFilterDto {
 @Controller('batches')
 export class BatchesController {
   constructor(
-    private readonly batches: BatchesService,
+    private readonly commands: CommandsService,
     private readonly queries: BatchesQueries,
     private readonly printing: PrintingService,
   ) {}
@@ -55,26 +56,9 @@ export class BatchesController {
   }
 
   @Post()
-  @Allow('lead')
+  @Gives(StartBatch)
   @ApiOkResponse({ type: DoneView })
-  @HttpCode(200)
   start(@CurrentActor() actor: Actor, @Body() dto: StartBatchDto): Promise<DoneView> {
-    return this.batches.start(actor, dto);
-  }
-
-  @Post(':id/coats')
-  @Allow('operator')
-  @ApiOkResponse({ type: BatchDoneView })
-  @HttpCode(200)
-  coat(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: CoatDto): Promise<BatchDoneView> {
-    return this.batches.logCoat(actor, id, dto);
-  }
-
-  @Post(':id/measures')
-  @Allow('operator')
-  @ApiOkResponse({ type: BatchDoneView })
-  @HttpCode(200)
-  measures(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MeasuresDto): Promise<BatchDoneView> {
-    return this.batches.takeMeasures(actor, id, dto);
+    return this.commands.give(actor, StartBatch, dto, { seen: [] }, ([started]) => ({ id: started?.batchId ?? '' }));
   }
 }

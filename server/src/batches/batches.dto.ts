@@ -1,6 +1,6 @@
 import { COMPONENTS, DEFECTS, DISPOSITIONS, PAUSE_CAUSES, type Disposition, type PauseCause } from '@ample-crane/core';
 import { WhenDto } from '../platform/http/version.dto.ts';
-import { InCount, InFlag, InInstant, InList, InNumber, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
+import { InCount, InFlag, InInstant, InList, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
 
 const STARTED = COMPONENTS.filter((c) => c !== 'instrument');
 const PIECES_MAX = 400;
@@ -71,21 +71,6 @@ export class MoveDto extends WhenDto {
 
 export class HoldDto extends WhenDto {
   @InText({ max: 500, lines: true }) reason: string;
-}
-
-export class CoatDto extends WhenDto {
-  @InNumber({ min: 1, max: 1000 }) wetUm: number;
-  @InText({ min: 5, max: 500, lines: true, optional: true }) overrideReason?: string;
-}
-
-export class MeasureDto {
-  @InText() pieceId: string;
-  @InText() characteristicId: string;
-  @InNumber({ min: -10_000, max: 10_000 }) value: number;
-}
-
-export class MeasuresDto extends WhenDto {
-  @InList(() => MeasureDto, { max: 400 }) measures: MeasureDto[];
 }
 
 export class PlaceDto extends WhenDto {

@@ -3,16 +3,15 @@ import { ClimateModule } from '../climate/climate.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
 import { BatchesController } from './batches.controller.ts';
+import { BatchesEvidence } from './batches.evidence.ts';
 import { BatchesQueries } from './batches.queries.ts';
-import { BatchesService } from './batches.service.ts';
 import { EvidenceService } from './evidence.service.ts';
 import { MovementController } from './movement.controller.ts';
-import { MovementService } from './movement.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryModule],
   controllers: [BatchesController, MovementController],
-  providers: [BatchesService, MovementService, BatchesQueries, EvidenceService],
+  providers: [BatchesEvidence, BatchesQueries, EvidenceService],
   exports: [BatchesQueries, EvidenceService],
 })
 export class BatchesModule {}

@@ -19,19 +19,21 @@ import {
   rowsOf,
   rowsBy,
   PlacementRow,
+  coatAsks,
+  coatFindings,
+  unmeasuredPieces,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, Not, type FindOptionsWhere } from 'typeorm';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
+import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { sentenceOf, toLogView } from '../factory/logbookWords.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { holdsSkill, operationAt, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import { toBatchView, type BatchView, type CardView, type UndoView } from './batch.view.ts';
-import { BatchesService } from './batches.service.ts';
-import { unmeasuredPieces } from './commands.ts';
 import { EvidenceService } from './evidence.service.ts';
 import { History } from './history.view.ts';
 import { BatchEntity, VisitEntity } from './batch.entity.ts';
@@ -55,7 +57,7 @@ export class BatchesQueries {
     private readonly shops: ShopService,
     private readonly evidence: EvidenceService,
     private readonly reader: RowReader,
-    private readonly commands: BatchesService,
+    private readonly sources: EvidenceSources,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -93,7 +95,7 @@ export class BatchesQueries {
     ]);
     const workers = new Map(visits.map((v) => [v.id, v.personId]));
     return batches.map((b) => {
-      const touch = touchMinutes(operationAt(shop, b), b.quantity, b.stationCode);
+      const touch = touchMinutes(shop.factory.operationAt(b), b.quantity, b.stationCode);
       return toBatchView(b, shop, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
     });
   }
@@ -123,8 +125,8 @@ export class BatchesQueries {
     const pieces = rows.all(Piece).sort((a, b) => a.ordinal - b.ordinal);
     const [coats, measures] = [rows.all(Coat).sort(byTime), rows.all(Measure).sort(byTime)];
     const [defects, overrides] = [rows.all(Defect).sort(byTime), rows.all(OverrideRecord).sort(byTime)];
-    const route = routeOf(shop, batch);
-    const operation = operationAt(shop, batch);
+    const route = shop.factory.routeOf(batch);
+    const operation = shop.factory.operationAt(batch);
     const nowMs = this.clock.nowMs();
     const time = workingTime(shop, { fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
     const history = new History(shop, batch.routeId);
@@ -162,7 +164,9 @@ export class BatchesQueries {
           }
         : null,
       build: history.build(coats),
-      coatFindings: await this.commands.coatFindings(batch, operation, { shop, nowMs, lastCoatMs: ofVisit.at(-1)?.atMs }),
+      coatFindings: operation.coat
+        ? coatFindings(batch, operation, shop.factory, nowMs, await this.sources.answer(coatAsks(batch, shop.factory), shop.factory))
+        : [],
       characteristics: [...(operation.characteristics ?? [])],
       unmeasured: unmeasuredPieces(batch, operation, pieces, measures),
       measures: measures.map((m) => history.measure(m)),
@@ -204,8 +208,7 @@ function undoOf(log: readonly LogbookEntity[], shop: Shop, routeId: string): Und
 }
 
 function peopleWith(skill: string | undefined, level: number | undefined, shop: Shop) {
-  const able = holdsSkill(shop);
   return [...shop.people.values()]
-    .filter((p) => p.active && (skill === undefined || able(p.id, skill, level ?? 1)))
+    .filter((p) => p.active && (skill === undefined || shop.factory.holdsSkill(p.id, skill, level ?? 1)))
     .map((p) => ({ id: p.id, name: p.name }));
 }

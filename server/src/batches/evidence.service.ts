@@ -21,7 +21,7 @@ import { ClimateService } from '../climate/climate.service.ts';
 import type { UnitOfWork } from '../logbook/logbook.service.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { nameOf, operationAt, shortKits, type Shop } from '../factory/shop.service.ts';
+import { nameOf, type Shop } from '../factory/shop.service.ts';
 
 type Asks = (batch: Batch, ...kinds: Rule['kind'][]) => boolean;
 
@@ -39,7 +39,7 @@ export class EvidenceService {
     const manager = within?.manager ?? this.database.manager;
     const read = (...asks: Ask[]) => (within ? within.read(...asks) : this.reader.read(asks));
     const nowMs = this.clock.nowMs();
-    const asks: Asks = (batch, ...kinds) => operationAt(shop, batch).gate.some((r) => kinds.includes(r.kind));
+    const asks: Asks = (batch, ...kinds) => shop.factory.operationAt(batch).gate.some((r) => kinds.includes(r.kind));
     const zoneOf = (batch: Batch) => shop.stations.get(batch.stationCode)?.zoneId ?? shop.settings.factory.woodRoomZoneId;
     const temperatures = await this.temperatures(
       batches.filter((b) => asks(b, 'equivalent')),
@@ -62,7 +62,7 @@ export class EvidenceService {
     }
     return new Map(
       batches.map((b) => {
-        const lastCoatMs = lastCoats.get(b.id);
+        const lastCoatMs = lastCoats.get(b.id) ?? null;
         const air = airs.get(zoneOf(b));
         const evidence: Evidence = {
           nowMs,
@@ -70,8 +70,8 @@ export class EvidenceService {
           temperatures: temperatures.get(zoneOf(b)) ?? [],
           signOffs: b.signOffs.map((s) => ({ skill: s.skill, by: nameOf(shop, s.personId) })),
           ...measureEvidence(measures.get(b.id) ?? []),
-          ...(asks(b, 'parts') ? { shortParts: shortKits(shop, b.modelId) } : {}),
-          ...(lastCoatMs === undefined ? {} : { lastCoatMs }),
+          ...(asks(b, 'parts') ? { shortParts: shop.factory.shortKits(b.modelId) } : {}),
+          ...(asks(b, 'window') ? { lastCoatMs } : {}),
           ...(air ? { air } : {}),
         };
         return [b.id, evidence];
@@ -116,7 +116,7 @@ export class EvidenceService {
     return new Map(
       batches.map((b) => {
         const atGate = b.status === 'dwelling' || b.status === 'finished';
-        return [b.id, atGate ? gateFindings(b, operationAt(shop, b), evidence.get(b.id) ?? { nowMs: this.clock.nowMs() }) : []];
+        return [b.id, atGate ? gateFindings(b, shop.factory.operationAt(b), evidence.get(b.id) ?? { nowMs: this.clock.nowMs() }) : []];
       }),
     );
   }

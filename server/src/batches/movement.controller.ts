@@ -1,10 +1,39 @@
-import { Body, Controller, HttpCode, Param, Post, Req } from '@nestjs/common';
+import {
+  Batch,
+  AcceptBatch,
+  CallBatch,
+  FinishSome,
+  FinishWork,
+  HoldBatch,
+  JoinParts,
+  MergeBatches,
+  MoveBatch,
+  PartInstruments,
+  PauseWork,
+  PlaceBatch,
+  ReceiveBatch,
+  RefitInstruments,
+  RefuseWork,
+  ReleaseBatch,
+  RerouteBatch,
+  ResumeWork,
+  ScrapPieces,
+  SendBatch,
+  SignOffWork,
+  SplitBatch,
+  StartWork,
+  UndoEntry,
+  type CommandKind,
+  type HouseFactory,
+} from '@ample-crane/core';
+import { Body, Controller, Param, Post, Req } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
+import { Gives } from '../logbook/gives.ts';
+import { CommandsService, seen } from '../logbook/commands.service.ts';
 import { WhenDto } from '../platform/http/version.dto.ts';
 import { BatchDoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor, type SignedRequest } from '../platform/identity/actor.ts';
 import { BenchService } from '../platform/identity/bench.service.ts';
-import { Allow } from '../platform/identity/role.ts';
 import {
   CallDto,
   FinishDto,
@@ -25,89 +54,74 @@ import {
   UndoDto,
   WorkDto,
 } from './batches.dto.ts';
-import { MovementService } from './movement.service.ts';
-
-/** What a command says beside the version it rests on and the time it happened at. */
-function given<T extends WhenDto>({ version, atMs, ...rest }: T): Omit<T, keyof WhenDto> {
-  return rest;
-}
 
 /** Everything that moves a batch: one address for each command, each judged by core. */
 @ApiTags('batches')
 @Controller('batches/:id')
 export class MovementController {
   constructor(
-    private readonly movement: MovementService,
+    private readonly commands: CommandsService,
     private readonly bench: BenchService,
   ) {}
 
   @Post('start')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(StartWork)
   @ApiOkResponse({ type: BatchDoneView })
   startWork(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: StartWorkDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'start', ...given(dto) });
+    return this.give(actor, StartWork, id, dto);
   }
 
   @Post('pause')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(PauseWork)
   @ApiOkResponse({ type: BatchDoneView })
   pause(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: PauseDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'pause', ...given(dto) });
+    return this.give(actor, PauseWork, id, dto);
   }
 
   @Post('resume')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(ResumeWork)
   @ApiOkResponse({ type: BatchDoneView })
   resume(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: WorkDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'resume', ...given(dto) });
+    return this.give(actor, ResumeWork, id, dto);
   }
 
   @Post('finish')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(FinishWork)
   @ApiOkResponse({ type: BatchDoneView })
   finish(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: FinishDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'finish', ...given(dto) });
+    return this.give(actor, FinishWork, id, dto);
   }
 
   @Post('finish-some')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(FinishSome)
   @ApiOkResponse({ type: BatchDoneView })
   finishSome(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: PiecesDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'finish some', ...given(dto) });
+    return this.give(actor, FinishSome, id, dto);
   }
 
   @Post('move')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(MoveBatch)
   @ApiOkResponse({ type: BatchDoneView })
   move(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MoveDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'move', ...given(dto) });
+    return this.give(actor, MoveBatch, id, dto);
   }
 
   @Post('place')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(PlaceBatch)
   @ApiOkResponse({ type: BatchDoneView })
   place(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: PlaceDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'place', ...given(dto) });
+    return this.give(actor, PlaceBatch, id, dto);
   }
 
   @Post('accept')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(AcceptBatch)
   @ApiOkResponse({ type: BatchDoneView })
   accept(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: WhenDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'accept' });
+    return this.give(actor, AcceptBatch, id, dto);
   }
 
   @Post('sign-off')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(SignOffWork)
   @ApiOkResponse({ type: BatchDoneView })
   async signOff(
     @CurrentActor() actor: Actor,
@@ -116,119 +130,118 @@ export class MovementController {
     @Req() request: SignedRequest,
   ): Promise<BatchDoneView> {
     if (request.station) await this.bench.confirm(actor.personId, pin, request.ip ?? '');
-    return this.movement.command(actor, id, on, { kind: 'sign off', skill, personId: actor.personId });
+    return this.give(actor, SignOffWork, id, { ...on, skill, personId: actor.personId });
   }
 
   @Post('refuse')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(RefuseWork)
   @ApiOkResponse({ type: BatchDoneView })
   refuse(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: RefuseDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'refuse', ...given(dto) });
+    return this.give(actor, RefuseWork, id, dto);
   }
 
   @Post('scrap')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(ScrapPieces)
   @ApiOkResponse({ type: BatchDoneView })
   scrap(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ScrapDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'scrap', ...given(dto) });
+    return this.give(actor, ScrapPieces, id, dto);
   }
 
   @Post('split')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(SplitBatch)
   @ApiOkResponse({ type: BatchDoneView })
   split(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: PiecesDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'split', ...given(dto) });
+    return this.give(actor, SplitBatch, id, dto);
   }
 
   @Post('merge')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(MergeBatches)
   @ApiOkResponse({ type: BatchDoneView })
   merge(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MergeDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'merge', ...given(dto) });
+    return this.give(actor, MergeBatches, id, dto);
   }
 
   @Post('join')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(JoinParts)
   @ApiOkResponse({ type: BatchDoneView })
   join(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: JoinDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'join', ...given(dto) });
+    return this.give(actor, JoinParts, id, dto);
   }
 
   @Post('part')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(PartInstruments)
   @ApiOkResponse({ type: BatchDoneView })
   part(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: WorkDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'part', ...given(dto) });
+    return this.give(actor, PartInstruments, id, dto);
   }
 
   @Post('refit')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(RefitInstruments)
   @ApiOkResponse({ type: BatchDoneView })
   refit(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: RefitDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'refit', ...given(dto) });
+    return this.give(actor, RefitInstruments, id, dto);
   }
 
   @Post('send')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(SendBatch)
   @ApiOkResponse({ type: BatchDoneView })
   send(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: SendDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'send', ...given(dto) });
+    return this.give(actor, SendBatch, id, dto);
   }
 
   @Post('receive')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(ReceiveBatch)
   @ApiOkResponse({ type: BatchDoneView })
   receive(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: FinishDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'receive', ...given(dto) });
+    return this.give(actor, ReceiveBatch, id, dto);
   }
 
   @Post('hold')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(HoldBatch)
   @ApiOkResponse({ type: BatchDoneView })
   hold(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: HoldDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'hold', ...given(dto) });
+    return this.give(actor, HoldBatch, id, dto);
   }
 
   @Post('release')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(ReleaseBatch)
   @ApiOkResponse({ type: BatchDoneView })
   release(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: WhenDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'release' });
+    return this.give(actor, ReleaseBatch, id, dto);
   }
 
   @Post('undo')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(UndoEntry)
   @ApiOkResponse({ type: BatchDoneView })
   undo(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: UndoDto): Promise<BatchDoneView> {
-    return this.movement.command(actor, id, dto, { kind: 'undo', ...given(dto) });
+    return this.give(actor, UndoEntry, id, dto);
   }
 
   @Post('call')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(CallBatch)
   @ApiOkResponse({ type: BatchDoneView })
   call(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: CallDto): Promise<BatchDoneView> {
-    return this.movement.call(actor, id, dto);
+    return this.give(actor, CallBatch, id, dto);
   }
 
   @Post('reroute')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(RerouteBatch)
   @ApiOkResponse({ type: BatchDoneView })
   reroute(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: RerouteDto): Promise<BatchDoneView> {
-    const { operationId, reason, routeId } = dto;
-    return this.movement.command(actor, id, dto, { kind: 'reroute', operationId, reason }, routeId);
+    return this.give(actor, RerouteBatch, id, dto);
+  }
+
+  private give<Name extends string, Request extends { batchId: string }, Dto extends WhenDto & Omit<Request, 'batchId'>>(
+    actor: Actor,
+    command: CommandKind<Name, Request, HouseFactory>,
+    batchId: string,
+    { version, atMs, ...said }: Dto,
+  ): Promise<BatchDoneView> {
+    // What the command says is the DTO without the version it rests on and the time it happened at.
+    const request = { batchId, ...said } as unknown as Request;
+    return this.commands.give(actor, command, request, { seen: [seen(Batch, batchId, version)], atMs }, (_, rows) => ({
+      id: batchId,
+      version: rows.get(Batch, batchId).version,
+    }));
   }
 }

@@ -1,8 +1,11 @@
 import { Module } from '@nestjs/common';
+import { LogbookModule } from '../logbook/logbook.module.ts';
+import { ClimateEvidence } from './climate.evidence.ts';
 import { ClimateService } from './climate.service.ts';
 
 @Module({
-  providers: [ClimateService],
+  imports: [LogbookModule],
+  providers: [ClimateService, ClimateEvidence],
   exports: [ClimateService],
 })
 export class ClimateModule {}

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { ownerDataSource } from '../database.ts';
-import { allRoutes } from '../factory/storedRoutes.ts';
+import { allRoutes } from '../factory/allRoutes.ts';
 import { compare, replay, rewrite } from '../logbook/rebuild.ts';
 import { ROW_TABLES } from '../tables.ts';
 import { DAY, openFactory, type Caller, type TestFactory } from '../test/factory.ts';

@@ -1,12 +1,6 @@
 import { Module } from '@nestjs/common';
-import { FactoryModule } from '../factory/factory.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
 import { DispatchController } from './dispatch.controller.ts';
-import { DispatchService } from './dispatch.service.ts';
 
-@Module({
-  imports: [FactoryModule, LogbookModule],
-  controllers: [DispatchController],
-  providers: [DispatchService],
-})
+@Module({ imports: [LogbookModule], controllers: [DispatchController] })
 export class DispatchModule {}

@@ -7,13 +7,13 @@ import { EquipmentService } from './equipment.service.ts';
 import { PrintingService } from './printing.service.ts';
 import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
-import { ShopService } from './shop.service.ts';
+import { ShopModule } from './shop.module.ts';
 import { WoodRulesService } from './woodRules.service.ts';
 
 @Module({
-  imports: [ClimateModule, LogbookModule],
+  imports: [ClimateModule, LogbookModule, ShopModule],
   controllers: [SetupController, EquipmentController],
-  providers: [ShopService, SetupService, WoodRulesService, EquipmentService, ChangesService, PrintingService],
-  exports: [ShopService, ChangesService, PrintingService],
+  providers: [SetupService, WoodRulesService, EquipmentService, ChangesService, PrintingService],
+  exports: [ShopModule, ChangesService, PrintingService],
 })
 export class FactoryModule {}

@@ -15,7 +15,7 @@ import { ChangesService } from './changes.service.ts';
 import type { BadgeDto, ChangePersonDto, ChangeSerialDto, ChangeStationDto, ModelView, PersonDto, SetupView } from './setup.dto.ts';
 import type { ModelEntity } from './factory.entity.ts';
 import { StationEntity } from './factory.entity.ts';
-import { routeInForce, ShopService, skillLevels, type Shop } from './shop.service.ts';
+import { ShopService, type Shop } from './shop.service.ts';
 import { moistureView } from './woodRules.service.ts';
 
 @Injectable()
@@ -37,7 +37,7 @@ export class SetupService {
     const { moistureGate: gate, moistureBand: band, serialPattern, workWeek, sprayLimits, factory } = shop.settings;
     const people = [...shop.people.values()];
     const skills = [...new Set(people.flatMap((p) => p.skills))].sort();
-    const levels = skillLevels(shop);
+    const levels = shop.factory.skillLevels();
     const [firstModel] = shop.models.values();
     return {
       people: people
@@ -186,7 +186,7 @@ function mayGrant(actor: Actor, dto: Pick<PersonDto, 'role'>): void {
 }
 
 function toModelView(model: ModelEntity, shop: Shop, nowMs: number): ModelView {
-  const route = routeInForce(shop, model, nowMs);
+  const route = shop.factory.routeInForce(model.id, nowMs);
   return {
     id: model.id,
     code: model.code,

@@ -1,4 +1,6 @@
-import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common';
+import { FitInstruments } from '@ample-crane/core';
+import { Gives } from '../logbook/gives.ts';
+import { Body, Controller, Get, Post } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
@@ -19,8 +21,7 @@ export class FittingController {
   }
 
   @Post('fitting')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(FitInstruments)
   @ApiOkResponse({ type: DoneView })
   fit(@CurrentActor() actor: Actor, @Body() dto: FitDto): Promise<DoneView> {
     return this.fitting.fit(actor, dto);

@@ -3,11 +3,12 @@ import { LogbookModule } from '../logbook/logbook.module.ts';
 import { BatchesModule } from '../batches/batches.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { FittingController } from './fitting.controller.ts';
+import { FittingEvidence } from './fitting.evidence.ts';
 import { FittingService } from './fitting.service.ts';
 
 @Module({
   imports: [LogbookModule, BatchesModule, FactoryModule],
   controllers: [FittingController],
-  providers: [FittingService],
+  providers: [FittingService, FittingEvidence],
 })
 export class FittingModule {}

@@ -18,7 +18,7 @@ import { DataSource } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
-import { operationAt, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
 
 const DEFAULT_DAYS = 28;
@@ -183,7 +183,7 @@ export class FlowService {
         ...(r.to_at ? [{ kind: 'stop' as const, atMs: r.to_at.getTime(), station: r.station_code }] : []),
       ]),
       ...visits.flatMap((v): FlowEvent[] => {
-        const operation = routeOf(shop, { routeId: v.route_id, facts: v.facts }).operations.find((o) => o.id === v.operation_id);
+        const operation = shop.factory.routeOf({ routeId: v.route_id, facts: v.facts }).operations.find((o) => o.id === v.operation_id);
         if (operation?.kind !== 'work') return [];
         return [
           {
@@ -227,7 +227,7 @@ export class FlowService {
     for (const batch of waiting) {
       const queue = queues.get(batch.stationCode) ?? { batches: 0, hours: 0 };
       queue.batches += 1;
-      queue.hours += touchMinutes(operationAt(shop, batch), batch.quantity) / 60;
+      queue.hours += touchMinutes(shop.factory.operationAt(batch), batch.quantity) / 60;
       queues.set(batch.stationCode, queue);
     }
     return queues;

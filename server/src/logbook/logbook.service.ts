@@ -1,13 +1,14 @@
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import {
-  Batch,
-  LEDGER,
   type Ask,
   type Concerns,
   type EntryName,
+  LEDGER,
   type NewEntry,
   type Payloads,
+  RouteBook,
+  type Routes,
   type Rows,
   type Subject,
 } from '@ample-crane/core';
@@ -23,15 +24,14 @@ import type { Actor } from '../platform/identity/actor.ts';
 import { Problem } from '../platform/problems/problems.ts';
 import { Loader } from './load.ts';
 import { LogbookEntity } from './logbook.entity.ts';
-import { RouteBooks } from './routeBooks.ts';
 
 export interface Command {
   name: string;
   /** what was asked, to tell a repeat from another request under the same key */
   request: object;
   concerns: Concerns;
-  /** routes that batches are to be started on, or moved to */
-  routes?: readonly string[];
+  /** the factory as it is set up, for entries that ask something of it */
+  factory?: Routes;
 }
 
 /** One command's work: what it sees and how it writes. */
@@ -40,11 +40,16 @@ export interface UnitOfWork {
   nowMs: number;
   /** what the command concerns, and what has been read since */
   rows: Rows;
+  /** The same for what a command decided, whose kind says what it says. */
+  write(kind: string, subject: Subject, payload: unknown, atMs: number): void;
   /** Reads more rows, as they are now. */
   read(...asks: Ask[]): Promise<Rows>;
   actor: Actor;
   record<K extends EntryName>(kind: K, subject: Subject, payload: Payloads[K], atMs?: number): void;
 }
+
+/** For commands whose entries ask nothing of the factory. */
+const NOWHERE = new RouteBook(new Map());
 
 @Injectable()
 export class LogbookService {
@@ -52,7 +57,6 @@ export class LogbookService {
     private readonly database: DataSource,
     private readonly clock: Clock,
     private readonly tables: RowTables,
-    private readonly routeBooks: RouteBooks,
   ) {}
 
   /**
@@ -66,9 +70,14 @@ export class LogbookService {
       if (earlier) return earlier as T;
       const loader = new Loader(this.database, client, this.tables);
       const rows = await loader.load(command.concerns);
-      const routes = await this.routeBooks.of(client, [...rows.all(Batch).map((b) => b.routeId), ...(command.routes ?? [])]);
+      const factory = command.factory ?? NOWHERE;
       const nowMs = this.clock.nowMs();
       const entries: NewEntry[] = [];
+      const write = (kind: string, subject: Subject, payload: unknown, atMs: number) => {
+        const entry = newEntry(actor, kind as EntryName, subject, payload as Payloads[EntryName], atMs);
+        LEDGER.apply(rows, entry, factory);
+        entries.push(entry);
+      };
       const answer = await work({
         manager,
         nowMs,
@@ -78,11 +87,8 @@ export class LogbookService {
           return rows;
         },
         actor,
-        record: (kind, subject, payload, atMs = nowMs) => {
-          const entry = newEntry(actor, kind, subject, payload, atMs);
-          LEDGER.apply(rows, entry, routes);
-          entries.push(entry);
-        },
+        record: (kind, subject, payload, atMs = nowMs) => write(kind, subject, payload, atMs),
+        write,
       });
       if (actor.idempotencyKey !== null)
         await client.query(

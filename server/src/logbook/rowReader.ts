@@ -16,14 +16,14 @@ export class RowReader {
     private readonly tables: RowTables,
   ) {}
 
-  /** The rows asked for, each kind in the order of its keys. */
-  async read(asks: readonly Ask[]): Promise<Rows> {
-    const rows = new Rows();
+  /** The rows asked for, each kind in the order of its keys; beside others that were read before. */
+  async read(asks: readonly Ask[], rows = new Rows()): Promise<Rows> {
     const source = { database: this.database, client: poolOf(this.database) };
     await Promise.all(
       asks.map(async ({ kind, field, values }) => {
         const found = await selectRows(source, this.tables.entityOf(kind), field, values, { order: kind.key });
-        for (const row of found) rows.load(kind, row as never);
+        // Only rows that are not there yet: reading twice doubles nothing.
+        for (const row of found) if (!rows.find(kind, kind.keyOf(row as never))) rows.load(kind, row as never);
       }),
     );
     return rows;

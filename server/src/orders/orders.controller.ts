@@ -1,4 +1,6 @@
-import { Body, Controller, Get, HttpCode, Post } from '@nestjs/common';
+import { PlaceOrder } from '@ample-crane/core';
+import { Gives } from '../logbook/gives.ts';
+import { Body, Controller, Get, Post } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
@@ -18,8 +20,7 @@ export class OrdersController {
   }
 
   @Post()
-  @Allow('manager')
-  @HttpCode(200)
+  @Gives(PlaceOrder)
   @ApiOkResponse({ type: DoneView })
   place(@CurrentActor() actor: Actor, @Body() dto: PlaceOrderDto): Promise<DoneView> {
     return this.orders.place(actor, dto);

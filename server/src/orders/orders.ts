@@ -7,22 +7,20 @@ import {
   pathFrom,
   STAGE_NAMES,
   startedComponents,
-  withDefaults,
-  type Route,
+  PlaceOrder,
+  Order,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
 import { DataSource } from 'typeorm';
-import { LogbookService } from '../logbook/logbook.service.ts';
+import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutList, OutOrNull } from '../platform/http/fields.ts';
 import type { Actor } from '../platform/identity/actor.ts';
-import { badInput } from '../platform/problems/problems.ts';
-import { nextNumber } from '../logbook/nextNumber.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
-import { factsOf, routeInForce, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import { OrderEntity } from './order.entity.ts';
 
 dayjs.extend(utc);
@@ -68,27 +66,13 @@ export class OrderView {
 export class OrdersService {
   constructor(
     private readonly database: DataSource,
-    private readonly logbook: LogbookService,
+    private readonly commands: CommandsService,
     private readonly shops: ShopService,
     private readonly clock: Clock,
   ) {}
 
-  async place(actor: Actor, dto: PlaceOrderDto): Promise<{ id: string }> {
-    const shop = await this.shops.load();
-    const model = shop.models.get(dto.modelId);
-    if (!model) throw badInput('modelId', `There is no model ${dto.modelId}`);
-    const inForce = routeInForce(shop, model, this.clock.nowMs());
-    if (!inForce) throw badInput('modelId', `${model.name} has no route in force yet: release one in Setup`);
-    if (!inForce.operations.some((o) => o.kind === 'dispatch'))
-      throw badInput('modelId', `${model.name} are small parts, made ahead and not sold`);
-    const choices = chosen(inForce, dto.choices ?? {});
-    if (dto.dueMs < this.clock.nowMs() - DAY_MS) throw badInput('dueMs', 'The due date has passed');
-    return this.logbook.perform(actor, { name: 'place order', request: dto, concerns: { about: [] } }, async (unit) => {
-      const number = Math.max(1001, await nextNumber(unit, 'customer_order'));
-      const id = `O${number}`;
-      unit.record('order.placed', {}, { order: { ...dto, choices, id, number } });
-      return { id };
-    });
+  place(actor: Actor, dto: PlaceOrderDto): Promise<{ id: string }> {
+    return this.commands.give(actor, PlaceOrder, dto, { seen: [] }, (_, rows) => ({ id: rows.all(Order)[0]?.id ?? '' }));
   }
 
   /** The order book: what is not all shipped, the soonest due first. */
@@ -112,16 +96,16 @@ export class OrdersService {
       const own = batches.filter((b) => b.orderId === order.id);
       const model = known.models.get(order.modelId);
       if (!model) throw new Error(`No model ${order.modelId}`);
-      const inForce = routeInForce(known, model, nowMs);
+      const inForce = known.factory.routeInForce(model.id, nowMs);
       if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
-      const facts = factsOf(model, order.choices);
-      const route = routeOf(known, { routeId: inForce.id, facts });
+      const facts = known.factory.factsOf(model, order.choices);
+      const route = known.factory.routeOf({ routeId: inForce.id, facts });
       // Leftovers at the bench hold nobody up once instruments of the order are on their way.
       const fitted = own.filter((b) => b.component === 'instrument');
       const leading = fitted.length > 0 ? fitted : own;
       const earliestMs =
         leading.length > 0
-          ? Math.max(...leading.map((b) => forecastRoute(routeOf(known, b), b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
+          ? Math.max(...leading.map((b) => forecastRoute(known.factory.routeOf(b), b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
           : Math.max(
               ...startedComponents(route).map((c) => earliestFromStart(route, firstOperation(route, c).id, order.quantity, nowMs, time)),
             );
@@ -142,19 +126,10 @@ export class OrdersService {
 }
 
 /** An order's choices, checked against what the route offers. */
-function chosen(route: Route, choices: Readonly<Record<string, string>>): Record<string, string> {
-  for (const [id, value] of Object.entries(choices)) {
-    const option = route.options?.find((o) => o.id === id);
-    if (!option) throw badInput('choices', `This model has no option "${id}"`);
-    if (!option.values.some((v) => v.id === value)) throw badInput('choices', `${option.name} cannot be "${value}"`);
-  }
-  return withDefaults(route.options ?? [], choices);
-}
-
 function statusOf(order: OrderEntity, batches: readonly BatchEntity[], lateDays: number, shop: Shop): string {
   if (batches.length === 0) return 'Not started';
   const furthest = batches.reduce((a, b) => {
-    const left = (x: BatchEntity) => pathFrom(routeOf(shop, x), x.operationId).length;
+    const left = (x: BatchEntity) => pathFrom(shop.factory.routeOf(x), x.operationId).length;
     return left(b) < left(a) ? b : a;
   });
   const at = shop.stations.get(furthest.stationCode)?.name ?? furthest.stationCode;

@@ -17,7 +17,7 @@ import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, refused, stale } from '../platform/problems/problems.ts';
 import { ChangesService } from '../factory/changes.service.ts';
 import { RouteEntity, type ModelEntity } from '../factory/factory.entity.ts';
-import { factsOf, operationAt, routeInForce, routeOf, ShopService, skillLevels, type Shop } from '../factory/shop.service.ts';
+import { ShopService, type Shop } from '../factory/shop.service.ts';
 import { EvidenceService } from '../batches/evidence.service.ts';
 import type { RouteGraphDto } from './route.dto.ts';
 import type { DraftDto, MoveOverView, ReleaseRouteDto, RouteVersionView, RouteView, SaveDraftDto, SavedDraftView } from './routes.view.ts';
@@ -47,7 +47,7 @@ export class RoutesService {
         return {
           ...v,
           modelName: model.name,
-          inForce: routeInForce(shop, model, this.clock.nowMs())?.id === v.id,
+          inForce: shop.factory.routeInForce(model.id, this.clock.nowMs())?.id === v.id,
           steps: shop.routes.get(v.id)?.operations.length ?? 0,
           inWork: inWork.get(v.id) ?? 0,
         };
@@ -59,7 +59,7 @@ export class RoutesService {
     const [shop, versions] = await Promise.all([this.shops.load(), this.list()]);
     const version = versions.find((v) => v.id === id);
     if (!version) throw notFound('route', id);
-    const route = routeOf(shop, { routeId: id });
+    const route = shop.factory.routeOf({ routeId: id });
     // What is stored came in through the same shape.
     const { operations, options } = route as unknown as RouteGraphDto;
     return { version, graph: { operations, ...(options ? { options } : {}) }, problems: problemsOf(route, shop) };
@@ -143,8 +143,8 @@ export class RoutesService {
     const evidence = await this.evidence.gather(batches, shop);
     const pieces = await this.database.getRepository(PieceEntity).find({ where: batches.map((b) => ({ batchId: b.id })) });
     return batches.map((batch) => {
-      const from = routeOf(shop, batch);
-      const toRoute = routeOf(shop, { routeId: id, facts: batch.facts });
+      const from = shop.factory.routeOf(batch);
+      const toRoute = shop.factory.routeOf({ routeId: id, facts: batch.facts });
       const to = sameStepIn(from, batch.operationId, toRoute);
       const decision = decide(
         batch,
@@ -189,10 +189,10 @@ const graphOf = ({ id, modelId, version }: RouteEntity, { operations, options }:
 
 /** The factory a route of a model is to be run in. */
 export function worldOf(shop: Shop, model: ModelEntity): RouteWorld {
-  const { species, construction } = factsOf(model);
+  const { species, construction } = shop.factory.factsOf(model);
   return {
     stationCodes: new Set(shop.stations.keys()),
-    skillLevels: skillLevels(shop),
+    skillLevels: shop.factory.skillLevels(),
     carriers: [...shop.carriers.values()].filter((c) => c.active),
     facts: { species, construction },
   };
@@ -235,7 +235,7 @@ function toMoveOver(
     quantity: batch.quantity,
     fromVersion: from.version,
     stage: batch.stage,
-    operationName: operationAt(shop, batch).name,
+    operationName: shop.factory.operationAt(batch).name,
     toOperationId: possible && to !== undefined ? to : null,
     toOperationName: to === undefined ? null : name(to, toRoute),
     stepsAhead: ahead.length,

@@ -18,7 +18,7 @@ import { Out, OutEnum, OutList, OutPart } from '../platform/http/fields.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { operationAt, routeOf, ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import { BatchesQueries } from '../batches/batches.queries.ts';
 import { BatchView } from '../batches/batch.view.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
@@ -72,7 +72,7 @@ export class StationsQueries {
     const repository = this.database.getRepository(BatchEntity);
     const here = await repository.find({ where: { stationCode: code, status: Not('done') }, order: { number: 'ASC' } });
     const queued = await repository.find({ where: { status: 'queued', stationCode: Not(code) }, order: { number: 'ASC' } });
-    const elsewhere = queued.filter((b) => waysOf(operationAt(shop, b)).some((w) => w.stationCode === code));
+    const elsewhere = queued.filter((b) => waysOf(shop.factory.operationAt(b)).some((w) => w.stationCode === code));
     const views = new Map((await this.batches.views([...here, ...elsewhere], shop)).map((v) => [v.id, v]));
     const nowMs = this.clock.nowMs();
     const time = workingTime(shop, { fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
@@ -98,16 +98,16 @@ export class StationsQueries {
       running: here.filter(isRunning).flatMap((b) => views.get(b.id) ?? []),
       queue: turns(here.filter((b) => !isRunning(b))),
       elsewhere: turns(elsewhere),
-      cautions: [...new Set(here.flatMap((b) => operationAt(shop, b).cautions ?? []))],
+      cautions: [...new Set(here.flatMap((b) => shop.factory.operationAt(b).cautions ?? []))],
     };
   }
 }
 
 function toWaiting(batch: BatchEntity, view: BatchView, shop: Shop, nowMs: number, time: WorkingTime): Waiting {
-  const forecast = forecastRoute(routeOf(shop, batch), batch, nowMs, time, view.untilMs ?? nowMs);
-  const longest = operationAt(shop, batch).gate.flatMap((r) =>
-    r.kind === 'elapsed' && r.maximumMinutes !== undefined ? [batch.arrivedMs + r.maximumMinutes * MINUTE_MS] : [],
-  );
+  const forecast = forecastRoute(shop.factory.routeOf(batch), batch, nowMs, time, view.untilMs ?? nowMs);
+  const longest = shop.factory
+    .operationAt(batch)
+    .gate.flatMap((r) => (r.kind === 'elapsed' && r.maximumMinutes !== undefined ? [batch.arrivedMs + r.maximumMinutes * MINUTE_MS] : []));
   return {
     id: batch.id,
     arrivedMs: batch.arrivedMs,

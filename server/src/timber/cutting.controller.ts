@@ -1,4 +1,5 @@
-import { COMPONENTS, type Component } from '@ample-crane/core';
+import { Gives } from '../logbook/gives.ts';
+import { COMPONENTS, type Component, CutBoards, MeasureBoards, ReserveBlanks, WeighBlanks } from '@ample-crane/core';
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
@@ -75,16 +76,14 @@ export class CuttingController {
   }
 
   @Post('cutting/plans/:id/cut')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(CutBoards)
   @ApiOkResponse({ type: DoneView })
   cut(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() { version }: VersionDto): Promise<DoneView> {
     return this.cutting.cut(actor, id, version);
   }
 
   @Post('lots/:id/boards')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(MeasureBoards)
   @ApiOkResponse({ type: DoneView })
   measure(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: BoardsDto): Promise<DoneView> {
     return this.cutting.measure(actor, id, dto);
@@ -98,16 +97,14 @@ export class CuttingController {
   }
 
   @Post('blanks/weigh')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(WeighBlanks)
   @ApiOkResponse({ type: DoneView })
   weigh(@CurrentActor() actor: Actor, @Body() dto: WeighDto): Promise<DoneView> {
     return this.cutting.weigh(actor, dto);
   }
 
   @Post('blanks/reserve')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(ReserveBlanks)
   @ApiOkResponse({ type: DoneView })
   reserve(@CurrentActor() actor: Actor, @Body() dto: ReserveDto): Promise<DoneView> {
     return this.cutting.reserve(actor, dto);

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { DAY, LOT, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
-import { allRoutes } from '../factory/storedRoutes.ts';
+import { allRoutes } from '../factory/allRoutes.ts';
 import { compare, replay } from '../logbook/rebuild.ts';
 import { ROW_TABLES } from '../tables.ts';
 

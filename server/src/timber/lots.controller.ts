@@ -1,3 +1,5 @@
+import { Gives } from '../logbook/gives.ts';
+import { DescribeLot, ImportReadings, MoveLot, ReadLot, ReceiveLot, ReleaseLot, StrikeReading } from '@ample-crane/core';
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
@@ -71,16 +73,14 @@ export class LotsController {
   }
 
   @Post()
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(ReceiveLot)
   @ApiOkResponse({ type: DoneView })
   receive(@CurrentActor() actor: Actor, @Body() dto: ReceiveLotDto): Promise<DoneView> {
     return this.lots.receive(actor, dto);
   }
 
   @Post(':id/readings')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(ReadLot)
   @ApiOkResponse({ type: DoneView })
   read(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ReadingsDto): Promise<DoneView> {
     return this.lots.read(actor, id, dto);
@@ -112,32 +112,28 @@ export class LotsController {
   }
 
   @Post(':id/describe')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(DescribeLot)
   @ApiOkResponse({ type: DoneView })
   describe(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: DescribeLotDto): Promise<DoneView> {
     return this.lots.describe(actor, id, dto);
   }
 
   @Post(':id/move')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(MoveLot)
   @ApiOkResponse({ type: DoneView })
   move(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MoveLotDto): Promise<DoneView> {
     return this.lots.move(actor, id, dto);
   }
 
   @Post(':id/strike')
-  @Allow('operator')
-  @HttpCode(200)
+  @Gives(StrikeReading)
   @ApiOkResponse({ type: DoneView })
   strike(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: StrikeDto): Promise<DoneView> {
     return this.lots.strike(actor, id, dto);
   }
 
   @Post(':id/release')
-  @Allow('lead')
-  @HttpCode(200)
+  @Gives(ReleaseLot)
   @ApiOkResponse({ type: DoneView })
   release(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ReleaseLotDto): Promise<DoneView> {
     return this.lots.release(actor, id, dto);
@@ -153,7 +149,7 @@ export class LotsController {
   }
 
   @Post('readings/import')
-  @Allow('operator')
+  @Gives(ImportReadings)
   @Upload('csv', CSV_FILE)
   @HttpCode(200)
   @ApiOkResponse({ type: ImportView })

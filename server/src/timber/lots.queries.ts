@@ -70,8 +70,7 @@ export class LotsQueries {
     const { moistureGate, moistureBand, moistureExceptions, factory } = shop.settings;
     const nowMs = this.clock.nowMs();
     const airs = await this.drying.airs(lots, { also: [factory.woodRoomZoneId], asked: manager });
-    const shopAir = airs.get(factory.woodRoomZoneId)?.emc;
-    const shopEmc = shopAir ? meanEmcPct(shopAir, nowMs - CLIMATE_FORTNIGHT_MS, nowMs) : ORDINARY_EMC_PCT;
+    const shopEmc = shopEmcOf(airs.get(factory.woodRoomZoneId), nowMs);
     const rules = { gate: moistureGate, band: moistureBand };
     // Wood answers slowly: what was said of a lot this hour holds until it is read, moved, or its rules change.
     const circumstances = `${Math.floor(nowMs / HOUR_MS)} ${shopEmc} ${JSON.stringify([rules, moistureExceptions])}`;
@@ -92,6 +91,11 @@ export class LotsQueries {
       this.kept.set(lot.id, { state: stateOf(lot), view });
     }
     return lots.flatMap((lot) => known(lot) ?? []);
+  }
+
+  /** What the wood room's air has tended to over the last fortnight. */
+  async shopEmcPct(zoneId: string, nowMs: number, manager: EntityManager): Promise<number> {
+    return shopEmcOf((await this.drying.airs([], { also: [zoneId], asked: manager })).get(zoneId), nowMs);
   }
 
   private view(
@@ -212,3 +216,6 @@ export class LotsQueries {
     return outlookView(known.fit, this.drying.outlook(known, view.band, nowMs, { ahead }));
   }
 }
+
+const shopEmcOf = (trace: ZoneTrace | undefined, nowMs: number): number =>
+  trace?.emc ? meanEmcPct(trace.emc, nowMs - CLIMATE_FORTNIGHT_MS, nowMs) : ORDINARY_EMC_PCT;

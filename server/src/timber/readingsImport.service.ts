@@ -1,8 +1,8 @@
-import { guessMeterColumns, readMeterFile, readSession, type MeterColumns, Lot, rowsOf } from '@ample-crane/core';
+import { ImportReadings, guessMeterColumns, readMeterFile, type MeterColumns } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In } from 'typeorm';
+import { DataSource, In, type EntityManager } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
-import { LogbookService } from '../logbook/logbook.service.ts';
+import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { csvTable, headingOf, type CsvTable } from '../platform/http/csvTable.ts';
 import type { Actor } from '../platform/identity/actor.ts';
@@ -11,8 +11,6 @@ import { SettingsService } from '../platform/settings/settings.service.ts';
 import type { ImportRowView, ImportView, MeterCsvDto } from './import.dto.ts';
 import { LotEntity } from './timber.entity.ts';
 
-const METHOD = 'pin';
-
 type Row = ImportRowView & { woodTempC: number };
 
 /** Sessions of readings from a meter's file. */
@@ -20,7 +18,7 @@ type Row = ImportRowView & { woodTempC: number };
 export class ReadingsImportService {
   constructor(
     private readonly database: DataSource,
-    private readonly logbook: LogbookService,
+    private readonly commands: CommandsService,
     private readonly settings: SettingsService,
     private readonly climate: ClimateService,
     private readonly clock: Clock,
@@ -36,37 +34,13 @@ export class ReadingsImportService {
   async importReadings(actor: Actor, dto: MeterCsvDto): Promise<ImportView> {
     const { rows, ...told } = await this.read(dto);
     const good = rows.filter((r) => r.problem === null);
-    const { meterSpecies } = await this.settings.all();
-    await this.logbook.perform(
-      actor,
-      { name: 'import readings', request: dto, concerns: { about: [rowsOf(Lot, [...new Set(good.map((r) => r.lotId))])] } },
-      async (unit) => {
-        for (const row of good) {
-          const lot = unit.rows.get(Lot, row.lotId);
-          const species = meterSpecies[lot.species];
-          const { readings } = readSession(METHOD, row.text, {
-            woodTempC: row.woodTempC,
-            samples: {},
-            ...(species ? { species } : {}),
-          });
-          unit.record(
-            'lot.read',
-            { lotId: lot.id },
-            {
-              sessionId: `${lot.id}/${lot.sessions + 1}`,
-              meter: METHOD,
-              woodTempC: row.woodTempC,
-              readings,
-              ...(species ? { species } : {}),
-            },
-            row.atMs ?? unit.nowMs,
-          );
-        }
-        const known = await this.settings.get('importColumns', unit.manager);
-        await this.settings.set(unit.manager, 'importColumns', { ...known, [headingOf('meter', told.table)]: { ...told.columns } });
-        return { taken: good.length };
-      },
-    );
+    const sessions = good.map(({ lotId, text, woodTempC, atMs }) => ({ lotId, text, woodTempC, atMs }));
+    // The columns are remembered for the next file.
+    const also = async (manager: EntityManager) => {
+      const known = await this.settings.get('importColumns', manager);
+      await this.settings.set(manager, 'importColumns', { ...known, [headingOf('meter', told.table)]: { ...told.columns } });
+    };
+    await this.commands.give(actor, ImportReadings, { sessions }, { seen: [], also }, () => ({ taken: good.length }));
     return this.view(told, rows, true);
   }
 

@@ -17,7 +17,7 @@ import { ClimateService } from '../climate/climate.service.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { badInput } from '../platform/problems/problems.ts';
-import { factsOf, routeInForce, routeOf, ShopService, type Shop } from '../factory/shop.service.ts';
+import { ShopService, type Shop } from '../factory/shop.service.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { LotsQueries } from './lots.queries.ts';
 import type { AllotmentView, CoverView, StockLineView, StockView, SupplierView } from './stock.view.ts';
@@ -149,10 +149,10 @@ export class StockService {
     const built = new Map(fitted.map((r) => [r.order, Number(r.count)]));
     return orders.flatMap((order) => {
       const model = shop.models.get(order.modelId);
-      const version = model && routeInForce(shop, model, nowMs);
+      const version = model && shop.factory.routeInForce(model.id, nowMs);
       if (!model || !version) return [];
-      const facts = factsOf(model, order.choices);
-      const { longest } = walkThrough(routeOf(shop, { routeId: version.id, facts }), facts, model.batchSize);
+      const facts = shop.factory.factsOf(model, order.choices);
+      const { longest } = walkThrough(shop.factory.routeOf({ routeId: version.id, facts }), facts, model.batchSize);
       const leadMs = longest.waitHours * HOUR_MS + (longest.touchMinutes / 480) * DAY_MS;
       return Object.entries(model.wood).flatMap(([component, need]) => {
         const left = order.quantity - (built.get(order.id) ?? 0) - (had.get(`${order.id} ${component}`) ?? 0);

@@ -15,6 +15,7 @@ import { LotsController } from './lots.controller.ts';
 import { LotsQueries } from './lots.queries.ts';
 import { LotsService } from './lots.service.ts';
 import { PicturesController, PicturesService } from './pictures.ts';
+import { TimberEvidence } from './timber.evidence.ts';
 import { ReadingsImportService } from './readingsImport.service.ts';
 
 @Module({
@@ -22,6 +23,7 @@ import { ReadingsImportService } from './readingsImport.service.ts';
   controllers: [LotsController, AirController, CuttingController, PicturesController],
   providers: [
     LotsService,
+    TimberEvidence,
     LotsQueries,
     DryingService,
     HistoriesService,

@@ -432,6 +432,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{id}/coats": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Finishing_coat"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/measures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Quality_measures"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routes": {
         parameters: {
             query?: never;
@@ -602,38 +634,6 @@ export interface paths {
         get: operations["Batches_pdf"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/coats": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_coat"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/batches/{id}/measures": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Batches_measures"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2306,6 +2306,26 @@ export interface components {
                 [key: string]: string;
             };
         };
+        CoatDto: {
+            version: number;
+            atMs?: number;
+            wetUm: number;
+            overrideReason?: string;
+        };
+        BatchDoneView: {
+            id: string;
+            version: number;
+        };
+        MeasureDto: {
+            pieceId: string;
+            characteristicId: string;
+            value: number;
+        };
+        MeasuresDto: {
+            version: number;
+            atMs?: number;
+            measures: components["schemas"]["MeasureDto"][];
+        };
         RouteVersionView: {
             id: string;
             modelId: string;
@@ -2740,26 +2760,6 @@ export interface components {
             placements?: components["schemas"]["PlacementDto"][];
             trial?: boolean;
             matchBatchId?: string;
-        };
-        CoatDto: {
-            version: number;
-            atMs?: number;
-            wetUm: number;
-            overrideReason?: string;
-        };
-        BatchDoneView: {
-            id: string;
-            version: number;
-        };
-        MeasureDto: {
-            pieceId: string;
-            characteristicId: string;
-            value: number;
-        };
-        MeasuresDto: {
-            version: number;
-            atMs?: number;
-            measures: components["schemas"]["MeasureDto"][];
         };
         StartWorkDto: {
             version: number;
@@ -4470,6 +4470,56 @@ export interface operations {
             };
         };
     };
+    Finishing_coat: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CoatDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Quality_measures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MeasuresDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
     Routes_list: {
         parameters: {
             query?: never;
@@ -4822,56 +4872,6 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
-                };
-            };
-        };
-    };
-    Batches_coat: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["CoatDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
-                };
-            };
-        };
-    };
-    Batches_measures: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["MeasuresDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BatchDoneView"];
                 };
             };
         };

@@ -31,7 +31,7 @@ function atTheBench(bodies = 3, necks = 3) {
   shop.work(body);
   shop.work(neck);
   shop.pass(3 * DAY_MS);
-  shop.command(body, { kind: 'move' }, { evidence: { nowMs: shop.nowMs } });
+  shop.command(body, { kind: 'move' });
   return { shop, body, neck };
 }
 
@@ -159,9 +159,9 @@ describe('instruments', () => {
     expect(shop.batch(id)).toMatchObject({ component: 'instrument', operationId: 'spray', quantity: 2, orderId: 'O1' });
     expect(shop.batch(neck)).toMatchObject({ status: 'done', quantity: 0 });
     expect(shop.batch(body)).toMatchObject({ status: 'queued', quantity: 1 });
-    expect(shop.rows.get(Instrument, 'S1')).toMatchObject({ bodyId: 'B1-01', neckId: 'B2-01', startedMs: START_MS, state: 'in work' });
-    expect(shop.rows.get(Piece, 'B1-01')).toMatchObject({ state: 'fitted', serial: 'S1' });
-    expect(shop.rows.get(Piece, 'S1')).toMatchObject({ component: 'instrument', lotId: 'L1', batchId: id });
+    expect(shop.rows.get(Instrument, 'S01')).toMatchObject({ bodyId: 'B1-01', neckId: 'B2-01', startedMs: START_MS, state: 'in work' });
+    expect(shop.rows.get(Piece, 'B1-01')).toMatchObject({ state: 'fitted', serial: 'S01' });
+    expect(shop.rows.get(Piece, 'S01')).toMatchObject({ component: 'instrument', lotId: 'L1', batchId: id });
   });
   test('ship one by one; the last ends the batch and the order knows', () => {
     const { shop, body, neck } = atTheBench(2, 2);
@@ -169,23 +169,24 @@ describe('instruments', () => {
     shop.work(id);
     shop.pass(2 * DAY_MS);
     shop.command(id, { kind: 'move' });
-    shop.ship('S1');
+    shop.ship('S01');
     expect(shop.batch(id)).toMatchObject({ quantity: 1, status: 'queued', operationId: 'ship' });
-    shop.ship('S2');
+    shop.ship('S02');
     expect(shop.batch(id)).toMatchObject({ quantity: 0, status: 'done' });
     expect(shop.rows.get(Order, 'O1').shipped).toBe(2);
-    expect(shop.rows.get(Instrument, 'S2')).toMatchObject({ state: 'shipped', consignee: 'Shop', shipper: 'Van' });
+    expect(shop.rows.get(Instrument, 'S02')).toMatchObject({ state: 'shipped', consignee: 'Shop', shipper: 'Van' });
   });
   test('one scrapped at the bench is scrapped as an instrument', () => {
     const { shop, body, neck } = atTheBench(2, 2);
     const id = shop.fit(body, neck) as string;
-    shop.work(id, { scrap: ['S2'] });
-    expect(shop.rows.get(Instrument, 'S2').state).toBe('scrapped');
+    shop.work(id, { scrap: ['S02'] });
+    expect(shop.rows.get(Instrument, 'S02').state).toBe('scrapped');
     expect(shop.batch(id).quantity).toBe(1);
   });
   test('coats keep their film and when they may be touched', () => {
     const { shop, body, neck } = atTheBench(1, 1);
     const id = shop.fit(body, neck) as string;
+    shop.command(id, { kind: 'start', personId: 'ann' });
     const at = shop.nowMs;
     shop.coat(id);
     expect(shop.rows.all(Coat)).toMatchObject([{ batchId: id, wetUm: 100, dryUm: 25, flashUntilMs: at + HOUR_MS, personId: 'ann' }]);

@@ -1,10 +1,7 @@
+import { mayActAs, ROLES, type Role } from '@ample-crane/core';
 import { SetMetadata } from '@nestjs/common';
 
-export const ROLES = ['viewer', 'operator', 'lead', 'manager', 'admin'] as const;
-/** Each may do what the ones before it may. */
-export type Role = (typeof ROLES)[number];
-
-export const mayActAs = (role: Role, needed: Role) => ROLES.indexOf(role) >= ROLES.indexOf(needed);
+export { mayActAs, ROLES, type Role };
 
 export const lesserOf = (a: Role, b: Role): Role => (mayActAs(a, b) ? b : a);
 

@@ -26,9 +26,11 @@ export class Problem extends Error {
 
 export const notFound = (what: string, id: string) => new Problem(404, 'not-found', 'Not found', `There is no ${what} ${id}`);
 
-/** A business "no", with the findings that speak against it. */
+/** A business "no", with the findings that speak against it; where the command itself is wrong, that is said. */
 export function refused(findings: readonly Finding[]): Problem {
   const fields = findings.flatMap((f) => (f.field === undefined ? [] : [{ field: f.field, message: f.sentence }]));
+  if (findings.every((f) => f.rule === 'input'))
+    return new Problem(400, 'bad-input', 'Check the input', findings.map((f) => f.sentence).join('. '), { findings, fields });
   return new Problem(422, 'refused', 'Not now', findings.map((f) => (f.remedy ? `${f.sentence}. ${f.remedy}` : f.sentence)).join('. '), {
     findings,
     ...(fields.length > 0 ? { fields } : {}),

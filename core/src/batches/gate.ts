@@ -1,0 +1,48 @@
+import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding } from '../ledger/index.ts';
+import type { Factory } from '../factory/index.ts';
+import { AirNow, evaluateGate, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
+import type { Batch } from './batch.ts';
+import { LastCoat, looksAtMeasures, MeasuresOf } from './evidence.ts';
+
+/** What the gate of a batch's step must be told. */
+export function gateAsks(batch: Batch, operation: Operation, factory: Factory, nowMs: number): Asked[] {
+  const zoneId = zoneOf(batch, factory);
+  const kinds = new Set(operation.gate.map((rule) => rule.kind));
+  return [
+    ...(kinds.has('equivalent') ? [asked(Temperatures, temperaturesFor(batch, zoneId, nowMs))] : []),
+    ...(kinds.has('climate') ? [asked(AirNow, { zoneId })] : []),
+    ...(kinds.has('window') ? [asked(LastCoat, { batchId: batch.id, visitId: null })] : []),
+    ...(looksAtMeasures(operation) ? [asked(MeasuresOf, { batchId: batch.id })] : []),
+  ];
+}
+
+/** The evidence for it, as far as it was answered. */
+export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answers: Answers): Evidence {
+  const zoneId = zoneOf(batch, factory);
+  const temperatures = answers.to(Temperatures, temperaturesFor(batch, zoneId, nowMs));
+  const air = answers.to(AirNow, { zoneId });
+  const lastCoatMs = answers.to(LastCoat, { batchId: batch.id, visitId: null });
+  const measures = answers.to(MeasuresOf, { batchId: batch.id });
+  return {
+    nowMs,
+    sinceMs: batch.arrivedMs,
+    signOffs: batch.signOffs.map((s) => ({ skill: s.skill, by: factory.personName(s.personId) })),
+    shortParts: factory.shortKits(batch.modelId),
+    ...(temperatures === NOT_ANSWERED ? {} : { temperatures }),
+    ...(air === NOT_ANSWERED ? {} : { air }),
+    ...(lastCoatMs === NOT_ANSWERED ? {} : { lastCoatMs }),
+    ...(measures === NOT_ANSWERED ? {} : measures),
+  };
+}
+
+/** The findings of the gate that a batch must pass to leave its step. */
+export function gateFindings(batch: Batch, operation: Operation, evidence: Evidence): Finding[] {
+  const signOffs = evidence.signOffs ?? batch.signOffs.map((s) => ({ skill: s.skill, by: s.personId }));
+  return evaluateGate(operation.gate, { ...evidence, signOffs, sinceMs: batch.arrivedMs });
+}
+
+/** Where a batch waits: at its station; what has none lies in the wood room. */
+export const zoneOf = (batch: Batch, factory: Factory): string =>
+  factory.zoneOf(batch.stationCode) ?? factory.parts.settings.factory.woodRoomZoneId;
+
+const temperaturesFor = (batch: Batch, zoneId: string, nowMs: number) => ({ zoneId, fromMs: batch.arrivedMs, toMs: nowMs });

@@ -1,0 +1,2 @@
+export * from './factory.ts';
+export * from './parts.ts';

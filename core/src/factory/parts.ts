@@ -1,0 +1,59 @@
+import type { SprayLimits } from '../climate/index.ts';
+import type { Prerequisite, Stage } from '../routing/index.ts';
+import type { ModelWood, WoodSettings } from '../timber/index.ts';
+
+/** What is made. */
+export interface Model {
+  id: string;
+  code: string;
+  name: string;
+  construction: string;
+  batchSize: number;
+  clearance: { lowMm: number; targetMm: number; highMm: number };
+  /** the wood of each component that it starts apart */
+  wood: ModelWood;
+  active: boolean;
+}
+
+/** A version of a model's route: its graph never changes once it is released. */
+export interface RouteVersion {
+  id: string;
+  modelId: string;
+  version: number;
+  state: 'draft' | 'released' | 'retired';
+  effectiveMs: number | null;
+}
+
+/** A place where work is done, and how many can work there at once. */
+export interface Station {
+  code: string;
+  name: string;
+  stage: Stage;
+  zoneId: string;
+  kind: 'work' | 'dwell';
+  places: number;
+}
+
+/** Who works here. Not an account: signing in is another matter. */
+export interface Person {
+  id: string;
+  name: string;
+  skills: readonly string[];
+  /** levels other than the usual one */
+  skillLevels: Readonly<Record<string, number>>;
+  active: boolean;
+}
+
+/** What is on record of something that must exist first. */
+export interface PrerequisiteRecord extends Prerequisite {
+  modelId: string | null;
+  revision: string;
+  state: 'draft' | 'released' | 'withdrawn';
+  note: string;
+}
+
+/** What the house has decided for itself, as far as judgements look at it. */
+export interface House extends WoodSettings {
+  factory: { woodRoomZoneId: string };
+  sprayLimits: SprayLimits;
+}

@@ -1,0 +1,49 @@
+import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
+import { Factory, type PrerequisiteRecord, type RouteVersion, type Station } from '../factory/index.ts';
+import type { HouseFactory } from '../ledger.ts';
+import type { Stage } from '../routing/index.ts';
+import { KILN_SCHEDULES } from '../timber/index.ts';
+import type { Scenario } from './scenario.ts';
+
+/** The factory of a scenario: everybody is there, and whatever must exist first does. */
+export function scenarioFactory(scenario: Scenario): HouseFactory {
+  const steps = [...scenario.routes.values()].flatMap((route) => route.operations.map((step) => ({ step, modelId: route.modelId })));
+  const stageOf = (code: string): Stage => steps.find(({ step }) => step.stationCode === code)?.step.stage ?? 'roughMill';
+  const stations = scenario.stations.map(({ code, zoneId, benches }): [string, Station] => [
+    code,
+    { code, name: code, stage: stageOf(code), zoneId, kind: 'work', places: benches.at(-1)?.count ?? 1 },
+  ]);
+  const versions = scenario.models.flatMap(({ id, versions: known }) =>
+    known.map(({ fromMs, routeId }, i): RouteVersion => ({
+      id: routeId,
+      modelId: id,
+      version: i + 1,
+      state: 'released',
+      effectiveMs: fromMs,
+    })),
+  );
+  const prerequisites = steps.flatMap(({ step, modelId }) =>
+    (step.needs ?? []).map((need): PrerequisiteRecord => ({ ...need, modelId, revision: '1', state: 'released', note: '' })),
+  );
+  return new Factory({
+    models: new Map(scenario.models.map((m) => [m.id, { ...m, name: m.id, active: true }])),
+    routes: scenario.routes,
+    versions,
+    stations: new Map(stations),
+    carriers: new Map(scenario.carriers.map((c) => [c.id, { ...c, active: true }])),
+    prerequisites,
+    people: new Map(scenario.people.map((p) => [p.id, { ...p, name: p.id, skillLevels: p.skillLevels ?? {}, active: true }])),
+    zones: new Set([...scenario.stations.map((s) => s.zoneId), scenario.woodRoomZoneId, scenario.shedZoneId]),
+    settings: {
+      factory: { woodRoomZoneId: scenario.woodRoomZoneId },
+      sprayLimits: DEFAULT_SPRAY_LIMITS,
+      kilnSchedules: KILN_SCHEDULES,
+      meterSpecies: {},
+      moistureGate: scenario.moistureGate,
+      moistureBand: { school: 'shop', halfWidthPct: scenario.bandHalfWidthPct, fixedLowPct: 0, fixedHighPct: 0 },
+      moistureExceptions: [],
+      serialPattern: scenario.serialPattern,
+      workWeek: { timeZone: scenario.timeZone },
+    },
+  });
+}

@@ -1,0 +1,71 @@
+import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
+import type { Carrier } from '../carriers/index.ts';
+import { Factory, type FactoryParts, type Model, type Person, type PrerequisiteRecord, type Station } from '../factory/index.ts';
+import type { HouseFactory } from '../ledger.ts';
+import { COMPONENTS, type Route } from '../routing/index.ts';
+import { DEFAULT_MOISTURE_GATE, KILN_SCHEDULES } from '../timber/index.ts';
+import { START_MS } from './start.ts';
+
+const wood = { species: 'mahogany', use: 'body', volumeM3: 0.004, thicknessMm: 50 } as const;
+
+/** A small factory in which everything is there: its parts can be taken away again. */
+export function testFactory(
+  routes: ReadonlyMap<string, Route>,
+  carriers: readonly Carrier[],
+  over: Partial<FactoryParts> = {},
+): HouseFactory {
+  const steps = [...routes.values()].flatMap(({ modelId, operations }) => operations.map((step) => ({ step, modelId })));
+  const ways = steps.flatMap(({ step }) => [step, ...(step.ways ?? [])]);
+  const gateSkills = steps.flatMap(({ step }) => step.gate.flatMap((r) => (r.kind === 'signOff' ? [r.skill] : [])));
+  const skills = [...new Set([...ways.flatMap((w) => w.skill ?? []), ...gateSkills, 'eye'])];
+  const ann: Person = { id: 'ann', name: 'Ann', skills, skillLevels: Object.fromEntries(skills.map((s) => [s, 3])), active: true };
+  /** holds every skill, but as a learner */
+  const bob: Person = {
+    ...ann,
+    id: 'bob',
+    name: 'Bob',
+    skills: skills.filter((s) => s !== 'eye'),
+    skillLevels: Object.fromEntries(skills.map((s) => [s, 1])),
+  };
+  const model = (id: string): Model => ({
+    id,
+    code: id.slice(0, 2).toUpperCase(),
+    name: id,
+    construction: '',
+    batchSize: 6,
+    clearance: { lowMm: 0, targetMm: 0.1, highMm: 0.2 },
+    wood: Object.fromEntries(COMPONENTS.map((component) => [component, wood])),
+    active: true,
+  });
+  const station = (code: string): Station => ({ code, name: code, stage: 'bodies', zoneId: 'bench', kind: 'work', places: 2 });
+  return new Factory({
+    models: new Map([...routes.values()].map((r) => [r.modelId, model(r.modelId)])),
+    routes,
+    versions: [...routes.values()].map((r, i) => ({
+      id: r.id,
+      modelId: r.modelId,
+      version: r.version,
+      state: 'released',
+      effectiveMs: START_MS - 1000 + i,
+    })),
+    stations: new Map(ways.map((w) => [w.stationCode, station(w.stationCode)])),
+    carriers: new Map(carriers.map((c) => [c.id, { ...c, active: true }])),
+    prerequisites: steps.flatMap(({ step, modelId }) =>
+      (step.needs ?? []).map((need): PrerequisiteRecord => ({ ...need, modelId, revision: '1', state: 'released', note: '' })),
+    ),
+    people: new Map([ann, bob].map((p) => [p.id, p])),
+    zones: new Set(['wood', 'bench', 'kiln']),
+    ...over,
+    settings: {
+      factory: { woodRoomZoneId: 'wood' },
+      sprayLimits: DEFAULT_SPRAY_LIMITS,
+      kilnSchedules: KILN_SCHEDULES,
+      meterSpecies: {},
+      moistureGate: DEFAULT_MOISTURE_GATE,
+      moistureBand: { school: 'fixed', halfWidthPct: 1, fixedLowPct: 6, fixedHighPct: 10 },
+      moistureExceptions: [],
+      serialPattern: { template: 'S{SEQ2}', reset: 'never' },
+      workWeek: { timeZone: 'UTC' },
+    },
+  });
+}

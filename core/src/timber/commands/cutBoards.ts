@@ -1,0 +1,49 @@
+import { commandKind, refuse, rowsOf, type Decided, type Decision } from '../../ledger/index.ts';
+import { boardVolumeM3 } from '../cutting/index.ts';
+import type { BoardsCut } from '../entries/boardsCut.ts';
+import { Lot } from '../lot.ts';
+import { blanksOf, StockBoard } from '../stock.ts';
+
+export interface CutBoardsRequest {
+  /** what the plan lays on each board */
+  boards: Parameters<typeof blanksOf>[0];
+  wanted: Parameters<typeof blanksOf>[1];
+}
+
+const laidOn = ({ boards }: CutBoardsRequest) => boards.filter((b) => b.placed.length > 0);
+
+/** The boards of a plan are sawn: they become blanks, and their wood leaves the lots. */
+export const CutBoards = commandKind('cut boards')<CutBoardsRequest>({
+  role: 'operator',
+  concerns: (request) => ({
+    about: [
+      rowsOf(
+        StockBoard,
+        laidOn(request).map((b) => b.boardId),
+      ),
+    ],
+  }),
+  decide(request, { rows }): Decision<Decided<typeof BoardsCut>> {
+    const boards = laidOn(request).map((b) => rows.get(StockBoard, b.boardId));
+    if (boards.length === 0) return refuse('Nothing lies on a board yet');
+    const entries: Decided<typeof BoardsCut>[] = [];
+    for (const lotId of [...new Set(boards.map((b) => b.lotId))].sort()) {
+      const lot = rows.get(Lot, lotId);
+      if (lot.state === 'drying') return refuse(`Lot ${lotId} is still drying; release it first`);
+      const own = boards.filter((b) => b.lotId === lotId);
+      const gone = own.find((b) => b.state === 'cut');
+      if (gone) return refuse(`Board ${gone.id} has been cut already`);
+      const volumeM3 = own.reduce((sum, b) => sum + boardVolumeM3(b), 0);
+      const blanks = own.flatMap((board) =>
+        blanksOf(
+          request.boards.filter((p) => p.boardId === board.id),
+          request.wanted,
+          board.grade,
+        ),
+      );
+      const payload = { boardIds: own.map((b) => b.id), volumeM3: Math.min(lot.leftM3, Math.round(volumeM3 * 1e6) / 1e6), blanks };
+      entries.push({ kind: 'boards.cut', lotId, payload });
+    }
+    return { kind: 'accept', entries };
+  },
+});

@@ -1,0 +1,11 @@
+export { CutBoards } from './cutBoards.ts';
+export { DescribeLot } from './describeLot.ts';
+export { ImportReadings } from './importReadings.ts';
+export { MeasureBoards } from './measureBoards.ts';
+export { MoveLot } from './moveLot.ts';
+export { ReadLot } from './readLot.ts';
+export { ReceiveLot } from './receiveLot.ts';
+export { ReleaseLot } from './releaseLot.ts';
+export { ReserveBlanks } from './reserveBlanks.ts';
+export { StrikeReading } from './strikeReading.ts';
+export { WeighBlanks } from './weighBlanks.ts';

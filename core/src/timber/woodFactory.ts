@@ -1,0 +1,29 @@
+import { question } from '../ledger/index.ts';
+import type { KilnSchedule } from './kiln.ts';
+import type { SpeciesCoefficients } from './meter.ts';
+import type { MoistureGateSettings } from './moistureGate.ts';
+import type { MoistureBandSettings, MoistureException } from './moistureRules.ts';
+
+/** What the wood room has decided for itself. */
+export interface WoodSettings {
+  moistureGate: MoistureGateSettings;
+  moistureBand: MoistureBandSettings;
+  moistureExceptions: readonly MoistureException[];
+  kilnSchedules: readonly KilnSchedule[];
+  /** how each species reads on the factory's meters, from their handbooks */
+  meterSpecies: Readonly<Record<string, SpeciesCoefficients & { densityOffsetPct: number }>>;
+}
+
+/** What the wood room asks of the factory. */
+export interface WoodFactory {
+  hasZone(id: string): boolean;
+  readonly parts: { readonly settings: WoodSettings };
+}
+
+/** What the shop's air has tended to lately, percent moisture. */
+export const ShopEmc = question<Record<string, never>, number>('shop emc');
+/** The readings of a lot's latest session that stand, and the means of all its sessions, in time order. */
+export const ReadingsOf = question<
+  { lotId: string },
+  { readings: readonly { correctedPct: number; depth: 'shell' | 'core' }[]; series: readonly { atMs: number; value: number }[] }
+>('readings of');

@@ -1,0 +1,25 @@
+import { DAY_MS, sequencePeriod, SerialsGiven } from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { EvidenceSources } from '../logbook/evidence.ts';
+
+/** No period of a serial's sequence is longer than a year. */
+const LONGEST_PERIOD_MS = 370 * DAY_MS;
+
+/** What the fitting bench knows when something is judged. */
+@Injectable()
+export class FittingEvidence {
+  constructor(sources: EvidenceSources) {
+    sources.add(SerialsGiven, async ({ period }, { manager, factory, nowMs }) => {
+      const { serialPattern, workWeek } = factory.parts.settings;
+      // Serials are handed out by one command at a time, so that none is given twice.
+      await manager.query(`select pg_advisory_xact_lock(hashtext('serial'))`);
+      const fitted = await manager.query<{ at: Date; n: number }[]>(
+        `select at, jsonb_array_length(payload->'pairs')::int as n from logbook where kind = 'instruments.fitted' and at > $1`,
+        [new Date(serialPattern.reset === 'never' ? 0 : nowMs - LONGEST_PERIOD_MS)],
+      );
+      return fitted
+        .filter((f) => sequencePeriod(f.at.getTime(), workWeek.timeZone, serialPattern.reset) === period)
+        .reduce((sum, f) => sum + f.n, 0);
+    });
+  }
+}
