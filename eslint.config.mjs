@@ -69,7 +69,7 @@ export default defineConfig(
   {
     // Screens take their colours from the theme.
     files: ['web/src/**/*.{ts,tsx}'],
-    ignores: ['web/src/app/theme.ts', 'web/src/app/tokens.ts', '**/*.test.ts'],
+    ignores: ['web/src/ground/theme.ts', 'web/src/ground/tokens.ts', '**/*.test.ts'],
     rules: {
       'no-restricted-syntax': ['error', { selector: 'Literal[value=/#[0-9a-fA-F]{6}/]', message: 'Take colours from the theme tokens.' }],
     },

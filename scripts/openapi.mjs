@@ -13,7 +13,7 @@ await main(async () => {
   const client = astToString(await openapiTS(JSON.parse(described.out)));
   const files = {
     'server/openapi.json': described.out,
-    'web/src/app/api.gen.ts': `// Made from server/openapi.json by "npm run openapi".\n${client}`,
+    'web/src/ground/api.gen.ts': `// Made from server/openapi.json by "npm run openapi".\n${client}`,
   };
   const stale = Object.entries(files).filter(([name, text]) => {
     try {

@@ -5,10 +5,10 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter } from 'react-router';
-import { App } from './app/App.tsx';
-import { keepOnDevice } from './app/deviceCache.ts';
-import { queryClient } from './app/queries.ts';
-import { RootBoundary } from './app/RootBoundary.tsx';
+import { App } from './roof/App.tsx';
+import { keepOnDevice } from './ground/deviceCache.ts';
+import { queryClient } from './ground/queries.ts';
+import { RootBoundary } from './roof/RootBoundary.tsx';
 
 keepOnDevice(queryClient);
 const root = document.getElementById('root');

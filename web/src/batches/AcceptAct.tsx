@@ -1,7 +1,7 @@
 import { Button, Stack, TextField, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 

@@ -1,8 +1,8 @@
 import { Button, Stack, TextField } from '@mui/material';
 import dayjs from 'dayjs';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 

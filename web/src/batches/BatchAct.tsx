@@ -1,7 +1,7 @@
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { Link as RouterLink } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { FindingList } from '../parts/Finding.tsx';
 import { GateAct } from '../parts/GateAct.tsx';
 import { AcceptAct } from './AcceptAct.tsx';

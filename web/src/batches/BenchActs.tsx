@@ -1,7 +1,7 @@
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { problemOf, type View } from '../app/api.ts';
-import { useOrders } from '../app/queries.ts';
+import { problemOf, type View } from '../ground/api.ts';
+import { useOrders } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { FindingList } from '../parts/Finding.tsx';
 import { pieces } from '../parts/words.ts';

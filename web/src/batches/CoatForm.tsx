@@ -1,7 +1,7 @@
 import { Button, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { problemOf, type View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import { problemOf, type View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { Figure } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { FindingList } from '../parts/Finding.tsx';

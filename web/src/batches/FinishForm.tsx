@@ -1,7 +1,7 @@
 import { DEFECTS, type DefectKind } from '@ample-crane/core';
 import { Box, Button, MenuItem, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { Figure, Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';

@@ -1,7 +1,7 @@
 import { DEFECTS, DISPOSITIONS, type DefectKind, type Disposition } from '@ample-crane/core';
 import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Fold, FoldButtons } from './Fold.tsx';
 import { PieceChoice } from './PieceActs.tsx';

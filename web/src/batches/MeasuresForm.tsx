@@ -1,6 +1,6 @@
 import { Button, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { parseNumbers, QuickEntry } from '../parts/QuickEntry.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';

@@ -1,7 +1,7 @@
 import { PAUSE_CAUSES, type PauseCause } from '@ample-crane/core';
 import { Button, MenuItem, Stack, TextField } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 

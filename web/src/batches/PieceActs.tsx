@@ -1,7 +1,7 @@
 import { DEFECTS, type DefectKind } from '@ample-crane/core';
 import { Box, Button, Checkbox, FormControlLabel, MenuItem, Stack, TextField } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { FoldButtons } from './Fold.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';

@@ -1,7 +1,7 @@
 import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
-import { useCarriers } from '../app/queries.ts';
+import type { View } from '../ground/api.ts';
+import { useCarriers } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { carriersOf } from '../parts/words.ts';
 import { FoldButtons } from './Fold.tsx';

@@ -1,7 +1,7 @@
 import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Fold, FoldButtons } from './Fold.tsx';
 import { PlaceForm } from './PlaceForm.tsx';

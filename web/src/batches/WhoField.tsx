@@ -1,7 +1,7 @@
 import { MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 
 type Person = View<'StepChoiceView'>;
 

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { aCard } from '../test/card.ts';
 import { render, wordsOf } from '../test/render.tsx';
 import { BatchAct } from './BatchAct.tsx';

@@ -1,5 +1,5 @@
-import type { View } from '../app/api.ts';
-import type { OutboxEntry } from '../app/outbox.ts';
+import type { View } from '../ground/api.ts';
+import type { OutboxEntry } from '../ground/outbox.ts';
 
 type Batch = View<'BatchView'>;
 

@@ -1,12 +1,12 @@
 import { createContext, use } from 'react';
-import type { View } from '../app/api.ts';
-import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from '../app/batchCommands.ts';
-import { useLostConnection } from '../app/connection.ts';
-import { newKey } from '../app/newKey.ts';
-import { askPin } from '../app/pinAsked.ts';
-import { useCommand } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
-import { stationOutbox } from '../app/stationOutbox.ts';
+import type { View } from '../ground/api.ts';
+import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from '../ground/batchCommands.ts';
+import { useLostConnection } from '../ground/connection.ts';
+import { newKey } from '../ground/newKey.ts';
+import { askPin } from '../ground/pinAsked.ts';
+import { useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
+import { stationOutbox } from '../ground/stationOutbox.ts';
 
 /** Whether commands go through the device's outbox, as at a station whose network may be gone. */
 export const ByOutbox = createContext(false);

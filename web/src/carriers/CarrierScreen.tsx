@@ -1,9 +1,9 @@
 import { Box, Button, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
-import { ask, client, problemOf, type View } from '../app/api.ts';
-import { useCarrier, useCarriers, useCommand } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, problemOf, type View } from '../ground/api.ts';
+import { useCarrier, useCarriers, useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { DwellRing } from '../parts/DwellRing.tsx';
 import { GateAct } from '../parts/GateAct.tsx';

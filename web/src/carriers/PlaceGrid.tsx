@@ -1,6 +1,6 @@
 import { Box } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { STREAM } from '../parts/StreamGlyph.tsx';
 
 const CELL = 26;

@@ -1,8 +1,8 @@
 import { dewPointC, formatDuration, formatTemperature, sprayObjections } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
-import type { View } from '../app/api.ts';
-import { useFloor, useSetup, useZones } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useFloor, useSetup, useZones } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { BatchTable } from '../parts/BatchTable.tsx';

@@ -15,9 +15,9 @@ import {
 } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink, useNavigate } from 'react-router';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand, useFitting } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand, useFitting } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';

@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material/styles';
 import { useNavigate } from 'react-router';
-import type { View } from '../app/api.ts';
-import { MONO } from '../app/theme.ts';
+import type { View } from '../ground/api.ts';
+import { MONO } from '../ground/theme.ts';
 import { DwellRing } from '../parts/DwellRing.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { pieces, statusWords } from '../parts/words.ts';

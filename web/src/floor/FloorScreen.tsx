@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import { useState } from 'react';
-import { useFloor } from '../app/queries.ts';
+import { useFloor } from '../ground/queries.ts';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { BatchTable } from '../parts/BatchTable.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { hoursAt, PLACES, thickness, tokensAt, type Place } from './layout.ts';
 
 const at = PLACES.find((p) => p.key === 'b-mill') as Place;

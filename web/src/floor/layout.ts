@@ -1,5 +1,5 @@
 import type { Component, Stage } from '@ample-crane/core';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 
 export const WIDTH = 1200;
 export const HEIGHT = 500;

@@ -4,7 +4,7 @@ import { useTheme } from '@mui/material/styles';
 import dayjs from 'dayjs';
 import type { ReactElement } from 'react';
 import { Bar, BarChart, CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { Section } from '../parts/Screen.tsx';
 
 const day = (ms: number) => dayjs(ms).format('D MMM');

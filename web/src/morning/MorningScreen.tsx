@@ -1,9 +1,9 @@
 import { formatDuration, STAGE_NAMES } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Typography } from '@mui/material';
 import { Link as RouterLink } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useMorning } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useMorning } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { Finding, type Severity } from '../parts/Finding.tsx';
 import { GateAct } from '../parts/GateAct.tsx';

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { DAY_MS, HOUR_MS } from '@ample-crane/core';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { NOW_MS, render, wordsOf } from '../test/render.tsx';
 import MorningScreen from './MorningScreen.tsx';
 

@@ -2,9 +2,9 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, St
 import dayjs from 'dayjs';
 import { useState } from 'react';
 import { Controller, useForm, useWatch } from 'react-hook-form';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand, useSetup } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand, useSetup } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 
 interface Fields {

@@ -1,9 +1,9 @@
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Link, MenuItem, Stack, TextField } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { ask, client, type View } from '../app/api.ts';
-import { useCarriers, useCommand, useLots, useSetup } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCarriers, useCommand, useLots, useSetup } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { formatLumber, type Component } from '@ample-crane/core';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { plural } from '../parts/words.ts';

@@ -1,6 +1,6 @@
 import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
-import { MONO } from '../app/theme.ts';
+import { MONO } from '../ground/theme.ts';
 
 /** The sentence a screen is opened for. Numbers in it are set apart with `Figure`. */
 export function Answer({ children }: { children: ReactNode }) {

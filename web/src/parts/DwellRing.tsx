@@ -1,8 +1,8 @@
 import { formatDuration } from '@ample-crane/core';
 import { useTheme } from '@mui/material/styles';
 import { useId } from 'react';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 
 /** A wait as a batch tells it. */
 export type Wait = Pick<View<'BatchView'>, 'done' | 'untilMs' | 'verdict' | 'status' | 'findings'>;

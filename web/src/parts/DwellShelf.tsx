@@ -1,8 +1,8 @@
 import { formatDuration } from '@ample-crane/core';
 import { Box, Link, Typography } from '@mui/material';
 import { Link as RouterLink } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { Id } from './Answer.tsx';
 import { DwellRing } from './DwellRing.tsx';
 import { GateAct } from './GateAct.tsx';

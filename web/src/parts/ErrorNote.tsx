@@ -1,5 +1,5 @@
 import { Alert, AlertTitle, Button } from '@mui/material';
-import { problemOf } from '../app/api.ts';
+import { problemOf } from '../ground/api.ts';
 
 /** What failed, what is safe, and a way to try again. */
 export function ErrorNote({ error, onRetry }: { error: unknown; onRetry?: () => void }) {

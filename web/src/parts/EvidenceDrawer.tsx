@@ -2,7 +2,7 @@ import type { Finding as FindingData } from '@ample-crane/core';
 import { Box, Button, Drawer, Link, Typography } from '@mui/material';
 import { useCallback, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { useKey } from '../app/keys.ts';
+import { useKey } from '../ground/keys.ts';
 import { FindingList } from './Finding.tsx';
 
 const RULES: Partial<Record<string, { formula: string; source: string }>> = {

@@ -2,7 +2,7 @@ import { formatDuration, type Finding as FindingData } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import type { ReactNode } from 'react';
-import { useSession } from '../app/session.tsx';
+import { useSession } from '../ground/session.tsx';
 
 export type Severity = 'ready' | 'waiting' | 'attention' | 'stop';
 

@@ -1,9 +1,9 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, TextField, Typography } from '@mui/material';
 import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
-import { ask, client, problemOf } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, problemOf } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from './ErrorNote.tsx';
 import { FindingList } from './Finding.tsx';
 

@@ -1,6 +1,6 @@
 import { Box, TextField, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
-import { MONO } from '../app/theme.ts';
+import { MONO } from '../ground/theme.ts';
 import { BandStrip } from './BandStrip.tsx';
 
 export interface Parsed {

@@ -1,8 +1,8 @@
 import { Box, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
-import { MONO } from '../app/theme.ts';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
+import { MONO } from '../ground/theme.ts';
 
 interface Props {
   visits: readonly View<'VisitView'>[];

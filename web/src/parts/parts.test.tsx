@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { CAUTION_KINDS, DAY_MS, HOUR_MS, MINUTE_MS, type Finding as FindingData } from '@ample-crane/core';
-import { ApiProblem } from '../app/api.ts';
-import { paper } from '../app/tokens.ts';
+import { ApiProblem } from '../ground/api.ts';
+import { paper } from '../ground/tokens.ts';
 import { labelsOf, NOW_MS, render, wordsOf } from '../test/render.tsx';
 import { BandStrip } from './BandStrip.tsx';
 import { Caution } from './Caution.tsx';

@@ -1,9 +1,9 @@
 import { Box, Button, Link, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { Link as RouterLink, useParams } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useRecord } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useRecord } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { DataTable } from '../parts/DataTable.tsx';

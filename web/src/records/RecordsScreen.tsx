@@ -1,8 +1,8 @@
 import type { GridColDef } from '@mui/x-data-grid';
 import { useNavigate } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useInstruments } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useInstruments } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { Screen } from '../parts/Screen.tsx';

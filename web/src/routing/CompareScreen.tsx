@@ -2,8 +2,8 @@ import { compareRoutes, type Operation, type StepChange } from '@ample-crane/cor
 import { Box, Stack, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useRoute, useRoutes } from '../app/queries.ts';
+import type { View } from '../ground/api.ts';
+import { useRoute, useRoutes } from '../ground/queries.ts';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { Choice } from './fields.tsx';

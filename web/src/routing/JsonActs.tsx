@@ -1,7 +1,7 @@
 import type { Route } from '@ample-crane/core';
 import { Button, Typography } from '@mui/material';
 import { useRef, useState, type ChangeEvent } from 'react';
-import { saveText } from '../app/saveText.ts';
+import { saveText } from '../ground/saveText.ts';
 
 const MAX_BYTES = 2_000_000;
 

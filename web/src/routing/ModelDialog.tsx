@@ -1,8 +1,8 @@
 import { COMPONENTS, LOT_USES, type Component, type LotUse } from '@ample-crane/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { Controller, useFieldArray, useForm } from 'react-hook-form';
-import { ask, client, problemOf, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
+import { ask, client, problemOf, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 
 interface Fields {

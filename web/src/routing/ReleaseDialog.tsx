@@ -1,9 +1,9 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, TextField, Typography } from '@mui/material';
 import dayjs from 'dayjs';
 import { useForm } from 'react-hook-form';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 
 interface Fields {

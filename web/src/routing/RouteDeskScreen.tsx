@@ -2,9 +2,9 @@ import { changeStep, checkRoute, simplestRoute, type Route, type RouteProblem, t
 import { Box, Button, Link, Paper, Stack, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useCallback, useMemo, useState, type KeyboardEvent } from 'react';
 import { Link as RouterLink, useNavigate, useParams } from 'react-router';
-import { ask, client, type View } from '../app/api.ts';
-import { useCarriers, useCommand, useRoute, useSetup } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCarriers, useCommand, useRoute, useSetup } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { SeverityMark } from '../parts/Finding.tsx';

@@ -1,9 +1,9 @@
 import { Box, Button, Checkbox, Link, Stack, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
-import { ask, client, problemOf, type View } from '../app/api.ts';
-import { useCommand, useWorkToMove } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, problemOf, type View } from '../ground/api.ts';
+import { useCommand, useWorkToMove } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
 

@@ -1,6 +1,6 @@
 import { createContext, use } from 'react';
 import { COMPONENTS, type Operation, type Route } from '@ample-crane/core';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 
 /** What the editors of a step work on: the route, the factory it is run in, and the way to change it. */
 interface Desk {

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { changeStep, insertAfter, operationOf, simplestRoute, type Operation, type Route as Graph, type StepSeed } from '@ample-crane/core';
 import { Route, Routes } from 'react-router';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { labelsOf, NOW_MS, render, wordsOf } from '../test/render.tsx';
 import CompareScreen from './CompareScreen.tsx';
 import { fieldInWords } from './fieldWords.ts';

@@ -2,7 +2,7 @@ import { MOVEMENT_LIMITS, type MovementLimit } from '@ample-crane/core';
 import { Box, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
-import { useSetup } from '../app/queries.ts';
+import { useSetup } from '../ground/queries.ts';
 import { Figure } from '../parts/Answer.tsx';
 
 export interface SumField {

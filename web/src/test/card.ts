@@ -1,4 +1,4 @@
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { aBatch } from './batch.ts';
 import { NOW_MS } from './render.tsx';
 

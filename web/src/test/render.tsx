@@ -4,9 +4,9 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { MemoryRouter } from 'react-router';
-import type { View } from '../app/api.ts';
-import { SessionProvider } from '../app/session.tsx';
-import { themes } from '../app/theme.ts';
+import type { View } from '../ground/api.ts';
+import { SessionProvider } from '../ground/session.tsx';
+import { themes } from '../ground/theme.ts';
 
 /** A Tuesday morning at the factory, 07:10 in Dublin. */
 export const NOW_MS = Date.parse('2026-03-10T07:10:00Z');

@@ -1,7 +1,7 @@
 import { useTheme } from '@mui/material/styles';
 import dayjs from 'dayjs';
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceArea, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 
 /** What a room's air asked of wood over time: its mean and swings, the band, and where it was out. */
 export default function AirChart({ air }: { air: View<'AirView'> }) {

@@ -2,7 +2,7 @@ import { objectionsTo, type CuttingSettings, type PlacedBlank } from '@ample-cra
 import { Box, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { Id } from '../parts/Answer.tsx';
 import { boardScale, boardUnder } from './boardScale.ts';
 import { snapped } from './snap.ts';

@@ -1,9 +1,9 @@
 import type { Component } from '@ample-crane/core';
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Typography } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Caution } from '../parts/Caution.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { counted } from '../parts/words.ts';

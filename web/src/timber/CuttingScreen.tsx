@@ -1,9 +1,9 @@
 import { Button } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { Link, useNavigate } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useCutting } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useCutting } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';

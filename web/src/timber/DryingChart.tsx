@@ -16,8 +16,8 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 
 interface Props {
   card: View<'LotCardView'>;

@@ -1,9 +1,9 @@
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { ask, client, fileForm, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, fileForm, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { counted } from '../parts/words.ts';

@@ -1,6 +1,6 @@
 import { kilnDaysLeft, kilnStages, stepEmcPct } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { Finding } from '../parts/Finding.tsx';
 
 type Schedule = View<'KilnScheduleDto'>;

@@ -1,7 +1,7 @@
 import { Button, MenuItem, TextField } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand, useSetup, useZones } from '../app/queries.ts';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand, useSetup, useZones } from '../ground/queries.ts';
 import { FormDialog } from '../parts/FormDialog.tsx';
 
 const orNothing = (text: string) => (text.trim() === '' ? null : text.trim());

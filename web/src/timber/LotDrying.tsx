@@ -1,9 +1,9 @@
 import { equilibriumMoisturePct, formatDuration, priorDryingRatePerDay } from '@ample-crane/core';
 import { Box, Button, Stack, TextField, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
-import type { View } from '../app/api.ts';
-import { useOutlook, useSetup } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useOutlook, useSetup } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Figure } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Finding } from '../parts/Finding.tsx';

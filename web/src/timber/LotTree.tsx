@@ -2,8 +2,8 @@ import { formatMass } from '@ample-crane/core';
 import { Box, Link, Typography } from '@mui/material';
 import { Fragment } from 'react';
 import { Link as RouterLink } from 'react-router';
-import type { View } from '../app/api.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { Id } from '../parts/Answer.tsx';
 import { counted } from '../parts/words.ts';
 

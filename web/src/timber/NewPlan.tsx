@@ -1,6 +1,6 @@
 import { Box, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { Empty } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { PlanDesk } from './PlanDesk.tsx';

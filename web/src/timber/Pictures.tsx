@@ -1,8 +1,8 @@
 import { Box, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, fileForm, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, fileForm, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { FileField } from './FileField.tsx';
 

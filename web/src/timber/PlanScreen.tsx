@@ -1,6 +1,6 @@
 import { Stack, Typography } from '@mui/material';
 import { useParams, useSearchParams } from 'react-router';
-import { useCutting, useLots, usePlan } from '../app/queries.ts';
+import { useCutting, useLots, usePlan } from '../ground/queries.ts';
 import { Screen } from '../parts/Screen.tsx';
 import { NewPlan } from './NewPlan.tsx';
 import { PlanDesk } from './PlanDesk.tsx';

@@ -1,9 +1,9 @@
 import { DAY_MS } from '@ample-crane/core';
 import { Box, Button, List, ListItemButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { View } from '../app/api.ts';
-import { useLot, useLots, useZones } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import type { View } from '../ground/api.ts';
+import { useLot, useLots, useZones } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { FindingList } from '../parts/Finding.tsx';
 import { Empty, Screen } from '../parts/Screen.tsx';

@@ -1,9 +1,9 @@
 import { METER_NOISE_PCT, METHODS, outliers, readSession, SESSION_HINTS, type Method } from '@ample-crane/core';
 import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useCallback, useRef, useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
-import { useKey } from '../app/keys.ts';
-import { useCommand, useSetup, useZones } from '../app/queries.ts';
+import { ask, client, type View } from '../ground/api.ts';
+import { useKey } from '../ground/keys.ts';
+import { useCommand, useSetup, useZones } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { QuickEntry, type Parsed } from '../parts/QuickEntry.tsx';
 

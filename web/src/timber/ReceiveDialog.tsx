@@ -13,9 +13,9 @@ import {
 } from '@mui/material';
 import { Controller, useForm, useWatch } from 'react-hook-form';
 import { useNavigate } from 'react-router';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand, useZones } from '../app/queries.ts';
-import { useSession } from '../app/session.tsx';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand, useZones } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 
 interface Fields {

@@ -1,5 +1,5 @@
 import { Box, Checkbox, FormControlLabel, Stack, TextField, Typography } from '@mui/material';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { Figure } from '../parts/Answer.tsx';
 
 /** What a plan asks for: a blank, how many of it, and what one is worth. */

@@ -1,7 +1,7 @@
 import { Button, TextField } from '@mui/material';
 import { useState } from 'react';
-import { ask, client, type View } from '../app/api.ts';
-import { useCommand } from '../app/queries.ts';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
 import { FormDialog } from '../parts/FormDialog.tsx';
 
 interface Weighed {

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { aLotCard } from '../test/lot.ts';
 import { NOW_MS, render, wordsOf } from '../test/render.tsx';
 import { LotDrying } from './LotDrying.tsx';

@@ -1,4 +1,4 @@
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 
 const FAULT = /(?:[a-z]+\s+)?(\d+)\s*[x×]\s*(\d+)\s*@\s*(\d+)\s*,\s*(\d+)/gi;
 

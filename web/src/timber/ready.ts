@@ -1,5 +1,5 @@
 import { DAY_MS } from '@ample-crane/core';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 
 type Ready = View<'ReadyView'>;
 

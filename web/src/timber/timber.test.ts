@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { DAY_MS, DEFAULT_CUTTING, objectionsTo, type PlacedBlank } from '@ample-crane/core';
-import type { View } from '../app/api.ts';
+import type { View } from '../ground/api.ts';
 import { parseBoards } from './parseBoards.ts';
 import { readyWords } from './ready.ts';
 import { snapped } from './snap.ts';

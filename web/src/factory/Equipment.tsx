@@ -1,0 +1,155 @@
+import { Button, Stack, TextField } from '@mui/material';
+import type { GridColDef } from '@mui/x-data-grid';
+import { useState } from 'react';
+import { Link as RouterLink } from 'react-router';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCarriers, useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
+import { DataTable } from '../parts/DataTable.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { FormDialog } from '../parts/FormDialog.tsx';
+import { CarrierDialog, PrerequisiteDialog } from './EquipmentDialogs.tsx';
+
+const TABLE_HEIGHT = 'calc(100vh - 330px)';
+
+/** What batches sit on and in. */
+export function Carriers({ setup }: { setup: View<'SetupView'> }) {
+  const { may } = useSession();
+  const query = useCarriers();
+  const [edited, setEdited] = useState<View<'CarrierView'> | 'new' | null>(null);
+  const columns: GridColDef<View<'CarrierView'>>[] = [
+    { field: 'id', headerName: 'Number', width: 90 },
+    { field: 'name', headerName: 'Carrier', width: 190 },
+    { field: 'kind', headerName: 'Kind', width: 120 },
+    { field: 'taken', headerName: 'Taken', type: 'number', width: 80 },
+    { field: 'places', headerName: 'Places', type: 'number', width: 80 },
+    {
+      field: 'outline',
+      headerName: 'Made for',
+      width: 130,
+      valueFormatter: (value: string | null) => (value === null ? 'any model' : (setup.models.find((m) => m.id === value)?.name ?? value)),
+    },
+    {
+      field: 'zoneId',
+      headerName: 'Climate zone',
+      width: 130,
+      valueFormatter: (value: string) => setup.zones.find((z) => z.id === value)?.name ?? value,
+    },
+    { field: 'active', headerName: 'State', width: 90, valueFormatter: (value: boolean) => (value ? 'in use' : 'put away') },
+    {
+      field: 'batches',
+      headerName: 'Holds',
+      flex: 1,
+      minWidth: 150,
+      valueFormatter: (value: View<'CarrierView'>['batches']) => value.map((b) => `${b.batchId} (${b.pieces})`).join(', '),
+    },
+    {
+      field: 'scan',
+      headerName: 'Card',
+      width: 80,
+      sortable: false,
+      disableExport: true,
+      renderCell: ({ row }) => (
+        <Button
+          component={RouterLink}
+          to={`/carriers/${row.id}`}
+          onClick={(event) => event.stopPropagation()}
+          aria-label={`Open ${row.name}`}
+        >
+          Open
+        </Button>
+      ),
+    },
+  ];
+  return (
+    <>
+      {may('lead') && (
+        <Button variant="outlined" onClick={() => setEdited('new')} sx={{ mb: 1 }}>
+          Add a carrier
+        </Button>
+      )}
+      {query.error && <ErrorNote error={query.error} onRetry={() => void query.refetch()} />}
+      <DataTable
+        label="Carriers"
+        rows={query.data ?? []}
+        columns={columns}
+        getRowId={(c) => c.id}
+        height={TABLE_HEIGHT}
+        empty="No carrier yet. Add a rack to begin."
+        {...(may('lead') ? { onOpen: setEdited } : {})}
+      />
+      {edited !== null && <CarrierDialog carrier={edited === 'new' ? null : edited} setup={setup} onClose={() => setEdited(null)} />}
+    </>
+  );
+}
+
+/** Programs, fixtures, samples and kits, and whether they are there. */
+export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
+  const { may } = useSession();
+  const [edited, setEdited] = useState<View<'PrerequisiteView'> | 'new' | null>(null);
+  const columns: GridColDef<View<'PrerequisiteView'>>[] = [
+    { field: 'kind', headerName: 'Kind', width: 100 },
+    { field: 'what', headerName: 'Which', flex: 1, minWidth: 220 },
+    {
+      field: 'modelId',
+      headerName: 'For',
+      width: 150,
+      valueFormatter: (value: string | null) =>
+        value === null ? 'every model' : (setup.models.find((m) => m.id === value)?.name ?? value),
+    },
+    { field: 'revision', headerName: 'Revision', width: 90 },
+    { field: 'state', headerName: 'State', width: 110, valueFormatter: (value: string) => (value === 'draft' ? 'not there yet' : value) },
+    { field: 'note', headerName: 'Note', flex: 1, minWidth: 200 },
+  ];
+  return (
+    <>
+      {may('lead') && (
+        <Button variant="outlined" onClick={() => setEdited('new')} sx={{ mb: 1 }}>
+          Put one on record
+        </Button>
+      )}
+      <DataTable
+        label="Programs, fixtures, samples and kits"
+        rows={setup.prerequisites}
+        columns={columns}
+        getRowId={(p) => p.id}
+        height={TABLE_HEIGHT}
+        empty="Nothing on record. Steps ask for what is written in their route."
+        {...(may('lead') ? { onOpen: setEdited } : {})}
+      />
+      {edited !== null && (
+        <PrerequisiteDialog prerequisite={edited === 'new' ? null : edited} setup={setup} onClose={() => setEdited(null)} />
+      )}
+    </>
+  );
+}
+
+/** A room with a climate of its own. */
+export function ZoneDialog({ onClose }: { onClose: () => void }) {
+  const [name, setName] = useState('');
+  const add = useCommand((body: View<'ZoneDto'>, headers) => ask(client.POST('/api/zones', { body, headers })), onClose);
+  const id = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
+  return (
+    <FormDialog
+      title="Add a climate zone"
+      submit="Add"
+      pending={add.isPending}
+      error={add.error}
+      onSubmit={() => id !== '' && add.mutate({ id, name: name.trim() })}
+      onClose={onClose}
+    >
+      <Stack>
+        <TextField
+          label="Zone"
+          value={name}
+          onChange={(event) => setName(event.target.value)}
+          helperText="Wood room, booth, bench hall…"
+          autoFocus
+        />
+      </Stack>
+    </FormDialog>
+  );
+}

@@ -1,0 +1,116 @@
+import { LOT_USES, type LotUse } from '@ample-crane/core';
+import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { FormDialog } from '../parts/FormDialog.tsx';
+import { MoistureFields } from './MoistureFields.tsx';
+
+type Exception = View<'MoistureExceptionDto'>;
+
+const nameOf = ({ use, form }: Pick<Exception, 'use' | 'form'>) => `${form ?? 'any form'} for ${use ?? 'any use'}`;
+const bandOf = (e: Exception) =>
+  e.bandSchool === 'fixed' ? `${e.fixedLowPct}–${e.fixedHighPct} %` : `shop EMC ± ${e.halfWidthPct} points`;
+
+/** Uses and forms of wood that are judged by rules of their own. */
+export function Exceptions({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
+  const [open, setOpen] = useState<Exception | 'new' | null>(null);
+  // What was there when the dialog opened: what others change meanwhile is not overwritten.
+  const [seen, setSeen] = useState('');
+  const begin = (exception: Exception | 'new') => {
+    setSeen(setup.tags.exceptions);
+    setOpen(exception);
+  };
+  const save = useCommand(
+    (exceptions: Exception[], headers) =>
+      ask(
+        client.PUT('/api/settings/moisture-exceptions', {
+          body: { exceptions, seen: open === null ? setup.tags.exceptions : seen },
+          headers,
+        }),
+      ),
+    () => setOpen(null),
+  );
+  const others = setup.exceptions.filter((e) => e !== open);
+  return (
+    <Stack spacing={1}>
+      {setup.exceptions.length === 0 && <Typography color="text.secondary">None: every lot is judged alike.</Typography>}
+      {setup.exceptions.map((e) => (
+        <Box key={nameOf(e)} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+          <Typography sx={{ flex: 1 }}>
+            {nameOf(e)}: {bandOf(e)}, by {e.gateSchool}
+          </Typography>
+          {editable && <Button onClick={() => begin(e)}>Change</Button>}
+          {editable && (
+            <Button color="error" loading={save.isPending} onClick={() => save.mutate(setup.exceptions.filter((o) => o !== e))}>
+              Drop
+            </Button>
+          )}
+        </Box>
+      ))}
+      {save.error && open === null && <ErrorNote error={save.error} />}
+      {editable && (
+        <Button sx={{ alignSelf: 'start' }} onClick={() => begin('new')}>
+          Add rules for a use or form
+        </Button>
+      )}
+      {open !== null && (
+        <ExceptionDialog
+          exception={open === 'new' ? { ...setup.moisture, use: 'top', form: null } : open}
+          pending={save.isPending}
+          error={save.error}
+          onSave={(exception) => save.mutate([...others, exception])}
+          onClose={() => {
+            save.reset();
+            setOpen(null);
+          }}
+        />
+      )}
+    </Stack>
+  );
+}
+
+interface DialogProps {
+  exception: Exception;
+  pending: boolean;
+  error: unknown;
+  onSave: (exception: Exception) => void;
+  onClose: () => void;
+}
+
+function ExceptionDialog({ exception, pending, error, onSave, onClose }: DialogProps) {
+  const { use: usedFor, form: shape, ...moisture } = exception;
+  const [use, setUse] = useState<LotUse | ''>(usedFor ?? '');
+  const [form, setForm] = useState(shape ?? '');
+  const { control, handleSubmit } = useForm<View<'MoistureDto'>>({ values: moisture });
+  return (
+    <FormDialog
+      title="Rules of their own"
+      submit="Keep"
+      pending={pending}
+      error={error}
+      onSubmit={() =>
+        void handleSubmit((rules) => onSave({ ...rules, use: use === '' ? null : use, form: form.trim() === '' ? null : form.trim() }))()
+      }
+      onClose={onClose}
+    >
+      <TextField select label="Wood for" value={use} onChange={(event) => setUse(LOT_USES.find((u) => u === event.target.value) ?? '')}>
+        <MenuItem value="">any use</MenuItem>
+        {LOT_USES.map((u) => (
+          <MenuItem key={u} value={u}>
+            {u}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        label="Form"
+        value={form}
+        onChange={(event) => setForm(event.target.value)}
+        helperText="As lots are received; empty for any"
+      />
+      <MoistureFields control={control} />
+    </FormDialog>
+  );
+}

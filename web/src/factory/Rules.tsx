@@ -1,0 +1,102 @@
+import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Controller, useForm } from 'react-hook-form';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { Section } from '../parts/Screen.tsx';
+import { Exceptions } from './Exceptions.tsx';
+import { Kilns } from './Kilns.tsx';
+import { Meters } from './Meters.tsx';
+import { MoistureFields } from './MoistureFields.tsx';
+import { MovementLimits } from './MovementLimits.tsx';
+
+type Moisture = View<'MoistureDto'>;
+
+/** What others have changed meanwhile comes in beside what is being typed. */
+const KEEP_TYPED = { keepDirtyValues: true } as const;
+
+/** Bands and gate rules of the wood room, and the pattern of serials. */
+export function Rules({ setup }: { setup: View<'SetupView'> }) {
+  const { may } = useSession();
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' }, gap: 4 }}>
+      <Section title="When lumber is ready">
+        <MoistureForm moisture={setup.moisture} seen={setup.tags.moisture} editable={may('manager')} />
+      </Section>
+      <Box>
+        <Section title="Rules of their own">
+          <Exceptions setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="How species read on our meters">
+          <Meters setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="How kilns and cabinets dry">
+          <Kilns setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="How far joints may move">
+          <MovementLimits setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="Serials">
+          <SerialForm setup={setup} editable={may('manager')} />
+        </Section>
+      </Box>
+    </Box>
+  );
+}
+
+function MoistureForm({ moisture, seen, editable }: { moisture: Moisture; seen: string; editable: boolean }) {
+  const { control, handleSubmit, formState } = useForm<Moisture>({ values: moisture, resetOptions: KEEP_TYPED });
+  const save = useCommand((body: Moisture, headers) => ask(client.PUT('/api/settings/moisture', { body: { ...body, seen }, headers })));
+  return (
+    <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
+      <Stack spacing={2}>
+        <MoistureFields control={control} />
+        <Typography variant="body2" color="text.secondary">
+          A band that follows the shop keeps parts at the humidity where they will live. Two points of spread and one and a half between
+          core and shell are where glued panels start to cup.
+        </Typography>
+        {save.error && <ErrorNote error={save.error} />}
+        {editable && (
+          <Button type="submit" variant="contained" sx={{ alignSelf: 'start' }} disabled={!formState.isDirty} loading={save.isPending}>
+            Save moisture rules
+          </Button>
+        )}
+      </Stack>
+    </form>
+  );
+}
+
+function SerialForm({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
+  const { control, register, handleSubmit, formState } = useForm<View<'SerialDto'>>({ values: setup.serial, resetOptions: KEEP_TYPED });
+  const save = useCommand((body: View<'SerialDto'>, headers) =>
+    ask(client.PUT('/api/settings/serial', { body: { ...body, seen: setup.tags.serial }, headers })),
+  );
+  return (
+    <form onSubmit={(event) => void handleSubmit((fields) => save.mutate(fields))(event)} noValidate>
+      <Stack spacing={2}>
+        <TextField label="Pattern" {...register('template')} helperText="{YYYY} {YY} {DDD} {GG} {WW} {MODEL} {SEQ3} {CHECK}" />
+        <Controller
+          name="reset"
+          control={control}
+          render={({ field }) => (
+            <TextField {...field} select label="Sequence starts again each">
+              {['day', 'week', 'year', 'never'].map((r) => (
+                <MenuItem key={r} value={r}>
+                  {r}
+                </MenuItem>
+              ))}
+            </TextField>
+          )}
+        />
+        <Typography>The next would look like {setup.serialExample}. A serial is given once, never edited and never used again.</Typography>
+        {save.error && <ErrorNote error={save.error} />}
+        {editable && (
+          <Button type="submit" variant="contained" sx={{ alignSelf: 'start' }} disabled={!formState.isDirty} loading={save.isPending}>
+            Save pattern
+          </Button>
+        )}
+      </Stack>
+    </form>
+  );
+}

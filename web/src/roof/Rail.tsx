@@ -1,0 +1,156 @@
+import { STAGE_NAMES, STAGES } from '@ample-crane/core';
+import { Box, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+import { DESKS, STAGE_PATHS } from '../ground/keys.ts';
+import { useWalk } from '../ground/queries.ts';
+import { MONO } from '../ground/theme.ts';
+import { counted } from '../parts/words.ts';
+
+const FOLD = '@media (max-width: 1100px)';
+
+/** The walk: stages in walking order with what waits there, then the desks. Folds to its keys when narrow. */
+export function Rail() {
+  const walk = useWalk();
+  return (
+    <Box
+      component="nav"
+      aria-label="The walk"
+      sx={{
+        gridRow: '1 / 3',
+        width: 196,
+        [FOLD]: { width: 58 },
+        borderRight: 1,
+        borderColor: 'divider',
+        bgcolor: 'background.paper',
+        overflowY: 'auto',
+        py: 1.5,
+      }}
+    >
+      <Typography
+        sx={{
+          px: 2,
+          pb: 1,
+          fontFamily: (t) => t.typography.h1.fontFamily,
+          fontWeight: 750,
+          fontSize: 17,
+          [FOLD]: { display: 'none' },
+        }}
+      >
+        Ample Crane
+      </Typography>
+      <Box
+        component="ol"
+        sx={{
+          listStyle: 'none',
+          m: 0,
+          p: 0,
+          position: 'relative',
+          '&::before': {
+            content: '""',
+            position: 'absolute',
+            left: 28,
+            top: 14,
+            bottom: 14,
+            borderLeft: '2px dotted',
+            borderColor: 'divider',
+          },
+        }}
+      >
+        {STAGES.map((stage, i) => {
+          const here = walk.data?.find((w) => w.stage === stage);
+          return (
+            <RailItem key={stage} to={STAGE_PATHS[stage]} mark={String((i + 1) % 10)} name={STAGE_NAMES[stage]}>
+              {here && here.decisions > 0 && (
+                <Box
+                  component="span"
+                  role="img"
+                  aria-label={counted(here.decisions, 'decision', 'decisions')}
+                  sx={{
+                    width: 8,
+                    height: 8,
+                    bgcolor: 'warning.main',
+                    transform: 'rotate(45deg)',
+                    flexShrink: 0,
+                    [FOLD]: { position: 'absolute', top: 2, right: 10 },
+                  }}
+                />
+              )}
+              {here && here.waiting > 0 && (
+                <Box
+                  component="span"
+                  sx={{
+                    fontFamily: MONO,
+                    fontSize: 13,
+                    color: 'text.secondary',
+                    [FOLD]: { display: 'none' },
+                  }}
+                  aria-label={`${here.waiting} waiting`}
+                  role="img"
+                >
+                  {here.waiting}
+                </Box>
+              )}
+            </RailItem>
+          );
+        })}
+      </Box>
+      <Box component="ul" sx={{ listStyle: 'none', m: 0, mt: 1.5, p: 0, pt: 1.5, borderTop: 1, borderColor: 'divider' }}>
+        {DESKS.map((desk) => (
+          <RailItem key={desk.path} to={desk.path} mark={desk.key} name={desk.name} />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+function RailItem({ to, mark, name, children }: { to: string; mark: string; name: string; children?: ReactNode }) {
+  return (
+    <Box component="li">
+      <Box
+        component={NavLink}
+        to={to}
+        end={to === '/'}
+        aria-label={name}
+        sx={{
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1.25,
+          pl: 2,
+          pr: 1.75,
+          minHeight: 36,
+          color: 'text.primary',
+          textDecoration: 'none',
+          position: 'relative',
+          '& .mark': {
+            fontFamily: MONO,
+            fontSize: 12,
+            width: 26,
+            height: 26,
+            borderRadius: '50%',
+            display: 'grid',
+            placeItems: 'center',
+            border: 1,
+            borderColor: 'divider',
+            bgcolor: 'background.paper',
+            flexShrink: 0,
+          },
+          '&:hover .mark': { borderColor: 'text.primary' },
+          '&.active': { fontWeight: 700 },
+          '&.active .mark': {
+            bgcolor: 'text.primary',
+            color: 'background.paper',
+            borderColor: 'text.primary',
+          },
+          '& .name': { flex: 1, whiteSpace: 'nowrap', [FOLD]: { display: 'none' } },
+        }}
+      >
+        <span className="mark" aria-hidden>
+          {mark}
+        </span>
+        <span className="name">{name}</span>
+        {children}
+      </Box>
+    </Box>
+  );
+}

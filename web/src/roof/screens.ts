@@ -1,0 +1,37 @@
+import { lazy } from 'react';
+import { STAGE_PATHS } from '../ground/keys.ts';
+
+/** Every screen, split from the shell. */
+export const SCREENS = [
+  { path: '/', Screen: lazy(() => import('../morning/MorningScreen.tsx')) },
+  { path: '/floor', Screen: lazy(() => import('../floor/FloorScreen.tsx')) },
+  { path: '/flow', Screen: lazy(() => import('../flow/FlowScreen.tsx')) },
+  { path: '/orders', Screen: lazy(() => import('../orders/OrdersScreen.tsx')) },
+  { path: '/records', Screen: lazy(() => import('../records/RecordsScreen.tsx')) },
+  { path: '/records/:serial', Screen: lazy(() => import('../records/RecordScreen.tsx')) },
+  { path: '/setup', Screen: lazy(() => import('../factory/SetupScreen.tsx')) },
+  { path: '/setup/routes', Screen: lazy(() => import('../routing/RoutesScreen.tsx')) },
+  { path: '/setup/routes/:id', Screen: lazy(() => import('../routing/RouteDeskScreen.tsx')) },
+  { path: '/setup/routes/:id/compare', Screen: lazy(() => import('../routing/CompareScreen.tsx')) },
+  { path: '/stations', Screen: lazy(() => import('../stations/StationsScreen.tsx')) },
+  { path: '/station/:code', Screen: lazy(() => import('../stations/StationScreen.tsx')) },
+  { path: '/carriers/:id', Screen: lazy(() => import('../carriers/CarrierScreen.tsx')) },
+  { path: '/batches/:id', Screen: lazy(() => import('../batches/CardScreen.tsx')) },
+  { path: STAGE_PATHS.woodRoom, Screen: lazy(() => import('../timber/WoodRoomScreen.tsx')) },
+  { path: '/wood-room/walk', Screen: lazy(() => import('../timber/RackWalkScreen.tsx')) },
+  { path: '/wood-room/air', Screen: lazy(() => import('../timber/AirScreen.tsx')) },
+  { path: '/wood-room/stock', Screen: lazy(() => import('../timber/StockScreen.tsx')) },
+  { path: '/wood-room/cutting', Screen: lazy(() => import('../timber/CuttingScreen.tsx')) },
+  { path: '/wood-room/cutting/:id', Screen: lazy(() => import('../timber/PlanScreen.tsx')) },
+  { path: '/sums/:sum?', Screen: lazy(() => import('../sums/SumsScreen.tsx')) },
+  { path: '/lots/:id', Screen: lazy(() => import('../timber/LotScreen.tsx')) },
+  { path: STAGE_PATHS.roughMill, Screen: lazy(() => import('../machining/RoughMillScreen.tsx')) },
+  { path: STAGE_PATHS.machining, Screen: lazy(() => import('../machining/MachiningScreen.tsx')) },
+  { path: STAGE_PATHS.necks, Screen: lazy(() => import('../machining/NecksScreen.tsx')) },
+  { path: STAGE_PATHS.bodies, Screen: lazy(() => import('../machining/BodiesScreen.tsx')) },
+  { path: STAGE_PATHS.fitting, Screen: lazy(() => import('../fitting/FittingScreen.tsx')) },
+  { path: STAGE_PATHS.finishing, Screen: lazy(() => import('../finishing/FinishingScreen.tsx')) },
+  { path: STAGE_PATHS.assembly, Screen: lazy(() => import('../assembly/AssemblyScreen.tsx')) },
+  { path: STAGE_PATHS.finalRest, Screen: lazy(() => import('../assembly/FinalRestScreen.tsx')) },
+  { path: STAGE_PATHS.dispatch, Screen: lazy(() => import('../dispatch/DispatchScreen.tsx')) },
+] as const;

@@ -1,0 +1,186 @@
+import { PAUSE_CAUSES } from '@ample-crane/core';
+import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
+import { useState, type ReactNode } from 'react';
+import { Link as RouterLink } from 'react-router';
+import type { View } from '../ground/api.ts';
+import { useOutbox } from '../ground/outbox.ts';
+import { useCard } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
+import { stationOutbox } from '../ground/stationOutbox.ts';
+import { Figure, Id } from '../parts/Answer.tsx';
+import { Caution } from '../parts/Caution.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { FindingList } from '../parts/Finding.tsx';
+import { StreamGlyph } from '../parts/StreamGlyph.tsx';
+import { carriersOf, pieces } from '../parts/words.ts';
+import { AcceptAct } from '../batches/AcceptAct.tsx';
+import { CoatForm } from '../batches/CoatForm.tsx';
+import { FinishForm } from '../batches/FinishForm.tsx';
+import { HandOverAct } from '../batches/HandOverAct.tsx';
+import { MeasuresForm } from '../batches/MeasuresForm.tsx';
+import { asSeen } from '../batches/overlay.ts';
+import { CAUSE_WORDS } from '../batches/PauseAct.tsx';
+import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
+import { WorkerAct } from '../batches/WorkerAct.tsx';
+
+type Card = View<'CardView'>;
+/** A finger with glue on it hits this. */
+const BIG = { minHeight: 56, fontSize: 18, px: 3 } as const;
+
+interface Props {
+  batchId: string;
+  /** whether it is at the station that shows it, not scanned at another or gone on */
+  isHere: boolean;
+}
+
+/** One batch at a station: what it is meant to become, and the one act that is due. */
+export function StationDue({ batchId, isHere }: Props) {
+  const query = useCard(batchId);
+  return (
+    <Paper component="section" aria-label={`Batch ${batchId}`} sx={{ p: 2, minHeight: 200 }}>
+      {query.data ? (
+        <ByOutbox value>
+          <Due card={query.data} isHere={isHere} />
+        </ByOutbox>
+      ) : query.error ? (
+        <ErrorNote error={query.error} onRetry={() => void query.refetch()} />
+      ) : null}
+    </Paper>
+  );
+}
+
+function Due({ card, isHere }: { card: Card; isHere: boolean }) {
+  const { may, session } = useSession();
+  const { batch } = card;
+  const seen = asSeen(batch, useOutbox(stationOutbox));
+  const shown = { ...card, batch: { ...batch, status: seen.status, accepted: seen.accepted } };
+  return (
+    <Stack
+      spacing={2}
+      sx={{ '& .MuiButton-sizeLarge': BIG, '& .MuiCheckbox-root': { p: 1.5 }, '& .MuiToggleButton-root': { minHeight: 48, px: 2 } }}
+    >
+      <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
+        <StreamGlyph of={batch.component} size={44} />
+        <Box sx={{ flex: 1 }}>
+          <Typography variant="h2" sx={{ fontSize: '1.35rem' }}>
+            {batch.operationName}
+            {batch.pass > 1 && `, pass ${batch.pass}`}
+            {batch.redo && ', pieces that came back'}
+          </Typography>
+          <Typography>
+            <Link component={RouterLink} to={`/batches/${batch.id}`}>
+              <Id>{batch.id}</Id>
+            </Link>{' '}
+            · {pieces(card.inPass.length, batch.component)} of {batch.modelName}
+            {batch.placements.length > 0 && ` · ${carriersOf(batch)}`} · for {card.customer}
+          </Typography>
+          {!isHere && <Typography sx={{ fontWeight: 500 }}>It is at {batch.stationName} now.</Typography>}
+        </Box>
+      </Stack>
+      {seen.waiting > 0 && (
+        <Typography role="status" color="text.secondary">
+          <Figure>{seen.waiting}</Figure> of your entries {seen.waiting === 1 ? 'waits' : 'wait'} to be sent.
+        </Typography>
+      )}
+      {seen.gone ? (
+        <Typography>Finished here. It goes on when the entry is sent.</Typography>
+      ) : may('operator') ? (
+        <Acts card={shown} />
+      ) : (
+        <Typography color="text.secondary">
+          {session.station === null ? 'An operator or above can log work here.' : 'Say above who you are; then work can be logged here.'}
+        </Typography>
+      )}
+      <Caution kinds={card.cautions} />
+    </Stack>
+  );
+}
+
+function Acts({ card }: { card: Card }): ReactNode {
+  const { batch } = card;
+  switch (batch.status) {
+    case 'queued':
+      if (batch.operationKind !== 'work') return <ToCard batch={batch} />;
+      if (batch.missing.length > 0) return <FindingList findings={batch.missing} />;
+      return (
+        <>
+          {(!batch.handOver || batch.accepted || batch.redo) && <WorkerAct card={card} act="start" />}
+          <HandOverAct card={card} />
+        </>
+      );
+    case 'running':
+      return (
+        <>
+          {card.coatPlan && <CoatForm card={card} plan={card.coatPlan} />}
+          {card.characteristics.length > 0 && <MeasuresForm card={card} />}
+          <FinishForm key={`${batch.operationId}/${batch.pass}`} card={card} act="finish" folded />
+          <PauseByCause card={card} />
+        </>
+      );
+    case 'paused':
+      return <WorkerAct card={card} act="resume" />;
+    case 'dwelling':
+    case 'finished':
+      return <MoveOn card={card} />;
+    default:
+      return <ToCard batch={batch} />;
+  }
+}
+
+const ToCard = ({ batch }: { batch: View<'BatchView'> }) => (
+  <Button component={RouterLink} to={`/batches/${batch.id}`} variant="outlined" size="large" sx={{ alignSelf: 'start' }}>
+    To its card
+  </Button>
+);
+
+/** One button for each cause: what stops the work is part of the record. */
+function PauseByCause({ card }: { card: Card }) {
+  const [open, setOpen] = useState(false);
+  const pause = useBatchCommand('pause', card.batch, 'Pause', () => setOpen(false));
+  if (!open)
+    return (
+      <Button variant="outlined" size="large" onClick={() => setOpen(true)} sx={{ alignSelf: 'start' }}>
+        Pause…
+      </Button>
+    );
+  return (
+    <Box role="group" aria-label="Why it is paused">
+      <Stack direction="row" useFlexGap spacing={1} sx={{ flexWrap: 'wrap' }}>
+        {PAUSE_CAUSES.map((cause) => (
+          <Button key={cause} variant="outlined" size="large" onClick={() => pause.mutate({ cause })}>
+            {CAUSE_WORDS[cause]}
+          </Button>
+        ))}
+        <Button size="large" color="inherit" onClick={() => setOpen(false)}>
+          Go on working
+        </Button>
+      </Stack>
+    </Box>
+  );
+}
+
+/** What waits shows until when; what is free moves on, and a loop asks its question. */
+function MoveOn({ card }: { card: Card }) {
+  const { batch } = card;
+  const on = `Move to ${batch.nextOperationName ?? 'the next step'}`;
+  const move = useBatchCommand('move', batch, on);
+  return (
+    <>
+      <FindingList findings={batch.findings} />
+      {batch.question !== null && <Typography>{batch.question}</Typography>}
+      {batch.verdict === 'pass' && (
+        <Stack direction="row" useFlexGap spacing={1} sx={{ flexWrap: 'wrap' }}>
+          <Button variant="contained" size="large" onClick={() => move.mutate(batch.question === null ? {} : { accepted: true })}>
+            {batch.question === null ? on : `Accepted: ${on.toLowerCase()}`}
+          </Button>
+          {batch.question !== null && (
+            <Button variant="outlined" size="large" onClick={() => move.mutate({ accepted: false })}>
+              Round again
+            </Button>
+          )}
+        </Stack>
+      )}
+      {batch.acceptFor !== null && <AcceptAct card={card} skill={batch.acceptFor} />}
+    </>
+  );
+}

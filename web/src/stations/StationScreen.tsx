@@ -1,0 +1,214 @@
+import { Box, Button, ButtonBase, Stack, Typography } from '@mui/material';
+import { useQueryClient } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link as RouterLink, useParams, useSearchParams } from 'react-router';
+import { ask, client, type View } from '../ground/api.ts';
+import { useOutbox, type OutboxEntry } from '../ground/outbox.ts';
+import { useStationWork } from '../ground/queries.ts';
+import { useSession } from '../ground/session.tsx';
+import { stationOutbox } from '../ground/stationOutbox.ts';
+import { Answer, Figure, Id } from '../parts/Answer.tsx';
+import { DwellRing } from '../parts/DwellRing.tsx';
+import { Empty, Screen, Section } from '../parts/Screen.tsx';
+import { StreamGlyph } from '../parts/StreamGlyph.tsx';
+import { counted, pieces, statusWords } from '../parts/words.ts';
+import { asSeen } from '../batches/overlay.ts';
+import { OutboxPanel } from './OutboxPanel.tsx';
+import { SignTabletIn } from './SignTabletIn.tsx';
+import { StationDue } from './StationDue.tsx';
+
+type Work = View<'StationWorkView'>;
+/** Cards kept ready for when the network is gone. */
+const READY_CARDS = 10;
+export const LAST_STATION = 'station of this device';
+
+/** One bench, booth or shelf: what is on it, what to take next and why, and the one act that is due. */
+export default function StationScreen() {
+  const { code = '' } = useParams();
+  const query = useStationWork(code);
+  const { may, session } = useSession();
+  useEffect(() => {
+    if (query.data) localStorage.setItem(LAST_STATION, query.data.code);
+  }, [query.data]);
+  return (
+    <Screen
+      title={query.data?.name ?? code}
+      query={query}
+      actions={
+        <>
+          <Button component={RouterLink} to="/stations" size="large">
+            All stations
+          </Button>
+          {query.data && may('lead') && session.station === null && <SignTabletIn station={query.data} />}
+        </>
+      }
+    >
+      {(work) => <Station work={work} />}
+    </Screen>
+  );
+}
+
+/** What is shown first: what is being worked on, or what is to be taken next. */
+function firstOf(work: Work, entries: readonly OutboxEntry[]): string | undefined {
+  const here = [...work.running, ...work.queue.map((t) => t.batch)];
+  return (
+    here.find((b) => asSeen(b, entries).status === 'running' && !asSeen(b, entries).gone) ?? here.find((b) => !asSeen(b, entries).gone)
+  )?.id;
+}
+
+function Station({ work }: { work: Work }) {
+  const entries = useOutbox(stationOutbox);
+  const [search, setSearch] = useSearchParams();
+  useReadyCards(work);
+  const chosenId = search.get('batch');
+  const batchId = chosenId ?? firstOf(work, entries);
+  const choose = (id: string) => setSearch({ batch: id }, { replace: true });
+  const isHere = [...work.running, ...work.queue.map((t) => t.batch), ...work.elsewhere.map((t) => t.batch)].some((b) => b.id === batchId);
+  return (
+    <>
+      <Headline work={work} />
+      <OutboxPanel />
+      {globalThis.isSecureContext === false && (
+        <Typography color="text.secondary" sx={{ mb: 1.5 }}>
+          At this address (no https) browsers keep no copy of the application: without network, leave this page open. Entries are kept all
+          the same.
+        </Typography>
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 5fr) minmax(0, 6fr)' },
+          gap: 2,
+          alignItems: 'start',
+        }}
+      >
+        <Box sx={{ order: { xs: 2, md: 1 } }}>
+          {work.running.length > 0 && (
+            <Section title="On the bench">
+              {work.running.map((b) => (
+                <Row
+                  key={b.id}
+                  batch={b}
+                  reason={`${statusWords(asSeen(b, entries).status)}${b.worker === null ? '' : `, ${b.worker}`}`}
+                  entries={entries}
+                  chosen={b.id === batchId}
+                  onChoose={choose}
+                />
+              ))}
+            </Section>
+          )}
+          <Section title={work.kind === 'work' ? 'To take, in this order' : 'In order of coming out'}>
+            {work.queue.length === 0 && <Empty>Nothing waits here.</Empty>}
+            {work.queue.map(({ batch, reason }) => (
+              <Row key={batch.id} batch={batch} reason={reason} entries={entries} chosen={batch.id === batchId} onChoose={choose} />
+            ))}
+          </Section>
+          {work.elsewhere.length > 0 && (
+            <Section title="Could be done here in another way">
+              {work.elsewhere.map(({ batch, reason }) => (
+                <Row
+                  key={batch.id}
+                  batch={batch}
+                  reason={`Waits at ${batch.stationName}. ${reason}`}
+                  entries={entries}
+                  chosen={batch.id === batchId}
+                  onChoose={choose}
+                />
+              ))}
+            </Section>
+          )}
+        </Box>
+        <Box sx={{ order: { xs: 1, md: 2 } }}>
+          {batchId !== undefined && <StationDue key={batchId} batchId={batchId} isHere={isHere} />}
+          {chosenId !== null && !isHere && (
+            <Button size="large" onClick={() => setSearch({}, { replace: true })} sx={{ mt: 1, minHeight: 56 }}>
+              What is next here
+            </Button>
+          )}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+function Headline({ work }: { work: Work }) {
+  const [next] = work.queue;
+  return (
+    <Answer>
+      {work.kind === 'work' && (
+        <>
+          <Figure>{work.running.length}</Figure> of <Figure>{work.places}</Figure> {work.places === 1 ? 'bench' : 'benches'} taken;{' '}
+        </>
+      )}
+      {counted(work.queue.length, 'batch waits', 'batches wait')}.{' '}
+      {next && (
+        <>
+          Next <Id>{next.batch.id}</Id>: {next.reason.charAt(0).toLowerCase() + next.reason.slice(1)}.
+        </>
+      )}
+    </Answer>
+  );
+}
+
+interface RowProps {
+  batch: View<'BatchView'>;
+  reason: string;
+  entries: readonly OutboxEntry[];
+  chosen: boolean;
+  onChoose: (id: string) => void;
+}
+
+function Row({ batch, reason, entries, chosen, onChoose }: RowProps) {
+  const { waiting, gone } = asSeen(batch, entries);
+  return (
+    <ButtonBase
+      onClick={() => onChoose(batch.id)}
+      aria-pressed={chosen}
+      sx={{
+        display: 'flex',
+        width: '100%',
+        gap: 1.5,
+        minHeight: 60,
+        px: 1,
+        textAlign: 'left',
+        borderBottom: 1,
+        borderColor: 'divider',
+        borderLeft: 5,
+        borderLeftColor: chosen ? 'text.primary' : 'transparent',
+        bgcolor: chosen ? 'background.paper' : 'transparent',
+        opacity: gone ? 0.6 : 1,
+      }}
+    >
+      <StreamGlyph of={batch.component} size={30} />
+      {batch.findings.length > 0 && <DwellRing of={batch} size={38} />}
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        <Stack direction="row" spacing={1} sx={{ alignItems: 'baseline' }}>
+          <Id>{batch.id}</Id>
+          <Typography component="span" noWrap>
+            {pieces(batch.quantity, batch.component)} of {batch.modelName}
+          </Typography>
+        </Stack>
+        <Typography variant="body2" color="text.secondary">
+          {batch.operationName} · {gone ? 'finished, to be sent' : reason}
+          {waiting > 0 && !gone && ` · ${waiting} to be sent`}
+        </Typography>
+      </Box>
+    </ButtonBase>
+  );
+}
+
+/** Reads the cards of what is next, so that they are there when the network is not. */
+function useReadyCards(work: Work): void {
+  const queries = useQueryClient();
+  const ids = [...work.running, ...work.queue.map((t) => t.batch)]
+    .slice(0, READY_CARDS)
+    .map((b) => b.id)
+    .join(' ');
+  useEffect(() => {
+    for (const id of ids === '' ? [] : ids.split(' '))
+      void queries.prefetchQuery({
+        queryKey: ['batches', 'card', id],
+        queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })),
+      });
+  }, [ids, queries]);
+}
