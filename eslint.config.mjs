@@ -23,7 +23,7 @@ export default defineConfig(
   {
     // The core is pure: no clock, no unseeded chance, no I/O.
     files: ['core/src/**/*.ts'],
-    ignores: ['**/*.test.ts'],
+    ignores: ['**/*.test.ts', 'core/src/test/**'],
     rules: {
       'no-restricted-globals': ['error', 'process', 'console', 'fetch', 'setTimeout', 'setInterval', 'performance'],
       'no-restricted-properties': [

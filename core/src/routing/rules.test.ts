@@ -144,6 +144,96 @@ describe('at its limits', () => {
   });
 });
 
+describe('what is not answered', () => {
+  const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
+  const named = fc.constantFrom(undefined, 'width');
+  const points = fc.array(fc.record({ atMs: fc.integer({ min: NOW - 20 * DAY_MS, max: NOW }), value: between(4, 20) }), { maxLength: 5 });
+  const values = fc.array(
+    fc.record({ label: fc.constant('r'), value: between(4, 20), depth: fc.constantFrom('shell' as const, 'core' as const) }),
+    {
+      maxLength: 6,
+    },
+  );
+  const everything: fc.Arbitrary<Required<Omit<Evidence, 'nowMs'>>> = fc.record({
+    sinceMs: fc.integer({ min: 0, max: NOW }),
+    temperatures: fc.constant([{ atMs: 0, tempC: 30 }]),
+    measurements: values,
+    measures: fc.record({ width: values, core: values }),
+    series: points,
+    courses: fc.record({ width: points }),
+    lastCoatMs: fc.option(fc.integer({ min: 0, max: NOW })),
+    air: fc.record({ tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
+    signOffs: fc.constant([{ skill: 'fitting', by: 'Ann' }]),
+    shortParts: fc.constant([]),
+  });
+  /** Every kind of rule, and what it cannot do without: a new kind must be told here before this compiles. */
+  const RULES: Readonly<Record<Rule['kind'], { rule: fc.Arbitrary<Rule>; without: (keyof Evidence)[] }>> = {
+    elapsed: {
+      rule: fc.record({ kind: fc.constant('elapsed' as const), what: fc.constant('Rested'), minimumMinutes: fc.nat(50) }),
+      without: ['sinceMs'],
+    },
+    equivalent: {
+      rule: fc.record({
+        kind: fc.constant('equivalent' as const),
+        what: fc.constant('Cured'),
+        minimumDays: between(0, 3),
+        law: fc.constant(DEFAULT_CURE_LAW),
+      }),
+      without: ['temperatures'],
+    },
+    inBand: {
+      rule: named.chain((characteristic) =>
+        fc.record({
+          kind: fc.constant('inBand' as const),
+          what: fc.constant('readings'),
+          low: between(0, 8),
+          high: between(8, 30),
+          needed: fc.integer({ min: 1, max: 3 }),
+          unit: fc.constant('%'),
+          tooLow: fc.constant(''),
+          tooHigh: fc.constant(''),
+          ...(characteristic === undefined ? {} : { characteristic: fc.constant(characteristic) }),
+        }),
+      ),
+      without: ['measurements', 'measures'],
+    },
+    spread: {
+      rule: fc.record({ kind: fc.constant('spread' as const), limit: between(0, 20), unit: fc.constant('%') }),
+      without: ['measurements', 'measures'],
+    },
+    gradient: { rule: fc.record({ kind: fc.constant('gradient' as const), limit: between(0, 20) }), without: ['measurements', 'measures'] },
+    stable: {
+      rule: fc.record({ kind: fc.constant('stable' as const), limitPerDay: between(0, 9), windowDays: fc.integer({ min: 1, max: 30 }) }),
+      without: ['series', 'courses'],
+    },
+    window: {
+      rule: fc.record({
+        kind: fc.constant('window' as const),
+        minimumMinutes: fc.nat(60),
+        maximumMinutes: fc.integer({ min: 60, max: 9999 }),
+        afterwards: fc.constant('Scuff sand'),
+      }),
+      without: ['lastCoatMs'],
+    },
+    climate: { rule: fc.constant({ kind: 'climate', limits: DEFAULT_SPRAY_LIMITS }), without: ['air'] },
+    signOff: { rule: fc.constant({ kind: 'signOff', skill: 'fitting' }), without: ['signOffs'] },
+    parts: { rule: fc.constant({ kind: 'parts' }), without: ['shortParts'] },
+  };
+  test.each(Object.entries(RULES))('never passes: %s', (_, { rule: any, without }) => {
+    let passes = 0;
+    fc.assert(
+      fc.property(any, everything, (rule, evidence) => {
+        if (verdict(rule, evidence) === 'pass') passes++;
+        const silent = Object.fromEntries(Object.entries(evidence).filter(([field]) => !without.includes(field as keyof Evidence)));
+        expect(verdict(rule, silent)).not.toBe('pass');
+      }),
+      { numRuns: 400 },
+    );
+    // It is the missing evidence that keeps it from passing.
+    expect(passes).toBeGreaterThan(0);
+  });
+});
+
 describe('a gate', () => {
   const anyRule: fc.Arbitrary<Rule> = fc.oneof(
     fc.record({ kind: fc.constant('elapsed' as const), what: fc.constant('Rested'), minimumMinutes: fc.integer({ min: 0, max: 5000 }) }),

@@ -124,8 +124,9 @@ function elapsed(rule: Of<'elapsed'>, { nowMs, sinceMs }: Evidence): Finding {
   };
 }
 
-function equivalent(rule: Of<'equivalent'>, { nowMs, sinceMs, temperatures = [] }: Evidence): Finding {
+function equivalent(rule: Of<'equivalent'>, { nowMs, sinceMs, temperatures }: Evidence): Finding {
   if (sinceMs === undefined) return missing('equivalent', `${rule.what}: the cure clock has not been started`);
+  if (temperatures === undefined) return missing('equivalent', `${rule.what}: nobody could say how warm it has been`);
   const cured = equivalentDays(sinceMs, Math.max(nowMs, sinceMs), temperatures, rule.law);
   const calendar = (nowMs - sinceMs) / DAY_MS;
   const difference = cured - calendar;

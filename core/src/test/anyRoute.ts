@@ -19,6 +19,7 @@ const ANY_STEP = fc.constantFrom(
   'until accepted',
   'program',
   'sign-off',
+  'measured',
 );
 type StepKind = typeof ANY_STEP extends fc.Arbitrary<infer T> ? T : never;
 
@@ -77,6 +78,10 @@ function chain(component: Component, prefix: string, kinds: readonly StepKind[],
           return [step(id, component, [], { repeat: { kind: 'until accepted', backTo: id, maximum: 2, expected: 1 } })];
         case 'sign-off':
           return [step(id, component, [], { gate: [{ kind: 'signOff', skill: 'eye' }] })];
+        case 'measured':
+          return [
+            step(id, component, [], { characteristics: [{ id: 'width', name: 'Width', unit: 'mm', low: 55, target: 56, high: 57 }] }),
+          ];
         case 'program':
           return [step(id, component, [], { needs: [{ kind: 'program', what: id }] })];
       }

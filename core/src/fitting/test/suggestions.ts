@@ -1,0 +1,19 @@
+import { Batch } from '../../batches/index.ts';
+import type { Suggestions } from '../../test/suggestion.ts';
+
+export const suggestions: Suggestions = {
+  onward: {
+    'fit instruments'(shop, random) {
+      const here = shop.rows.all(Batch).filter((b) => b.status === 'queued' && shop.operation(b.id).kind === 'fit');
+      const [bodies, necks] = (['body', 'neck'] as const).map((c) => here.filter((b) => b.component === c));
+      if (!bodies?.length || !necks?.length) return undefined;
+      const [body, neck] = [random.pick(bodies), random.pick(necks)];
+      const free = shop.live(neck.id);
+      const pairs = shop
+        .live(body.id)
+        .slice(0, free.length)
+        .map((piece, i) => ({ bodyId: piece.id, neckId: free[i]?.id ?? null }));
+      return { bodyBatchId: body.id, neckBatchId: neck.id, pairs: random.chance(0.3) ? pairs.slice(0, 1) : pairs };
+    },
+  },
+};

@@ -1,0 +1,20 @@
+import { Batch } from '../../batches/index.ts';
+import type { Suggestions } from '../../test/suggestion.ts';
+
+export const suggestions: Suggestions = {
+  onward: {
+    'take measures'(shop, random) {
+      const measured = shop.rows.all(Batch).filter((b) => b.status !== 'done' && shop.operation(b.id).characteristics !== undefined);
+      if (measured.length === 0) return undefined;
+      const batch = random.pick(measured);
+      const measures = shop.live(batch.id).flatMap(({ id: pieceId }) =>
+        (shop.operation(batch.id).characteristics ?? []).map(({ id, low, high }) => ({
+          pieceId,
+          characteristicId: id,
+          value: low + ((high - low) * random.integer(0, 11)) / 10,
+        })),
+      );
+      return { batchId: batch.id, measures };
+    },
+  },
+};
