@@ -1,60 +1,6 @@
 // The arrows of docs: web → server is HTTP only, server → core, web → core; inside each house a room
 // uses only those on the floors below it. `npm run check` enforces it.
-/** The floors of each house, from the ground up; rooms on one floor do not know each other. */
-const FLOORS = {
-  core: [
-    ['maths', 'units'],
-    ['climate'],
-    ['ledger'],
-    ['carriers', 'assembly', 'machining'],
-    ['routing'],
-    ['orders'],
-    ['timber'],
-    ['factory'],
-    ['batches'],
-    ['finishing', 'quality', 'dispatch'],
-    ['fitting'],
-    ['flow'],
-    ['planning'],
-  ],
-  server: [
-    ['platform'],
-    ['logbook'],
-    ['climate'],
-    ['factory'],
-    ['batches'],
-    ['carriers', 'dispatch', 'finishing', 'orders', 'quality', 'routing', 'stations'],
-    ['fitting', 'timber'],
-    ['flow', 'records'],
-    ['morning'],
-    ['demo'],
-  ],
-
-  web: [
-    ['ground'],
-    ['parts'],
-    [
-      'assembly',
-      'batches',
-      'carriers',
-      'dispatch',
-      'factory',
-      'finishing',
-      'fitting',
-      'floor',
-      'flow',
-      'machining',
-      'morning',
-      'orders',
-      'records',
-      'routing',
-      'sums',
-      'timber',
-    ],
-    ['stations'],
-    ['roof'],
-  ],
-};
+const { FLOORS } = require('./scripts/lib/floors.cjs');
 
 /** No import runs back up a floor, and every room has its floor. */
 const floorRules = Object.entries(FLOORS).flatMap(([house, floors]) => [

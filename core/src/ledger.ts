@@ -23,9 +23,6 @@ export const LEDGER: Ledger<Routes, HouseFactory> = new Ledger<Routes, HouseFact
 
 type CommandKinds = (typeof ROOMS)[number]['commands'][number];
 
-/** The name of a kind of command. */
-export type CommandName = CommandKinds['name'];
-
 /** Every act that a person can do, in the rooms' order. */
 export const COMMANDS: readonly CommandKinds[] = ROOMS.flatMap((room) => [...room.commands]);
 
@@ -42,8 +39,6 @@ export type NewEntry = EntryOfKind<EntryKinds>;
 
 /** One line of the logbook. Appended, never changed. */
 export type LogbookEntry = NewEntry & { id: number };
-
-export type EntryNamed<Name extends EntryName> = Extract<NewEntry, { kind: Name }>;
 
 /** What the first entry of a kind says among what a command wrote; undefined when there is none. */
 export function sayingOf<Name extends EntryName>(name: Name, written: readonly Written[]): Payloads[Name] | undefined {

@@ -48,9 +48,6 @@ export interface CommandKind<Name extends string, Request, Factory = unknown> {
 
 export type AnyCommandKind<Factory> = CommandKind<string, unknown, Factory>;
 
-/** The request of a kind of command. */
-export type RequestOf<Defined> = Defined extends CommandKind<string, infer Request, never> ? Request : never;
-
 interface Definition<Request, Factory> {
   role: Role;
   objection?: (request: Request, by: Giver) => string | null;

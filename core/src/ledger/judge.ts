@@ -1,7 +1,6 @@
 import type { AnyCommandKind, Sight, Written } from './command.ts';
 import type { Decision } from './decision.ts';
 import { Answers, type Asked } from './question.ts';
-import type { Rows } from './rows.ts';
 
 /** Judges a command where every question is answered at once, out of what is at hand. */
 export function judge<Factory>(
@@ -15,7 +14,3 @@ export function judge<Factory>(
   const answers = command.asks(request, sight).reduce((all, ask) => all.put(ask, answer(ask)), first);
   return command.decide(request, { ...sight, answers });
 }
-
-/** Whether everything a command is about is there. */
-export const isThere = <Factory>(command: AnyCommandKind<Factory>, request: unknown, rows: Rows): boolean =>
-  command.concerns(request, new Answers()).about.every(({ kind, values }) => values.every((key) => rows.find(kind, key) !== undefined));

@@ -5,7 +5,7 @@ import type { FactoryParts } from '../factory/index.ts';
 import { LogCoat } from '../finishing/index.ts';
 import { FitInstruments } from '../fitting/index.ts';
 import { LEDGER, type EntryName, type HouseFactory, type LogbookEntry } from '../ledger.ts';
-import { isThere, judge, refuse, type AnyCommandKind, type Decision, type RowKind, type Rows, type Written } from '../ledger/index.ts';
+import { Answers, judge, refuse, type AnyCommandKind, type Decision, type RowKind, type Rows, type Written } from '../ledger/index.ts';
 import { Recorder, WholeHistory } from '../planning/index.ts';
 import { NO_FACTS, operationOf, type Component, type Operation, type Route, type RouteBook, type RouteFacts } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
@@ -209,3 +209,7 @@ export const everything = (rows: Rows): Record<string, object[]> =>
 
 /** The entries alone, as they would come back from storage. */
 export const stored = (entries: readonly LogbookEntry[]): LogbookEntry[] => JSON.parse(JSON.stringify(entries)) as LogbookEntry[];
+
+/** Whether everything a command is about is there. */
+const isThere = <Factory>(command: AnyCommandKind<Factory>, request: unknown, rows: Rows): boolean =>
+  command.concerns(request, new Answers()).about.every(({ kind, values }) => values.every((key) => rows.find(kind, key) !== undefined));

@@ -9,16 +9,13 @@ import {
   Measure,
   type Rule,
   type TemperatureSample,
-  type Ask,
   livePieces,
   Piece,
-  type Rows,
   rowsBy,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
-import type { UnitOfWork } from '../logbook/logbook.service.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { nameOf, type Shop } from '../factory/shop.service.ts';
@@ -35,9 +32,8 @@ export class EvidenceService {
   ) {}
 
   /** The evidence for the gates of many batches; only what their rules look at is asked for, once for all of them. */
-  async gather(batches: readonly Batch[], shop: Shop, within?: UnitOfWork): Promise<Map<string, Evidence>> {
-    const manager = within?.manager ?? this.database.manager;
-    const read = (...asks: Ask[]) => (within ? within.read(...asks) : this.reader.read(asks));
+  async gather(batches: readonly Batch[], shop: Shop): Promise<Map<string, Evidence>> {
+    const { manager } = this.database;
     const nowMs = this.clock.nowMs();
     const asks: Asks = (batch, ...kinds) => shop.factory.operationAt(batch).gate.some((r) => kinds.includes(r.kind));
     const zoneOf = (batch: Batch) => shop.stations.get(batch.stationCode)?.zoneId ?? shop.settings.factory.woodRoomZoneId;
@@ -47,10 +43,7 @@ export class EvidenceService {
       nowMs,
       manager,
     );
-    const measures = await this.measures(
-      batches.filter((b) => asks(b, 'inBand', 'spread', 'gradient', 'stable')),
-      read,
-    );
+    const measures = await this.measures(batches.filter((b) => asks(b, 'inBand', 'spread', 'gradient', 'stable')));
     const lastCoats = await this.lastCoats(
       batches.filter((b) => asks(b, 'window')),
       manager,
@@ -89,16 +82,13 @@ export class EvidenceService {
   }
 
   /** The measures of the pieces that are still in each batch, wherever they were taken. */
-  private async measures(batches: readonly Batch[], read: (...asks: Ask[]) => Promise<Rows>): Promise<Map<string, Measure[]>> {
+  private async measures(batches: readonly Batch[]): Promise<Map<string, Measure[]>> {
     if (batches.length === 0) return new Map();
     const ids = new Set(batches.map((b) => b.id));
-    const pieces = (await read(rowsBy(Piece, 'batchId', [...ids]))).all(Piece).filter((p) => ids.has(p.batchId));
+    const pieces = (await this.reader.read([rowsBy(Piece, 'batchId', [...ids])])).all(Piece);
     const batchOf = new Map(livePieces(pieces).map((p) => [p.id, p.batchId]));
-    const measures = (await read(rowsBy(Measure, 'pieceId', [...batchOf.keys()]))).all(Measure);
-    return groupBy<Measure, string>(
-      measures.filter((m) => batchOf.has(m.pieceId)),
-      (m) => batchOf.get(m.pieceId) ?? m.batchId,
-    );
+    const measures = (await this.reader.read([rowsBy(Measure, 'pieceId', [...batchOf.keys()])])).all(Measure);
+    return groupBy<Measure, string>(measures, (m) => batchOf.get(m.pieceId) ?? m.batchId);
   }
 
   private async lastCoats(batches: readonly Batch[], manager: EntityManager): Promise<Map<string, number>> {

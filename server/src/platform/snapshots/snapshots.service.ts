@@ -13,7 +13,11 @@ const LATE_ENTRIES = 64;
 const latest = (where: string) =>
   `select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook ${where} order by id desc limit $1) recent`;
 
-const POSITION = { everything: latest(''), 'the set-up': latest(`where kind = 'setup.changed'`) };
+/** How far the logbook has come, and whether time alone makes an answer old. */
+const POSITION = {
+  everything: { sql: latest(''), ages: true },
+  'the set-up': { sql: latest(`where kind = 'setup.changed'`), ages: false },
+};
 
 /** Answers of one kind, each kept as long as nothing they rest on has changed. */
 export class Shelf<T> {
@@ -50,8 +54,8 @@ export class Snapshots {
     return new Shelf<T>(() => this.position(POSITION[restingOn]));
   }
 
-  private async position(sql: string): Promise<string> {
-    const slot = Math.floor(this.clock.nowMs() / SLOT_MS);
+  private async position({ sql, ages }: (typeof POSITION)[keyof typeof POSITION]): Promise<string> {
+    const slot = ages ? Math.floor(this.clock.nowMs() / SLOT_MS) : 0;
     const rows = await ask<{ last: string; sum: string }>(this.database, sql, [LATE_ENTRIES]);
     return `${slot}/${rows[0]?.last ?? ''}/${rows[0]?.sum ?? ''}`;
   }

@@ -1,0 +1,57 @@
+/** The floors of each house, from the ground up; rooms on one floor do not know each other. */
+const FLOORS = {
+  core: [
+    ['maths', 'units'],
+    ['climate'],
+    ['ledger'],
+    ['carriers', 'assembly'],
+    ['routing'],
+    ['orders'],
+    ['timber'],
+    ['factory'],
+    ['batches'],
+    ['finishing', 'quality', 'dispatch'],
+    ['fitting'],
+    ['flow'],
+    ['planning'],
+  ],
+  server: [
+    ['platform'],
+    ['logbook'],
+    ['climate'],
+    ['factory'],
+    ['batches'],
+    ['carriers', 'dispatch', 'finishing', 'orders', 'quality', 'routing', 'stations'],
+    ['fitting', 'timber'],
+    ['flow', 'records'],
+    ['morning'],
+    ['demo'],
+  ],
+
+  web: [
+    ['ground'],
+    ['parts'],
+    [
+      'assembly',
+      'batches',
+      'carriers',
+      'dispatch',
+      'factory',
+      'finishing',
+      'fitting',
+      'floor',
+      'flow',
+      'machining',
+      'morning',
+      'orders',
+      'records',
+      'routing',
+      'sums',
+      'timber',
+    ],
+    ['stations'],
+    ['roof'],
+  ],
+};
+
+module.exports = { FLOORS };
