@@ -47,6 +47,24 @@ export default defineConfig(
     },
   },
   {
+    // One way to the logbook: a command that core judges. Changes of the set-up are written by their own service.
+    files: ['server/src/**/*.ts'],
+    ignores: ['server/src/logbook/**', 'server/src/factory/changes.service.ts', '**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: "CallExpression[callee.property.name='perform']", message: 'Give a command of core: CommandsService.give.' },
+      ],
+    },
+  },
+  {
+    // What is asked while something is judged is asked within its transaction.
+    files: ['server/src/**/*.evidence.ts'],
+    rules: {
+      'no-restricted-imports': ['error', { paths: [{ name: 'typeorm', message: 'Ask through the manager that the question came with.' }] }],
+    },
+  },
+  {
     // Over plain http browsers keep these shut; the one that is used has another way beside it.
     files: ['web/src/**/*.{ts,tsx}'],
     ignores: ['web/src/parts/copyText.ts', '**/*.test.ts'],

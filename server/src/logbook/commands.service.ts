@@ -44,19 +44,36 @@ export class CommandsService {
     actor: Actor,
     command: CommandKind<Name, Request, HouseFactory>,
     request: Request,
-    { seen: told, atMs, also }: Giving,
+    giving: Giving,
     answer: (written: readonly Written[], rows: Rows) => T,
   ): Promise<T> {
     if (!mayActAs(actor.role, command.role)) throw notAllowed(`This needs a ${command.role} or above; you are ${actor.role}.`);
     const objection = command.objection(request, actor);
     if (objection !== null) throw notAllowed(objection);
-    const factory = await this.factories.now();
+    try {
+      return await this.judge(actor, command, request, giving, answer, await this.factories.now());
+    } catch (error) {
+      if (!(error instanceof StaleFactory)) throw error;
+      // Somebody released a route and moved the batch to it since the factory was looked at.
+      return this.judge(actor, command, request, giving, answer, await this.factories.now());
+    }
+  }
+
+  private async judge<Name extends string, Request extends object, T extends object>(
+    actor: Actor,
+    command: CommandKind<Name, Request, HouseFactory>,
+    request: Request,
+    { seen: told, atMs, also }: Giving,
+    answer: (written: readonly Written[], rows: Rows) => T,
+    factory: HouseFactory,
+  ): Promise<T> {
     const first = await this.evidence.answer(command.first(request), factory);
     const asked = { ...request, seen: typeof told === 'function' ? [] : told.map(({ key, version }) => [key, version]), atMs };
     return this.logbook.perform(
       actor,
       { name: command.name, request: asked, concerns: command.concerns(request, first), factory },
       async (unit) => {
+        if (unit.rows.all(Batch).some((b) => !factory.parts.routes.has(b.routeId))) throw new StaleFactory();
         for (const { kind, key, version } of typeof told === 'function' ? told(unit.rows) : told) {
           const now = unit.rows.get(kind, key) as { version: number };
           if (now.version !== version) throw stale(labelOf(kind, key), kind === Batch ? now : { version: now.version });
@@ -76,6 +93,9 @@ export class CommandsService {
     );
   }
 }
+
+/** The factory was looked at before a route that the command meets. */
+class StaleFactory extends Error {}
 
 const notAllowed = (sentence: string) => new Problem(403, 'not-allowed', 'Not allowed', sentence);
 

@@ -65,7 +65,14 @@ export class EvidenceSources {
       return source ? source(asked.about, { ...asking, manager: asking.manager ?? this.database.manager }) : NOT_ANSWERED;
     }
     // What a question rests on may only be known from rows it told of before.
-    for (let round = 0; round < MOST_ROUNDS; round++) await asking.read(...answerer.reads(asked.about, asking.rows));
+    let before = '';
+    for (let round = 0; round < MOST_ROUNDS; round++) {
+      const asks = answerer.reads(asked.about, asking.rows);
+      const told = JSON.stringify(asks.map(({ kind, field, values }) => [kind.name, field, values]));
+      if (told === before) break;
+      before = told;
+      await asking.read(...asks);
+    }
     return answerer.answer(asked.about, asking.rows, factory);
   }
 }
