@@ -1,5 +1,5 @@
 import { question } from '../ledger/index.ts';
-import type { Evidence, Operation } from '../routing/index.ts';
+import type { Evidence } from '../routing/index.ts';
 import type { Undoable } from './entries/undoable.ts';
 
 /** How many places are taken of a carrier, by its id. */
@@ -16,7 +16,3 @@ export const LastCoat = question<{ batchId: string; visitId: string | null }, nu
 export const MeasuresOf = question<{ batchId: string }, Required<Pick<Evidence, 'measures' | 'courses'>>>('measures of');
 /** The pieces of a batch's present pass that lack a measure its step asks for. */
 export const UnmeasuredOf = question<{ batchId: string }, readonly string[]>('unmeasured of');
-
-/** Whether a step looks at the measures of its pieces. */
-export const looksAtMeasures = (operation: Operation): boolean =>
-  operation.gate.some((r) => r.kind === 'inBand' || r.kind === 'spread' || r.kind === 'gradient' || r.kind === 'stable');

@@ -1,18 +1,18 @@
 import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding } from '../ledger/index.ts';
 import type { Factory } from '../factory/index.ts';
-import { AirNow, evaluateGate, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
+import { AirNow, evaluateGate, needsOf, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
 import type { Batch } from './batch.ts';
-import { LastCoat, looksAtMeasures, MeasuresOf } from './evidence.ts';
+import { LastCoat, MeasuresOf } from './evidence.ts';
 
 /** What the gate of a batch's step must be told. */
 export function gateAsks(batch: Batch, operation: Operation, factory: Factory, nowMs: number): Asked[] {
   const zoneId = zoneOf(batch, factory);
-  const kinds = new Set(operation.gate.map((rule) => rule.kind));
+  const needs = new Set(operation.gate.flatMap(needsOf));
   return [
-    ...(kinds.has('equivalent') ? [asked(Temperatures, temperaturesFor(batch, zoneId, nowMs))] : []),
-    ...(kinds.has('climate') ? [asked(AirNow, { zoneId })] : []),
-    ...(kinds.has('window') ? [asked(LastCoat, { batchId: batch.id, visitId: null })] : []),
-    ...(looksAtMeasures(operation) ? [asked(MeasuresOf, { batchId: batch.id })] : []),
+    ...(needs.has('temperatures') ? [asked(Temperatures, temperaturesFor(batch, zoneId, nowMs))] : []),
+    ...(needs.has('air') ? [asked(AirNow, { zoneId })] : []),
+    ...(needs.has('lastCoatMs') ? [asked(LastCoat, { batchId: batch.id, visitId: null })] : []),
+    ...(needs.has('measures') || needs.has('courses') ? [asked(MeasuresOf, { batchId: batch.id })] : []),
   ];
 }
 

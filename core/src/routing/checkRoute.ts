@@ -3,7 +3,7 @@ import { holds, type Condition, type RouteFacts } from './condition.ts';
 import { everyChoice, resolveRoute } from './resolve.ts';
 import { waysOf, type Operation } from './operation.ts';
 import { before, isStart, onward, pathFrom, stepsOfLoop, type Route } from './route.ts';
-import type { Rule } from './rules.ts';
+import type { Rule } from './rules/index.ts';
 
 export interface RouteProblem {
   operationId: string | null;

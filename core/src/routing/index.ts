@@ -8,6 +8,6 @@ export * from './override.ts';
 export * from './resolve.ts';
 export * from './route.ts';
 export * from './routes.ts';
-export * from './rules.ts';
+export * from './rules/index.ts';
 export * from './stage.ts';
 export * from './words.ts';

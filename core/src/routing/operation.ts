@@ -1,6 +1,6 @@
 import type { CarrierKind } from '../carriers/index.ts';
 import type { Condition } from './condition.ts';
-import type { Rule } from './rules.ts';
+import type { Rule } from './rules/index.ts';
 import type { Component, Stage } from './stage.ts';
 
 /** Hazards whose usual cautions are shown where the work is logged. */

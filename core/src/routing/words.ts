@@ -1,35 +1,5 @@
-import { formatDuration, MINUTE_MS } from '../units/index.ts';
 import type { Condition, RouteOption } from './condition.ts';
 import type { Operation } from './operation.ts';
-import type { Rule } from './rules.ts';
-
-/** A rule as one would say it to somebody at the bench. */
-export function ruleInWords(rule: Rule): string {
-  switch (rule.kind) {
-    case 'elapsed': {
-      const most = rule.maximumMinutes === undefined ? '' : `, at most ${formatDuration(rule.maximumMinutes * MINUTE_MS)}`;
-      return `${rule.what} at least ${formatDuration(rule.minimumMinutes * MINUTE_MS)}${most}`;
-    }
-    case 'equivalent':
-      return `${rule.what} ${rule.minimumDays} days at ${rule.law.referenceTempC} °C`;
-    case 'inBand':
-      return `${rule.what} within ${rule.low}–${rule.high} ${rule.unit}`;
-    case 'spread':
-      return `Spread up to ${rule.limit} ${rule.unit}`;
-    case 'gradient':
-      return `Core and shell within ${rule.limit} points`;
-    case 'stable':
-      return `Changing less than ${rule.limitPerDay} points a day`;
-    case 'window':
-      return `Recoat after ${formatDuration(rule.minimumMinutes * MINUTE_MS)}, before ${formatDuration(rule.maximumMinutes * MINUTE_MS)}`;
-    case 'climate':
-      return 'Air fit to spray';
-    case 'signOff':
-      return `Accepted by someone with ${rule.skill}`;
-    case 'parts':
-      return 'Kit complete';
-  }
-}
 
 /** A condition in words: "Binding both faces or top only". */
 export function conditionInWords(condition: Condition, options: readonly RouteOption[] = []): string {

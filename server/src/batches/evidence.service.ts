@@ -7,7 +7,7 @@ import {
   type Evidence,
   type Finding,
   Measure,
-  type Rule,
+  needsOf,
   type TemperatureSample,
   livePieces,
   Piece,
@@ -20,7 +20,7 @@ import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { nameOf, type Shop } from '../factory/shop.service.ts';
 
-type Asks = (batch: Batch, ...kinds: Rule['kind'][]) => boolean;
+type Needs = (batch: Batch, ...fields: (keyof Evidence)[]) => boolean;
 
 @Injectable()
 export class EvidenceService {
@@ -35,21 +35,22 @@ export class EvidenceService {
   async gather(batches: readonly Batch[], shop: Shop): Promise<Map<string, Evidence>> {
     const { manager } = this.database;
     const nowMs = this.clock.nowMs();
-    const asks: Asks = (batch, ...kinds) => shop.factory.operationAt(batch).gate.some((r) => kinds.includes(r.kind));
+    const needs: Needs = (batch, ...fields) =>
+      shop.factory.operationAt(batch).gate.some((rule) => needsOf(rule).some((field) => fields.includes(field)));
     const zoneOf = (batch: Batch) => shop.stations.get(batch.stationCode)?.zoneId ?? shop.settings.factory.woodRoomZoneId;
     const temperatures = await this.temperatures(
-      batches.filter((b) => asks(b, 'equivalent')),
+      batches.filter((b) => needs(b, 'temperatures')),
       zoneOf,
       nowMs,
       manager,
     );
-    const measures = await this.measures(batches.filter((b) => asks(b, 'inBand', 'spread', 'gradient', 'stable')));
+    const measures = await this.measures(batches.filter((b) => needs(b, 'measures', 'courses')));
     const lastCoats = await this.lastCoats(
-      batches.filter((b) => asks(b, 'window')),
+      batches.filter((b) => needs(b, 'lastCoatMs')),
       manager,
     );
     const airs = new Map<string, { tempC: number; relativeHumidity: number }>();
-    for (const zoneId of new Set(batches.filter((b) => asks(b, 'climate')).map(zoneOf))) {
+    for (const zoneId of new Set(batches.filter((b) => needs(b, 'air')).map(zoneOf))) {
       const air = await this.climate.air(zoneId, manager);
       if (air) airs.set(zoneId, air);
     }
@@ -63,8 +64,8 @@ export class EvidenceService {
           temperatures: temperatures.get(zoneOf(b)) ?? [],
           signOffs: b.signOffs.map((s) => ({ skill: s.skill, by: nameOf(shop, s.personId) })),
           ...measureEvidence(measures.get(b.id) ?? []),
-          ...(asks(b, 'parts') ? { shortParts: shop.factory.shortKits(b.modelId) } : {}),
-          ...(asks(b, 'window') ? { lastCoatMs } : {}),
+          ...(needs(b, 'shortParts') ? { shortParts: shop.factory.shortKits(b.modelId) } : {}),
+          ...(needs(b, 'lastCoatMs') ? { lastCoatMs } : {}),
           ...(air ? { air } : {}),
         };
         return [b.id, evidence];

@@ -1,0 +1,20 @@
+import { type SprayLimits, sprayObjections } from '../../climate/index.ts';
+import { missing, ruleKind } from './rule.ts';
+
+export const Climate = ruleKind('climate')<{ limits: SprayLimits }>({
+  needs: () => ['air'],
+  judge(rule, { air }) {
+    if (!air) return missing('climate', 'No climate reading from the booth');
+    const objections = sprayObjections(air.tempC, air.relativeHumidity, rule.limits);
+    return objections.length === 0
+      ? {
+          rule: 'climate',
+          verdict: 'pass',
+          sentence: `Booth at ${air.tempC.toFixed(1)} °C and ${(air.relativeHumidity * 100).toFixed(0)} %: fit to spray`,
+        }
+      : { rule: 'climate', verdict: 'wait', sentence: objections.join('. ') };
+  },
+  words() {
+    return 'Air fit to spray';
+  },
+});

@@ -1,0 +1,37 @@
+import { measured, measuresFor, missing, ruleKind } from './rule.ts';
+
+export const InBand = ruleKind('inBand')<{
+  what: string;
+  /** looks at the measures of this characteristic; at moisture readings when left out */
+  characteristic?: string;
+  low: number;
+  high: number;
+  needed: number;
+  unit: string;
+  tooLow: string;
+  tooHigh: string;
+}>({
+  needs: ({ characteristic }) => [measuresFor(characteristic)],
+  judge(rule, evidence) {
+    const measurements = measured(evidence, rule.characteristic);
+    const band = `${rule.low.toFixed(1)}–${rule.high.toFixed(1)} ${rule.unit}`;
+    const high = measurements.filter((m) => m.value > rule.high);
+    const low = measurements.filter((m) => m.value < rule.low);
+    const within = measurements.length - high.length - low.length;
+    const sentence = `${within} of ${measurements.length} ${rule.what} in ${band}`;
+    const firstOut = high[0] ?? low[0];
+    // One that lies outside tells enough, however few were taken.
+    if (!firstOut && measurements.length < rule.needed)
+      return missing('inBand', `${measurements.length} of ${rule.needed} ${rule.what} taken; the band is ${band}`);
+    if (!firstOut) return { rule: 'inBand', verdict: 'pass', sentence };
+    return {
+      rule: 'inBand',
+      verdict: 'stop',
+      sentence: `${sentence}; ${firstOut.label} is ${firstOut.value.toFixed(1)} ${rule.unit}`,
+      remedy: high.length >= low.length ? rule.tooHigh : rule.tooLow,
+    };
+  },
+  words(rule) {
+    return `${rule.what} within ${rule.low}–${rule.high} ${rule.unit}`;
+  },
+});

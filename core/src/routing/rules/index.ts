@@ -1,0 +1,46 @@
+import type { Finding } from '../../ledger/index.ts';
+import { Climate } from './climate.ts';
+import { Elapsed } from './elapsed.ts';
+import { Equivalent } from './equivalent.ts';
+import { Gradient } from './gradient.ts';
+import { InBand } from './inBand.ts';
+import { Parts } from './parts.ts';
+import { SignOffRule } from './signOff.ts';
+import { Spread } from './spread.ts';
+import { Stable } from './stable.ts';
+import { Window } from './window.ts';
+import { missing, type AnyRuleKind, type Evidence, type RuleOf } from './rule.ts';
+
+export type { Evidence, Measurement } from './rule.ts';
+
+/** The kinds of rule there are. */
+const KINDS = [Elapsed, Equivalent, InBand, Spread, Gradient, Stable, Window, Climate, SignOffRule, Parts] as const;
+
+/** A rule of a gate, as it stands in a route. */
+export type Rule = RuleOf<(typeof KINDS)[number]>;
+
+const BY_KIND = new Map<string, AnyRuleKind>(KINDS.map((kind) => [kind.kind, kind as AnyRuleKind]));
+
+/** @throws Error for a rule that a later version of the program wrote */
+function kindOf(rule: Rule): AnyRuleKind {
+  const kind = BY_KIND.get(rule.kind);
+  if (!kind) throw new Error(`Nobody knows rules of kind ${rule.kind}`);
+  return kind;
+}
+
+/** The evidence that a rule cannot pass without. */
+export const needsOf = (rule: Rule): readonly (keyof Evidence)[] => kindOf(rule).needs(rule);
+
+/** Evaluates one rule. @returns a finding; it never passes without the evidence its kind needs, whatever the kind says */
+export function evaluateRule(rule: Rule, evidence: Evidence): Finding {
+  const kind = kindOf(rule);
+  const finding = kind.judge(rule, evidence);
+  const silent = finding.verdict === 'pass' && kind.needs(rule).some((field) => evidence[field] === undefined);
+  return silent ? missing(rule.kind, 'What it rests on is not known') : finding;
+}
+
+/** Evaluates a gate: one finding per rule, in the rules' order. */
+export const evaluateGate = (rules: readonly Rule[], evidence: Evidence): Finding[] => rules.map((rule) => evaluateRule(rule, evidence));
+
+/** A rule as one would say it to somebody at the bench. */
+export const ruleInWords = (rule: Rule): string => kindOf(rule).words(rule);

@@ -1,0 +1,65 @@
+import type { TemperatureSample } from '../../climate/index.ts';
+import type { Finding } from '../../ledger/index.ts';
+
+export interface Measurement {
+  label: string;
+  value: number;
+  depth?: 'shell' | 'core';
+}
+
+export interface Evidence {
+  nowMs: number;
+  /** when the wait began */
+  sinceMs?: number;
+  /** climate of the place it waits in, in time order */
+  temperatures?: readonly TemperatureSample[];
+  /** the latest session of measurements */
+  measurements?: readonly Measurement[];
+  /** the latest measures of each characteristic */
+  measures?: Readonly<Record<string, readonly Measurement[]>>;
+  /** session means over time, for drift */
+  series?: readonly { atMs: number; value: number }[];
+  /** the same for each characteristic */
+  courses?: Readonly<Record<string, readonly { atMs: number; value: number }[]>>;
+  /** when it was coated last; null when it never was */
+  lastCoatMs?: number | null;
+  air?: { tempC: number; relativeHumidity: number };
+  signOffs?: readonly { skill: string; by: string }[];
+  shortParts?: readonly string[];
+}
+
+/**
+ * One kind of rule: between two steps, a pure function from evidence to a finding, written as data.
+ *
+ * @typeParam Said what a rule of this kind says besides its kind
+ */
+export interface RuleKind<Kind extends string, Said> {
+  readonly kind: Kind;
+  /** The evidence that such a rule cannot pass without. */
+  needs(rule: { kind: Kind } & Said): readonly (keyof Evidence)[];
+  /** Missing evidence is a `wait` that says what is missing. */
+  judge(rule: { kind: Kind } & Said, evidence: Evidence): Finding;
+  /** The rule as one would say it to somebody at the bench. */
+  words(rule: { kind: Kind } & Said): string;
+}
+
+/** Any kind of rule. */
+export type AnyRuleKind = RuleKind<string, unknown>;
+
+/** Defines a kind of rule. */
+export const ruleKind =
+  <const Kind extends string>(kind: Kind) =>
+  <Said>(definition: Omit<RuleKind<Kind, Said>, 'kind'>): RuleKind<Kind, Said> => ({ kind, ...definition });
+
+/** The rules of a kind, or of a union of kinds. */
+export type RuleOf<Defined> = Defined extends RuleKind<infer Kind, infer Said> ? { kind: Kind } & Said : never;
+
+export const missing = (rule: string, sentence: string): Finding => ({ rule, verdict: 'wait', sentence });
+
+/** The measures of a characteristic; the latest readings where the rule names none. */
+export const measured = (evidence: Evidence, characteristic: string | undefined): readonly Measurement[] =>
+  (characteristic === undefined ? evidence.measurements : evidence.measures?.[characteristic]) ?? [];
+
+/** Where measures of a characteristic are found; readings where the rule names none. */
+export const measuresFor = (characteristic: string | undefined): 'measurements' | 'measures' =>
+  characteristic === undefined ? 'measurements' : 'measures';
