@@ -92,8 +92,9 @@ describe('what must exist first', () => {
   test('a program that is withdrawn stops the step that asks for it, by name', async () => {
     const id = await startedBatch(factory, manager, 'neck', 2);
     await advanceTo(factory, manager, id, 'n-machine');
-    await factory.database.query(`update prerequisite set state = 'withdrawn' where id = 'weirstone/Neck, first and second side'`);
-    factory.clock.pass(60_000);
+    const program = encodeURIComponent('weirstone/Neck, first and second side');
+    const withdrawn = { version: 1, revision: 'C', state: 'withdrawn', note: '' };
+    expect((await manager.put(`/prerequisites/${program}`, withdrawn)).status).toBe(200);
     const { workers } = await card(manager, id);
     const sentence = 'The program "Neck, first and second side" is withdrawn (revision C)';
     expect((await card(manager, id)).batch.missing.map((f: { sentence: string }) => f.sentence)).toEqual([sentence]);
