@@ -27,32 +27,34 @@ export type NotAnswered = typeof NOT_ANSWERED;
 
 /** What has been answered, each question by what it was about. */
 export class Answers {
-  private readonly given = new Map<string, unknown>();
+  /** by the question's name, then by what it was about */
+  private readonly given = new Map<string, Map<string, unknown>>();
 
   give<About, Answer>(to: Question<About, Answer>, about: About, answer: Answer | NotAnswered): this {
-    this.given.set(keyOf(to, about), answer);
-    return this;
+    return this.put(asked(to, about), answer);
   }
 
   /** The same for a question as it was asked. */
-  put({ question: wanted, about }: Asked, answer: unknown): this {
-    this.given.set(keyOf(wanted, about), answer);
+  put({ question: { name }, about }: Asked, answer: unknown): this {
+    const known = this.given.get(name) ?? new Map<string, unknown>();
+    this.given.set(name, known.set(JSON.stringify(about), answer));
     return this;
   }
 
   /** These and others; the others' where both have one. */
   with(others: Answers): Answers {
     const all = new Answers();
-    for (const [key, answer] of [...this.given, ...others.given]) all.given.set(key, answer);
+    for (const given of [this.given, others.given])
+      for (const [name, answers] of given) all.given.set(name, new Map([...(all.given.get(name) ?? []), ...answers]));
     return all;
   }
 
   /** The answer, or that there is none: it was not asked, or nobody could say. */
-  to<About, Answer>(wanted: Question<About, Answer>, about: About): Answer | NotAnswered {
-    const key = keyOf(wanted, about);
+  to<About, Answer>({ name }: Question<About, Answer>, about: About): Answer | NotAnswered {
+    const known = this.given.get(name);
+    if (!known) return NOT_ANSWERED;
+    const key = JSON.stringify(about);
     // An answer is given with its question, whose types it has.
-    return this.given.has(key) ? (this.given.get(key) as Answer | NotAnswered) : NOT_ANSWERED;
+    return known.has(key) ? (known.get(key) as Answer | NotAnswered) : NOT_ANSWERED;
   }
 }
-
-const keyOf = ({ name }: Question<never, unknown>, about: unknown): string => `${name} ${JSON.stringify(about)}`;
