@@ -1,12 +1,9 @@
 export * from './batch.ts';
-export * from './context.ts';
-export * from './contextOf.ts';
-export * from './decide.ts';
-export * from './commands.ts';
+export * from './commands/index.ts';
 export * from './evidence.ts';
 export * from './gate.ts';
-export * from './startBatch.ts';
-export { missingFindings } from './decideWork.ts';
+export * from './lastEntry.ts';
+export type { Counts } from './pieces.ts';
 export * from './defect.ts';
 export * from './decided.ts';
 export * from './outcome.ts';

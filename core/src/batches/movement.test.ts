@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { Batch, Defect, Instrument, Piece, RerouteBatch, Visit } from '../batches/index.ts';
+import { Batch, Defect, Instrument, Piece, Visit } from '../batches/index.ts';
 import { placementsOf, takenOn } from '../carriers/index.ts';
 import type { Decision, Written } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
@@ -26,7 +26,7 @@ const at = (shop: TestShop, id: string) => [shop.batch(id).operationId, shop.bat
 function toBinding(shop: TestShop, id: string): void {
   shop.work(id);
   shop.pass(2 * HOUR_MS);
-  shop.command(id, { kind: 'move' });
+  shop.command(id, { command: 'move batch' });
   shop.work(id);
 }
 
@@ -36,11 +36,11 @@ function toFitting(shop: TestShop, id: string): void {
   for (let face = 1; face <= 2; face++) {
     shop.work(id);
     shop.pass(14 * HOUR_MS);
-    shop.command(id, { kind: 'move' });
+    shop.command(id, { command: 'move batch' });
   }
-  shop.command(id, { kind: 'accept' });
+  shop.command(id, { command: 'accept batch' });
   shop.work(id);
-  shop.command(id, { kind: 'call', quantity: shop.live(id).length, orderId: 'O1', dueMs: null });
+  shop.command(id, { command: 'call batch', quantity: shop.live(id).length, orderId: 'O1' });
 }
 
 /** Necks with their own fingerboards, plated and brought over: at the fitting. */
@@ -50,13 +50,13 @@ function necksAtFitting(shop: TestShop, setIds: string[]): string {
   const boards = shop.start('fingerboard', setIds.length, { route, facts: both, setIds: [...setIds].reverse() });
   shop.work(necks);
   shop.work(boards);
-  shop.command(necks, { kind: 'join', personId: 'ann', guestBatchIds: [boards] });
+  shop.command(necks, { command: 'join parts', personId: 'ann', guestBatchIds: [boards] });
   shop.pass(3 * HOUR_MS);
-  shop.command(necks, { kind: 'move' });
+  shop.command(necks, { command: 'move batch' });
   for (let i = 0; i < 2; i++) {
-    shop.command(necks, { kind: 'send', to: 'The plater', dueBackMs: shop.nowMs + DAY_MS });
+    shop.command(necks, { command: 'send batch', to: 'The plater', dueBackMs: shop.nowMs + DAY_MS });
     shop.pass(DAY_MS);
-    shop.command(necks, { kind: 'receive', good: setIds.length, rework: 0, scrap: 0, outcomes: [] });
+    shop.command(necks, { command: 'receive batch', good: setIds.length, rework: 0, scrap: 0, outcomes: [] });
   }
   return necks;
 }
@@ -65,20 +65,22 @@ describe('places', () => {
   test('a no-wait step begins only when the next place is free, and takes it', () => {
     const shop = shopOf();
     const [first, second] = [bodies(shop, 5), bodies(shop, 3)];
-    expect(said(shop.command(first, { kind: 'start', personId: 'ann' }))).toEqual(['batch.placed', 'work.started']);
+    expect(said(shop.command(first, { command: 'start work', personId: 'ann' }))).toEqual(['batch.placed', 'work.started']);
     expect(placementsOf(shop.rows, first).map((p) => [p.carrierId, p.pieces])).toEqual([
       ['F1', 3],
       ['F2', 2],
     ]);
-    expect(said(shop.command(second, { kind: 'start', personId: 'ann' }))).toEqual(['1 of 6 places free in a form for cool; 3 are needed']);
+    expect(said(shop.command(second, { command: 'start work', personId: 'ann' }))).toEqual([
+      '1 of 6 places free in a form for cool; 3 are needed',
+    ]);
     shop.command(second, {
-      kind: 'split',
+      command: 'split batch',
       pieceIds: shop
         .live(second)
         .slice(0, 1)
         .map((p) => p.id),
     });
-    expect(said(shop.command('B4', { kind: 'start', personId: 'ann' }))).toEqual(['batch.placed', 'work.started']);
+    expect(said(shop.command('B4', { command: 'start work', personId: 'ann' }))).toEqual(['batch.placed', 'work.started']);
   });
   test('are freed when the batch goes on, and by what is scrapped', () => {
     const shop = shopOf();
@@ -86,7 +88,7 @@ describe('places', () => {
     shop.work(id, { scrap: [`${id}-01`] });
     expect(takenOn(shop.rows, 'F1')).toBe(2);
     shop.pass(2 * HOUR_MS);
-    expect(said(shop.command(id, { kind: 'move' }))).toEqual(['batch.placed', 'batch.moved']);
+    expect(said(shop.command(id, { command: 'move batch' }))).toEqual(['batch.placed', 'batch.moved']);
     expect(takenOn(shop.rows, 'F1')).toBe(0);
   });
   test('a batch may sit on several carriers and a carrier hold several batches; a dwelling one stays in its kind', () => {
@@ -96,12 +98,12 @@ describe('places', () => {
       { carrierId: 'R1', pieces: 2 },
       { carrierId: 'R2', pieces: 1 },
     ];
-    expect(said(shop.command(first, { kind: 'place', placements: racks }))).toEqual(['batch.placed']);
-    expect(said(shop.command(second, { kind: 'place', placements: [{ carrierId: 'R1', pieces: 3 }] }))).toEqual(['batch.placed']);
+    expect(said(shop.command(first, { command: 'place batch', placements: racks }))).toEqual(['batch.placed']);
+    expect(said(shop.command(second, { command: 'place batch', placements: [{ carrierId: 'R1', pieces: 3 }] }))).toEqual(['batch.placed']);
     expect(takenOn(shop.rows, 'R1')).toBe(5);
     shop.work(first);
-    expect(said(shop.command(first, { kind: 'place', placements: racks }))).toEqual(['While at cool it stays in a form']);
-    expect(said(shop.command(first, { kind: 'place', placements: [{ carrierId: 'F2', pieces: 3 }] }))).toEqual(['batch.placed']);
+    expect(said(shop.command(first, { command: 'place batch', placements: racks }))).toEqual(['While at cool it stays in a form']);
+    expect(said(shop.command(first, { command: 'place batch', placements: [{ carrierId: 'F2', pieces: 3 }] }))).toEqual(['batch.placed']);
   });
 });
 
@@ -112,11 +114,11 @@ describe('the way through', () => {
     toBinding(shop, id);
     shop.work(id);
     shop.pass(14 * HOUR_MS);
-    shop.command(id, { kind: 'move' });
+    shop.command(id, { command: 'move batch' });
     expect([...at(shop, id), shop.batch(id).pass]).toEqual(['bind', 'queued', 2]);
     shop.work(id);
     shop.pass(14 * HOUR_MS);
-    shop.command(id, { kind: 'move' });
+    shop.command(id, { command: 'move batch' });
     expect(at(shop, id)).toEqual(['sand', 'queued']);
     expect(shop.rows.all(Visit).filter((v) => v.batchId === id && v.operationId === 'bindset')).toHaveLength(2);
   });
@@ -125,28 +127,28 @@ describe('the way through', () => {
     const id = bodies(shop);
     shop.work(id);
     shop.pass(2 * HOUR_MS);
-    shop.command(id, { kind: 'move' });
-    expect(said(shop.command(id, { kind: 'start', personId: 'bob', wayId: 'pin' }))).toEqual([
+    shop.command(id, { command: 'move batch' });
+    expect(said(shop.command(id, { command: 'start work', personId: 'bob', wayId: 'pin' }))).toEqual([
       'This person is not signed off for pin routing at level 2',
     ]);
-    expect(said(shop.command(id, { kind: 'start', personId: 'ann', wayId: 'saw' }))).toEqual(['press is not done that way']);
-    expect(said(shop.command(id, { kind: 'start', personId: 'ann', wayId: 'pin' }))).toEqual(['stock.drawn', 'work.started']);
+    expect(said(shop.command(id, { command: 'start work', personId: 'ann', wayId: 'saw' }))).toEqual(['press is not done that way']);
+    expect(said(shop.command(id, { command: 'start work', personId: 'ann', wayId: 'pin' }))).toEqual(['stock.drawn', 'work.started']);
     expect(shop.batch(id)).toMatchObject({ stationCode: 'S-pin', wayId: 'pin' });
   });
   test('what must exist first is named when it is missing', () => {
     const shop = new TestShop(undefined, undefined, { prerequisites: [] });
     const id = shop.start('fingerboard', 2, { route: WIDE_ROUTE, facts: both });
-    expect(said(shop.command(id, { kind: 'start', personId: 'ann' }))).toEqual(['There is no program "fret slots" on record']);
+    expect(said(shop.command(id, { command: 'start work', personId: 'ann' }))).toEqual(['There is no program "fret slots" on record']);
   });
   test('small parts are drawn, the oldest first, and asked for when short', () => {
     const shop = shopOf(WIDE_ROUTE, 4);
     const id = bodies(shop);
     shop.work(id);
     shop.pass(2 * HOUR_MS);
-    shop.command(id, { kind: 'move' });
-    expect(said(shop.command(id, { kind: 'start', personId: 'ann' }))).toEqual(['4 of 6 braces in stock for press']);
+    shop.command(id, { command: 'move batch' });
+    expect(said(shop.command(id, { command: 'start work', personId: 'ann' }))).toEqual(['4 of 6 braces in stock for press']);
     shop.work(shop.start('small part', 4, { route: BRACES_ROUTE }));
-    expect(said(shop.command(id, { kind: 'start', personId: 'ann' }))).toEqual(['stock.drawn', 'stock.drawn', 'work.started']);
+    expect(said(shop.command(id, { command: 'start work', personId: 'ann' }))).toEqual(['stock.drawn', 'stock.drawn', 'work.started']);
     expect(shop.rows.all(Piece).filter((p) => p.state === 'drawn')).toHaveLength(6);
     expect(shop.batch('B1').status).toBe('done');
   });
@@ -161,12 +163,12 @@ describe('the way through', () => {
     const id = bodies(shop);
     shop.work(id);
     expect(at(shop, id)).toEqual(['bend', 'finished']);
-    expect(said(shop.command(id, { kind: 'move' }))).toEqual(['Round 1 of bend: is it accepted, or does it go round again?']);
-    shop.command(id, { kind: 'move', accepted: false });
+    expect(said(shop.command(id, { command: 'move batch' }))).toEqual(['Round 1 of bend: is it accepted, or does it go round again?']);
+    shop.command(id, { command: 'move batch', accepted: false });
     expect([...at(shop, id), shop.batch(id).pass]).toEqual(['bend', 'queued', 2]);
     shop.work(id);
-    expect(said(shop.command(id, { kind: 'move', accepted: false }))).toEqual(['bend has been round 2 times, the most allowed']);
-    expect(said(shop.command(id, { kind: 'move', accepted: false, overrideReason: 'Good enough for a prototype' }))).toContain(
+    expect(said(shop.command(id, { command: 'move batch', accepted: false }))).toEqual(['bend has been round 2 times, the most allowed']);
+    expect(said(shop.command(id, { command: 'move batch', accepted: false, overrideReason: 'Good enough for a prototype' }))).toContain(
       'batch.moved',
     );
     expect(shop.rows.all(OverrideRecord)).toHaveLength(1);
@@ -179,7 +181,7 @@ describe('the way through', () => {
     const away = shop.rows.all(Visit).find((v) => v.batchId === necks && v.operationId === 'plate');
     expect([(away?.leftMs ?? 0) - (away?.startedMs ?? 0), away?.touchMs]).toEqual([DAY_MS, 0]);
     const other = bodies(shop);
-    expect(said(shop.command(other, { kind: 'send', to: 'x', dueBackMs: shop.nowMs + 1 }))).toEqual(['bend is done here']);
+    expect(said(shop.command(other, { command: 'send batch', to: 'x', dueBackMs: shop.nowMs + 1 }))).toEqual(['bend is done here']);
   });
   test('a buffer keeps pieces until a build calls, whole or in part', () => {
     const shop = shopOf();
@@ -188,15 +190,15 @@ describe('the way through', () => {
     for (let face = 1; face <= 2; face++) {
       shop.work(id);
       shop.pass(14 * HOUR_MS);
-      shop.command(id, { kind: 'move' });
+      shop.command(id, { command: 'move batch' });
     }
-    expect(said(shop.command(id, { kind: 'start', personId: 'ann' }))).toEqual([`Batch ${id} has not been taken over yet`]);
-    shop.command(id, { kind: 'accept' });
+    expect(said(shop.command(id, { command: 'start work', personId: 'ann' }))).toEqual([`Batch ${id} has not been taken over yet`]);
+    shop.command(id, { command: 'accept batch' });
     shop.work(id);
     expect(at(shop, id)).toEqual(['stock', 'stocked']);
     expect(shop.live(id).map((p) => p.grit)).toEqual([120, 120, 120]);
-    expect(said(shop.command(id, { kind: 'call', quantity: 4, orderId: null, dueMs: null }))[0]).toMatch(/holds 3/);
-    expect(said(shop.command(id, { kind: 'call', quantity: 2, orderId: 'O1', dueMs: 7 }))).toEqual([
+    expect(said(shop.command(id, { command: 'call batch', quantity: 4, orderId: null }))[0]).toMatch(/holds 3/);
+    expect(said(shop.command(id, { command: 'call batch', quantity: 2, orderId: 'O1' }))).toEqual([
       'batch.split',
       'batch.called',
       'batch.moved',
@@ -216,10 +218,10 @@ describe('joining, fitting, parting', () => {
       ['s3', 's4'],
     ].map((setIds) => shop.start('fingerboard', 2, { route: WIDE_ROUTE, facts: both, setIds }));
     for (const id of [necks, own ?? '', strange ?? '']) shop.work(id);
-    expect(said(shop.command(necks, { kind: 'join', personId: 'ann', guestBatchIds: [strange ?? ''] }))).toEqual([
+    expect(said(shop.command(necks, { command: 'join parts', personId: 'ann', guestBatchIds: [strange ?? ''] }))).toEqual([
       `${necks}-01 has no part here that was cut from its own block`,
     ]);
-    shop.command(necks, { kind: 'join', personId: 'ann', guestBatchIds: [own ?? ''] });
+    shop.command(necks, { command: 'join parts', personId: 'ann', guestBatchIds: [own ?? ''] });
     const joined = shop.rows.all(Piece).filter((p) => p.state === 'joined');
     expect(joined.map((p) => [p.setId, shop.rows.get(Piece, p.intoId).setId])).toEqual([
       ['s2', 's2'],
@@ -233,7 +235,7 @@ describe('joining, fitting, parting', () => {
     const other = { ...both, choices: { ...both.choices, finish: 'bare' } };
     const board = shop.start('fingerboard', 1, { route: WIDE_ROUTE, facts: other, setIds: ['s1'] });
     for (const id of [necks, board]) shop.work(id);
-    expect(said(shop.command(necks, { kind: 'join', personId: 'ann', guestBatchIds: [board] }))).toEqual([
+    expect(said(shop.command(necks, { command: 'join parts', personId: 'ann', guestBatchIds: [board] }))).toEqual([
       `Batch ${board} is made for other options`,
     ]);
   });
@@ -244,7 +246,7 @@ describe('joining, fitting, parting', () => {
     const necks = necksAtFitting(shop, ['a', 'b', 'c']);
     const made = shop.fit(body, necks);
     if (typeof made !== 'string') throw new Error(said(made).join());
-    shop.command(made, { kind: 'part', personId: 'ann' });
+    shop.command(made, { command: 'part instruments', personId: 'ann' });
     const halves = shop.rows.all(Batch).filter((b) => b.parentId === made);
     const [b, n] = halves.map((h) => h.id) as [string, string];
     expect(halves.map((h) => [h.component, h.operationId, h.quantity])).toEqual([
@@ -253,13 +255,13 @@ describe('joining, fitting, parting', () => {
     ]);
     expect(shop.rows.get(Piece, 'S01').state).toBe('apart');
     // One neck lags behind.
-    shop.command(n, { kind: 'split', pieceIds: [shop.live(n)[0]?.id ?? ''] });
+    shop.command(n, { command: 'split batch', pieceIds: [shop.live(n)[0]?.id ?? ''] });
     shop.work(n);
     shop.work(n);
     shop.work(b);
     shop.pass(DAY_MS);
-    shop.command(b, { kind: 'move' });
-    expect(said(shop.command(b, { kind: 'refit', personId: 'ann', neckBatchId: n }))).toEqual(['instruments.refitted']);
+    shop.command(b, { command: 'move batch' });
+    expect(said(shop.command(b, { command: 'refit instruments', personId: 'ann', neckBatchId: n }))).toEqual(['instruments.refitted']);
     expect(shop.batch(b)).toMatchObject({ quantity: 1, status: 'queued' });
     expect(shop.rows.get(Piece, 'S01').state).toBe('apart');
     expect([shop.rows.get(Piece, 'S02').state, shop.rows.get(Piece, 'S03').state]).toEqual(['good', 'good']);
@@ -276,7 +278,7 @@ describe('hand-over', () => {
     for (let face = 1; face <= 2; face++) {
       shop.work(id);
       shop.pass(14 * HOUR_MS);
-      shop.command(id, { kind: 'move' });
+      shop.command(id, { command: 'move batch' });
     }
     return { shop, id };
   };
@@ -292,7 +294,7 @@ describe('hand-over', () => {
     const { shop, id } = atSanding();
     const [a, b, c, d] = shop.live(id).map((p) => p.id) as [string, string, string, string];
     shop.command(id, {
-      kind: 'refuse',
+      command: 'refuse work',
       pieces: [fault(a, 'use as is'), fault(b, 'rework', 'bind'), fault(c, 'scrap'), fault(d, 'hold')],
     });
     expect(shop.batch(id)).toMatchObject({ operationId: 'sand', quantity: 2 });
@@ -310,15 +312,15 @@ describe('hand-over', () => {
   test('a whole batch goes back as it is', () => {
     const { shop, id } = atSanding();
     const all = shop.live(id).map((p) => fault(p.id, 'rework', 'press'));
-    shop.command(id, { kind: 'refuse', pieces: all });
+    shop.command(id, { command: 'refuse work', pieces: all });
     expect(shop.batch(id)).toMatchObject({ operationId: 'press', redo: true, quantity: 5 });
     // Rework draws no small parts again.
-    expect(said(shop.command(id, { kind: 'start', personId: 'ann' }))).toEqual(['work.started']);
+    expect(said(shop.command(id, { command: 'start work', personId: 'ann' }))).toEqual(['work.started']);
   });
   test('only work that leads here can be asked for again, with a defect', () => {
     const { shop, id } = atSanding();
     const [a] = shop.live(id).map((p) => p.id) as [string];
-    const refused = (piece: ReturnType<typeof fault>) => said(shop.command(id, { kind: 'refuse', pieces: [piece] }));
+    const refused = (piece: ReturnType<typeof fault>) => said(shop.command(id, { command: 'refuse work', pieces: [piece] }));
     expect(refused(fault(a, 'rework', 'spray'))).toEqual(['"spray" is not work that leads to sand']);
     expect(refused(fault(a, 'rework'))).toEqual([`Say which step ${a} goes back to`]);
     expect(refused({ ...fault(a, 'scrap'), defect: ' ' })).toEqual(['Each piece that is not good needs a defect']);
@@ -333,28 +335,28 @@ describe('a gate that waits for somebody', () => {
     const id = bodies(shop, 3);
     shop.work(id);
     shop.pass(2 * HOUR_MS);
-    shop.command(id, { kind: 'move' });
+    shop.command(id, { command: 'move batch' });
     shop.work(id);
     return { shop, id };
   };
   test('opens when somebody who can has accepted the work, once', () => {
     const { shop, id } = pressed();
-    expect(said(shop.command(id, { kind: 'move' }))).toEqual(['Waits for someone with eye to accept']);
-    const accept = { kind: 'sign off', personId: 'ann', skill: 'eye' } as const;
+    expect(said(shop.command(id, { command: 'move batch' }))).toEqual(['Waits for someone with eye to accept']);
+    const accept = { command: 'sign off', personId: 'ann', skill: 'eye' } as const;
     expect(said(shop.command(id, { ...accept, personId: 'bob' }))).toEqual(['This person is not signed off for eye']);
     expect(said(shop.command(id, { ...accept, skill: 'ear' }))).toEqual(['The gate of press does not ask for ear']);
     expect(said(shop.command(id, accept))).toEqual(['gate.signedOff']);
     expect(said(shop.command(id, accept))).toEqual(['press has been accepted for eye already']);
-    shop.command(id, { kind: 'move' });
+    shop.command(id, { command: 'move batch' });
     expect(at(shop, id)).toEqual(['bind', 'queued']);
     expect(shop.batch(id).signOffs).toEqual([]);
   });
   test('is not passed by being taken in by a batch that was accepted', () => {
     const { shop, id } = pressed();
-    shop.command(id, { kind: 'split', pieceIds: [shop.live(id)[0]?.id ?? ''] });
+    shop.command(id, { command: 'split batch', pieceIds: [shop.live(id)[0]?.id ?? ''] });
     const part = shop.rows.all(Batch).find((b) => b.parentId === id)?.id ?? '';
-    shop.command(id, { kind: 'sign off', personId: 'ann', skill: 'eye' });
-    expect(said(shop.command(id, { kind: 'merge', fromBatchId: part }))[0]).toMatch(/was accepted by others/);
+    shop.command(id, { command: 'sign off', personId: 'ann', skill: 'eye' });
+    expect(said(shop.command(id, { command: 'merge batches', fromBatchId: part }))[0]).toMatch(/was accepted by others/);
   });
 });
 
@@ -363,11 +365,11 @@ describe('split, merge, part-finish', () => {
     const shop = shopOf();
     const id = bodies(shop);
     shop.work(id);
-    shop.command(id, { kind: 'split', pieceIds: [`${id}-03`] });
+    shop.command(id, { command: 'split batch', pieceIds: [`${id}-03`] });
     const off = shop.rows.all(Batch).at(-1);
     expect(off).toMatchObject({ operationId: 'cool', status: 'dwelling', quantity: 1, arrivedMs: shop.batch(id).arrivedMs });
     expect([takenOn(shop.rows, 'F1'), placementsOf(shop.rows, off?.id ?? '')[0]?.pieces]).toEqual([3, 1]);
-    expect(said(shop.command(off?.id ?? '', { kind: 'split', pieceIds: [`${id}-03`] }))).toEqual([
+    expect(said(shop.command(off?.id ?? '', { command: 'split batch', pieceIds: [`${id}-03`] }))).toEqual([
       'That is all of it: nothing would stay behind',
     ]);
   });
@@ -378,21 +380,21 @@ describe('split, merge, part-finish', () => {
     shop.pass(HOUR_MS);
     const second = bodies(shop, 2);
     shop.work(second);
-    expect(said(shop.command(first, { kind: 'merge', fromBatchId: second }))).toEqual(['batch.merged']);
+    expect(said(shop.command(first, { command: 'merge batches', fromBatchId: second }))).toEqual(['batch.merged']);
     expect(shop.batch(first)).toMatchObject({ quantity: 4, arrivedMs: shop.nowMs });
     expect(shop.batch(second)).toMatchObject({ quantity: 0, status: 'done' });
     shop.pass(HOUR_MS);
-    expect(said(shop.command(first, { kind: 'move' }))).toEqual(['Waited 1 h of 2 h']);
+    expect(said(shop.command(first, { command: 'move batch' }))).toEqual(['Waited 1 h of 2 h']);
     const third = bodies(shop, 2);
-    expect(said(shop.command(third, { kind: 'merge', fromBatchId: first }))[0]).toMatch(/is at another step/);
+    expect(said(shop.command(third, { command: 'merge batches', fromBatchId: first }))[0]).toMatch(/is at another step/);
   });
   test('pieces that are ready go on while the rest is worked on', () => {
     const shop = shopOf();
     const id = bodies(shop);
     toBinding(shop, id);
-    shop.command(id, { kind: 'start', personId: 'ann' });
+    shop.command(id, { command: 'start work', personId: 'ann' });
     shop.pass();
-    expect(said(shop.command(id, { kind: 'finish some', pieceIds: [`${id}-02`] }))).toEqual(['work.partFinished', 'batch.moved']);
+    expect(said(shop.command(id, { command: 'finish some', pieceIds: [`${id}-02`] }))).toEqual(['work.partFinished', 'batch.moved']);
     const ready = shop.rows.all(Batch).at(-1);
     expect(ready).toMatchObject({ operationId: 'bindset', status: 'dwelling', quantity: 1, parentId: id });
     expect(shop.batch(id)).toMatchObject({ status: 'running', quantity: 2 });
@@ -402,14 +404,14 @@ describe('split, merge, part-finish', () => {
 describe('taking back', () => {
   const undo = (shop: TestShop, id: string) =>
     shop.command(id, {
-      kind: 'undo',
+      command: 'undo entry',
       entryId: shop.recorder.entries.filter((e) => e.batchId === id && e.kind !== 'entry.undone').at(-1)?.id ?? 0,
       reason: 'Wrong card',
     });
   test('a start leaves the batch queued, without touch time, its place free', () => {
     const shop = shopOf();
     const id = bodies(shop);
-    shop.command(id, { kind: 'start', personId: 'ann' });
+    shop.command(id, { command: 'start work', personId: 'ann' });
     shop.pass();
     expect(said(undo(shop, id))).toEqual(['entry.undone', 'batch.placed']);
     expect(shop.batch(id)).toMatchObject({ status: 'queued', runId: null });
@@ -425,20 +427,22 @@ describe('taking back', () => {
     expect(said(undo(shop, id))).toEqual(['entry.undone']);
     expect([...at(shop, id), shop.batch(id).passes['bindset']]).toEqual(['bind', 'finished', 0]);
     const finish = shop.recorder.entries.filter((e) => e.batchId === id && e.kind === 'work.finished').at(-1);
-    shop.command(id, { kind: 'undo', entryId: finish?.id ?? 0, reason: 'Not scrap after all' });
+    shop.command(id, { command: 'undo entry', entryId: finish?.id ?? 0, reason: 'Not scrap after all' });
     expect(shop.batch(id)).toMatchObject({ status: 'paused', quantity: 3 });
     expect(shop.rows.all(Defect)).toEqual([]);
-    shop.command(id, { kind: 'resume', personId: 'ann' });
-    shop.command(id, { kind: 'finish', good: 3, rework: 0, scrap: 0, outcomes: [] });
+    shop.command(id, { command: 'resume work', personId: 'ann' });
+    shop.command(id, { command: 'finish work', good: 3, rework: 0, scrap: 0, outcomes: [] });
     expect([...at(shop, id), shop.batch(id).pass, shop.batch(id).quantity]).toEqual(['bindset', 'dwelling', 1, 3]);
   });
   test('not once something rests on it', () => {
     const shop = shopOf();
     const id = bodies(shop);
-    shop.command(id, { kind: 'start', personId: 'ann' });
+    shop.command(id, { command: 'start work', personId: 'ann' });
     const started = shop.recorder.entries.at(-1)?.id ?? 0;
-    shop.command(id, { kind: 'pause', cause: 'person' });
-    expect(said(shop.command(id, { kind: 'undo', entryId: started, reason: 'x' }))[0]).toMatch(/something else has been logged since/);
+    shop.command(id, { command: 'pause work', cause: 'person' });
+    expect(said(shop.command(id, { command: 'undo entry', entryId: started, reason: 'x' }))[0]).toMatch(
+      /something else has been logged since/,
+    );
     expect(said(undo(shop, id))[0]).toMatch(/cannot be taken back/);
   });
 });
@@ -452,12 +456,14 @@ describe('another version', () => {
     const shop = shopOf(WIDE_ROUTE, 40, [without]);
     const id = bodies(shop);
     shop.work(id);
-    expect(said(shop.command(id, { kind: 'reroute', operationId: 'press', reason: 'New jig' }))).toEqual([
+    expect(said(shop.command(id, { command: 'reroute batch', routeId: 'wide@2', operationId: 'press', reason: 'New jig' }))).toEqual([
       `On that version batch ${id} stands at "cool"`,
     ]);
-    expect(said(shop.command(id, { kind: 'reroute', operationId: 'cool', reason: 'New jig' }))).toEqual(['batch.rerouted']);
+    expect(said(shop.command(id, { command: 'reroute batch', routeId: 'wide@2', operationId: 'cool', reason: 'New jig' }))).toEqual([
+      'batch.rerouted',
+    ]);
     expect(shop.batch(id)).toMatchObject({ routeId: 'wide@2', operationId: 'cool', status: 'dwelling' });
-    expect(said(shop.give(RerouteBatch, { batchId: id, routeId: without.id, operationId: 'press', reason: 'No rest' }))).toEqual([
+    expect(said(shop.command(id, { command: 'reroute batch', routeId: without.id, operationId: 'press', reason: 'No rest' }))).toEqual([
       'Waited 0 min of 2 h',
     ]);
   });

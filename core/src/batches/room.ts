@@ -1,7 +1,7 @@
 import type { Room } from '../ledger/index.ts';
 import type { Routes } from '../routing/index.ts';
 import type { Factory } from '../factory/index.ts';
-import { BATCH_COMMANDS } from './commands.ts';
+import { BATCH_COMMANDS } from './commands/index.ts';
 import { Batch, Instrument, Piece, Run, Visit } from './batch.ts';
 import { Defect } from './defect.ts';
 import { BATCH_ENTRIES } from './entries/index.ts';

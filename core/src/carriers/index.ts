@@ -1,2 +1,3 @@
 export * from './carrier.ts';
 export * from './placement.ts';
+export * from './placesFor.ts';

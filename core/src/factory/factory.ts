@@ -10,6 +10,7 @@ import {
   type Route,
   type RouteFacts,
   type Routes,
+  type RouteWorld,
 } from '../routing/index.ts';
 import type { OrderBook } from '../orders/index.ts';
 import type { WoodFactory } from '../timber/index.ts';
@@ -122,6 +123,18 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
       for (const skill of person.active ? person.skills : [])
         levels.set(skill, Math.max(levels.get(skill) ?? 0, person.skillLevels[skill] ?? USUAL_LEVEL));
     return levels;
+  }
+
+  /** The factory that a route of a model is to be run in. */
+  worldOf(model: Model): RouteWorld {
+    const { species, construction } = this.factsOf(model);
+    return {
+      stationCodes: new Set(this.parts.stations.keys()),
+      skillLevels: this.skillLevels(),
+      carriers: this.inUse,
+      modelIds: new Set(this.parts.models.keys()),
+      facts: { species, construction },
+    };
   }
 
   /** What is missing of something that must exist first; null when it is released. */

@@ -1,5 +1,6 @@
-import { CoatsOn, LastCoat } from '../batches/index.ts';
+import { LastCoat } from '../batches/index.ts';
 import { answerer, rowsBy } from '../ledger/index.ts';
+import { CoatsOn } from '../routing/index.ts';
 import { Coat } from './coat.ts';
 
 /** Coats are numbered within their visit, without gaps. */

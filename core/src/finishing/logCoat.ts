@@ -1,4 +1,4 @@
-import { Batch, CoatsOn, LastCoat, OVERRIDE_ROLE, zoneOf } from '../batches/index.ts';
+import { Batch, LastCoat, OVERRIDE_ROLE, zoneOf } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import {
   asked,
@@ -14,7 +14,7 @@ import {
   type Decided,
   type Finding,
 } from '../ledger/index.ts';
-import { AirNow, evaluateGate, type Operation } from '../routing/index.ts';
+import { AirNow, CoatsOn, evaluateGate, type Operation } from '../routing/index.ts';
 import type { CoatLogged } from './coatLogged.ts';
 import { dryFilmUm } from './film.ts';
 

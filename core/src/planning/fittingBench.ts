@@ -81,7 +81,9 @@ export class FittingBench {
   private together(ids: readonly string[], atMs: number): string[] {
     const kept: string[] = [];
     for (const id of ids) {
-      const into = kept.find((k) => this.mover.attempt(this.mover.batch(k), { kind: 'merge', fromBatchId: id }, atMs, this.fitter(atMs)));
+      const into = kept.find((k) =>
+        this.mover.attempt(this.mover.batch(k), { command: 'merge batches', fromBatchId: id }, atMs, this.fitter(atMs)),
+      );
       if (into === undefined) kept.push(id);
     }
     return kept;
@@ -114,7 +116,7 @@ export class FittingBench {
     for (const batch of stock) {
       const quantity = Math.min(wanted, batch.quantity);
       if (quantity <= 0) break;
-      this.mover.carryOut(batch, { kind: 'call', quantity, orderId: body.orderId, dueMs: body.dueMs }, atMs, this.fitter(atMs));
+      this.mover.carryOut(batch, { command: 'call batch', quantity, orderId: body.orderId }, atMs, this.fitter(atMs));
       wanted -= quantity;
     }
     return true;

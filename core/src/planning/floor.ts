@@ -107,7 +107,7 @@ export class Floor {
     if (AT_A_BENCH.has(event.kind) && batch.status !== 'queued') return;
     switch (event.kind) {
       case 'shift ends':
-        this.mover.carryOut(batch, { kind: 'pause', cause: 'shift end' }, atMs, this.job(batch.id).workerId);
+        this.mover.carryOut(batch, { command: 'pause work', cause: 'shift end' }, atMs, this.job(batch.id).workerId);
         this.events.add(this.scenario.time.nextWorking(atMs + 1), {
           kind: 'shift begins',
           batchId: batch.id,
@@ -135,7 +135,7 @@ export class Floor {
       case 'come back': {
         const good = this.mover.live(batch.id).length;
         const by = this.crew.anyone(undefined, atMs);
-        this.mover.carryOut(batch, { kind: 'receive', good, rework: 0, scrap: 0, outcomes: [] }, atMs, by);
+        this.mover.carryOut(batch, { command: 'receive batch', good, rework: 0, scrap: 0, outcomes: [] }, atMs, by);
         return this.finished(batch.id, atMs);
       }
     }
@@ -154,7 +154,7 @@ export class Floor {
       this.crew.begins(other);
       job.workerId = other;
     }
-    this.mover.carryOut(batch, { kind: 'resume', personId: job.workerId }, atMs, job.workerId);
+    this.mover.carryOut(batch, { command: 'resume work', personId: job.workerId }, atMs, job.workerId);
     this.planRun(batch.id, atMs);
   }
 
@@ -189,7 +189,7 @@ export class Floor {
       const workerId = this.crew.free(way.skill, atMs, way.skillLevel);
       if (!workerId || !this.takeOver(batchId, workerId, atMs)) continue;
       const batch = this.mover.batch(batchId);
-      const command: BatchCommand = { kind: 'start', personId: workerId, ...(way.id === OWN_WAY ? {} : { wayId: way.id }) };
+      const command: BatchCommand = { command: 'start work', personId: workerId, ...(way.id === OWN_WAY ? {} : { wayId: way.id }) };
       if (this.mover.judge(batch, command, atMs).kind === 'accept') return { batch, command, way, workerId };
     }
     return undefined;
@@ -200,7 +200,7 @@ export class Floor {
     const batch = this.mover.batch(batchId);
     if (!this.mover.operation(batch).handOver || batch.accepted || batch.redo) return true;
     const back = this.random.chance(this.scenario.refusedShare) ? this.inspection.refusal(batch, this.mover.live(batchId)) : undefined;
-    const sent = back && this.mover.attempt(batch, { kind: 'refuse', pieces: [back] }, atMs, workerId);
+    const sent = back && this.mover.attempt(batch, { command: 'refuse work', pieces: [back] }, atMs, workerId);
     for (const id of sent ?? []) this.arrived(id, atMs);
     // A single piece goes back as it is.
     if (this.mover.batch(batchId).operationId !== batch.operationId) {
@@ -208,7 +208,7 @@ export class Floor {
       this.arrived(batchId, atMs);
       return false;
     }
-    this.mover.carryOut(this.mover.batch(batchId), { kind: 'accept' }, atMs, workerId);
+    this.mover.carryOut(this.mover.batch(batchId), { command: 'accept batch' }, atMs, workerId);
     return true;
   }
 
@@ -271,7 +271,7 @@ export class Floor {
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
     const rework = outcomes.length - scrap;
     const good = pieces.length - scrap - rework;
-    this.mover.carryOut(batch, { kind: 'finish', good, rework, scrap, outcomes }, atMs, job.workerId);
+    this.mover.carryOut(batch, { command: 'finish work', good, rework, scrap, outcomes }, atMs, job.workerId);
     this.jobs.delete(batch.id);
     this.crew.ends(job.workerId);
     this.running.set(job.way.stationCode, (this.running.get(job.way.stationCode) ?? 1) - 1);
@@ -290,7 +290,7 @@ export class Floor {
     const operation = this.mover.operation(batch);
     const dueBackMs = atMs + (operation.awayDays ?? 1) * DAY_MS;
     const to = operation.kind === 'transfer' ? 'The other building' : this.random.pick(this.scenario.houses);
-    this.mover.carryOut(batch, { kind: 'send', to, dueBackMs }, atMs, this.crew.anyone(undefined, atMs));
+    this.mover.carryOut(batch, { command: 'send batch', to, dueBackMs }, atMs, this.crew.anyone(undefined, atMs));
     const late = this.random.integer(-4, 20) * HOUR_MS;
     this.events.add(this.scenario.time.nextWorking(dueBackMs + late), { kind: 'come back', batchId: batch.id });
   }
@@ -311,7 +311,7 @@ export class Floor {
     const accepted = repeat?.kind !== 'until accepted' || this.random.next() < 1 / repeat.expected;
     const by = this.crew.anyone(undefined, atMs);
     this.signOff(batch, atMs);
-    const command: BatchCommand = { kind: 'move', accepted };
+    const command: BatchCommand = { command: 'move batch', accepted };
     const decision = this.mover.judge(this.mover.batch(batch.id), command, atMs);
     if (decision.kind === 'refuse') {
       // A forecast that came too early: look again when it now says.
@@ -330,7 +330,7 @@ export class Floor {
     for (const rule of this.mover.operation(batch).gate) {
       if (rule.kind !== 'signOff' || batch.signOffs.some((s) => s.skill === rule.skill)) continue;
       const personId = this.crew.anyone(rule.skill, atMs);
-      this.mover.carryOut(this.mover.batch(batch.id), { kind: 'sign off', skill: rule.skill, personId }, atMs, personId);
+      this.mover.carryOut(this.mover.batch(batch.id), { command: 'sign off', skill: rule.skill, personId }, atMs, personId);
     }
   }
 

@@ -30,11 +30,11 @@ export class Joinery {
     const whole = lonely.length === this.mover.live(host.id).length;
     const by = this.worker(operation.skill, atMs);
     if (lonely.length > 0 && operation.matchedSet) this.scrap(host, lonely, 'crack', by, atMs);
-    else if (lonely.length > 0 && !whole) this.mover.carryOut(host, { kind: 'split', pieceIds: lonely }, atMs, by);
+    else if (lonely.length > 0 && !whole) this.mover.carryOut(host, { command: 'split batch', pieceIds: lonely }, atMs, by);
     if (whole) return [];
     const joined = this.mover.attempt(
       this.mover.batch(host.id),
-      { kind: 'join', personId: by, guestBatchIds: guests.map((g) => g.id) },
+      { command: 'join parts', personId: by, guestBatchIds: guests.map((g) => g.id) },
       atMs,
       by,
     );
@@ -54,7 +54,7 @@ export class Joinery {
   /** Takes a batch of instruments apart. @returns the batches of bodies and of necks */
   part(batch: Batch, atMs: number): string[] {
     const by = this.worker(this.mover.operation(batch).skill, atMs);
-    return this.mover.carryOut(batch, { kind: 'part', personId: by }, atMs, by);
+    return this.mover.carryOut(batch, { command: 'part instruments', personId: by }, atMs, by);
   }
 
   /** Brings halves together again where both have come. @returns the batches of instruments made */
@@ -67,7 +67,7 @@ export class Joinery {
       for (const neck of here('neck')) {
         const now = this.mover.batch(body.id);
         if (now.status === 'queued' && this.mover.batch(neck.id).status === 'queued')
-          made.push(...(this.mover.attempt(now, { kind: 'refit', personId: by, neckBatchId: neck.id }, atMs, by) ?? []));
+          made.push(...(this.mover.attempt(now, { command: 'refit instruments', personId: by, neckBatchId: neck.id }, atMs, by) ?? []));
       }
     // A half whose other was scrapped will never be an instrument.
     for (const half of [...here('body'), ...here('neck')]) {
@@ -130,6 +130,6 @@ export class Joinery {
   private scrap(batch: Batch, pieceIds: readonly string[], defect: string, by: string, atMs: number): void {
     const note = 'The part it belongs with is lost';
     const pieces = pieceIds.map((pieceId) => ({ pieceId, defect, originOperationId: batch.operationId, note }));
-    this.mover.carryOut(batch, { kind: 'scrap', pieces }, atMs, by);
+    this.mover.carryOut(batch, { command: 'scrap pieces', pieces }, atMs, by);
   }
 }

@@ -1,6 +1,6 @@
 import {
   Batch,
-  BATCH_COMMAND,
+  batchCommand,
   type BatchCommand,
   type BatchEntry,
   batchIdOf,
@@ -62,8 +62,8 @@ export class Mover {
   }
 
   judge(batch: Batch, command: BatchCommand, atMs: number): Decision<Written> {
-    const { kind, ...said } = command;
-    return judge(BATCH_COMMAND[kind], { batchId: batch.id, ...said }, this.sight(atMs), (asked) => this.history.answer(asked, atMs));
+    const { command: name, ...said } = command;
+    return judge(batchCommand(name), { batchId: batch.id, ...said }, this.sight(atMs), (asked) => this.history.answer(asked, atMs));
   }
 
   /** Does what is asked, if it is allowed. @returns the batches that it made; undefined when it was refused */
@@ -76,7 +76,7 @@ export class Mover {
   carryOut(batch: Batch, command: BatchCommand, atMs: number, by: string | null): string[] {
     const decision = this.judge(batch, command, atMs);
     if (decision.kind === 'refuse')
-      throw new Error(`The simulation asked for ${command.kind} of ${batch.id}: ${decision.because.map((f) => f.sentence).join('; ')}`);
+      throw new Error(`The simulation asked for ${command.command} of ${batch.id}: ${decision.because.map((f) => f.sentence).join('; ')}`);
     return this.write(batch, decision.entries, atMs, by);
   }
 

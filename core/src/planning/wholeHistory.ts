@@ -1,11 +1,10 @@
-import { Batch, BoxesFor, LatestEntry, lastOf, PlacesTaken } from '../batches/index.ts';
-import { takenOn } from '../carriers/index.ts';
-import { Instrument } from '../batches/index.ts';
+import { Batch, Instrument, LatestEntry, lastOf } from '../batches/index.ts';
+import { PlacesTaken, takenOn } from '../carriers/index.ts';
 import { sequencePeriod, SerialsGiven, type SerialPattern } from '../fitting/index.ts';
 import { LEDGER, type HouseFactory, type LogbookEntry } from '../ledger.ts';
 import { NOT_ANSWERED, type Asked, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
-import { AirNow, NextNumber, Temperatures } from '../routing/index.ts';
+import { AirNow, BoxesFor, NextNumber, Temperatures } from '../routing/index.ts';
 import { Lot, ShopEmc } from '../timber/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 

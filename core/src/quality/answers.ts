@@ -1,7 +1,7 @@
-import { Batch, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass, UnmeasuredOf } from '../batches/index.ts';
+import { Batch, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { answerer, rowsBy, rowsOf, type Ask, type Rows } from '../ledger/index.ts';
-import type { Operation } from '../routing/index.ts';
+import { UnmeasuredOf, type Operation } from '../routing/index.ts';
 import { Measure } from './measure.ts';
 import { measureEvidence } from './measureEvidence.ts';
 

@@ -10,6 +10,7 @@ const world: RouteWorld = {
     ['pin routing', 2],
   ]),
   carriers: CARRIERS,
+  modelIds: new Set(['wide', 'braces']),
   facts: { species: { body: 'mahogany' }, construction: 'wide' },
 };
 const said = (route: Route, where = world) => checkRoute(route, where).map((p) => `${p.operationId ?? 'route'}: ${p.message}`);

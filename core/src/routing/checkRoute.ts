@@ -1,23 +1,14 @@
-import { suits, type Carrier } from '../carriers/index.ts';
-import { holds, type Condition, type RouteFacts } from './condition.ts';
-import { everyChoice, resolveRoute } from './resolve.ts';
-import { waysOf, type Operation } from './operation.ts';
-import { before, isStart, onward, pathFrom, stepsOfLoop, type Route } from './route.ts';
-import type { Rule } from './rules/index.ts';
+import { checkAspects, checkAspectsInWorld, checkAspectsOnPath, waysOf } from './aspects/index.ts';
+import { everyChoice, type RouteOption } from './condition.ts';
+import type { Operation, Route } from './operation.ts';
+import { resolveRoute } from './resolve.ts';
+import { before, isStart, pathFrom } from './graph.ts';
+import { checkRules, checkRulesInWorld, looksAt } from './rules/index.ts';
+import type { RouteWorld } from './world.ts';
 
 export interface RouteProblem {
   operationId: string | null;
   message: string;
-}
-
-/** The factory a route is to be run in. */
-export interface RouteWorld {
-  stationCodes: ReadonlySet<string>;
-  /** the highest level at which somebody holds each skill */
-  skillLevels: ReadonlyMap<string, number>;
-  carriers: readonly Carrier[];
-  /** wood and construction of the model */
-  facts: Omit<RouteFacts, 'choices'>;
 }
 
 type Say = (operation: Operation | null, message: string) => void;
@@ -33,8 +24,8 @@ export function checkRoute(route: Route, world?: RouteWorld): RouteProblem[] {
     const operationId = operation?.id ?? null;
     if (!problems.some((p) => p.operationId === operationId && p.message === message)) problems.push({ operationId, message });
   };
-  checkSteps(route, say);
-  checkConditions(route, world, say);
+  checkOptions(route.options ?? [], say);
+  checkSteps(route, world, say);
   if (problems.length > 0) return problems;
   // As it stands with every condition met, then as each choice leaves it.
   checkGraph(route, say);
@@ -49,7 +40,7 @@ export function checkRoute(route: Route, world?: RouteWorld): RouteProblem[] {
 }
 
 /** Each step by itself: ids, what it leads to, what it waits for. */
-function checkSteps(route: Route, say: Say): void {
+function checkSteps(route: Route, world: RouteWorld | undefined, say: Say): void {
   const ids = new Set<string>();
   for (const o of route.operations) {
     if (ids.has(o.id)) say(o, `Two steps are called "${o.id}"`);
@@ -59,20 +50,7 @@ function checkSteps(route: Route, say: Say): void {
     for (const id of o.next) if (!ids.has(id)) say(o, `"${o.name}" leads to "${id}", which does not exist`);
     if (o.kind === 'dwell' && o.gate.length === 0) say(o, `"${o.name}" waits for nothing: a wait needs a rule`);
     if (o.next.length > 1 && o.kind !== 'part') say(o, `"${o.name}" leads two ways at once`);
-    for (const rule of o.gate)
-      if (rule.kind === 'elapsed' && rule.maximumMinutes !== undefined && rule.maximumMinutes < rule.minimumMinutes)
-        say(o, `"${o.name}" may wait no longer than it has to`);
-    const { repeat } = o;
-    if (repeat && !ids.has(repeat.backTo)) say(o, `"${o.name}" goes back to "${repeat.backTo}", which does not exist`);
-    if (repeat?.kind === 'until accepted' && !(repeat.maximum >= 1 && Number.isFinite(repeat.maximum)))
-      say(o, `The loop at "${o.name}" has no exit: say how often it may go round at most`);
-    if (repeat?.kind === 'until accepted' && repeat.expected > repeat.maximum)
-      say(o, `The loop at "${o.name}" is expected to go round more often than it may`);
-    if (repeat?.kind === 'count') {
-      const counts = [repeat.times, ...Object.values(repeat.timesByOption?.times ?? {})];
-      if (counts.some((n) => !Number.isInteger(n) || n < 0))
-        say(o, `The loop at "${o.name}" has no exit: rounds are counted in whole numbers`);
-    }
+    for (const message of [...checkRules(o.gate, o.name), ...checkAspects(o, route, world)]) say(o, message);
   }
 }
 
@@ -85,13 +63,9 @@ function checkGraph(route: Route, say: Say): void {
     if (o.next.length === 0 && !end) say(o, `"${o.name}" leads nowhere`);
     for (const id of o.next) checkLink(o, byId.get(id), say);
     checkMerge(route, o, inbound, say);
-    if (o.noWait && !byId.get(onward(route, o) ?? '')?.place)
-      say(o, `"${o.name}" may not wait, but the step after it names no place to go straight into`);
-    if (o.repeat) checkLoop(route, o, say);
-    for (const rule of o.gate)
-      for (const [characteristic, what] of measuresIn(rule))
-        if (!measuredBefore(route, o, characteristic))
-          say(o, `The gate of "${o.name}" looks at "${what}", which no step up to it measures`);
+    for (const message of checkAspectsOnPath(o, route)) say(o, message);
+    for (const { characteristic, what } of o.gate.flatMap(looksAt))
+      if (!measuredBefore(route, o, characteristic)) say(o, `The gate of "${o.name}" looks at "${what}", which no step up to it measures`);
   }
   checkReach(route, byId, say);
 }
@@ -148,35 +122,8 @@ function stream(route: Route, o: Operation, seen = new Set<string>()): Operation
   return [o, ...before(route, o.id).flatMap((b) => stream(route, b, seen))];
 }
 
-/** The characteristics a rule looks at, and what it calls them. */
-function measuresIn(rule: Rule): [string, string][] {
-  switch (rule.kind) {
-    case 'inBand':
-      return rule.characteristic === undefined ? [] : [[rule.characteristic, rule.what]];
-    case 'spread':
-    case 'stable':
-      return rule.characteristic === undefined ? [] : [[rule.characteristic, rule.characteristic]];
-    case 'gradient':
-      return [rule.shell, rule.core].flatMap((c): [string, string][] => (c === undefined ? [] : [[c, c]]));
-    default:
-      return [];
-  }
-}
-
 const measuredBefore = (route: Route, o: Operation, characteristic: string) =>
   stream(route, o).some((step) => step.characteristics?.some((c) => c.id === characteristic));
-
-function checkLoop(route: Route, last: Operation, say: Say): void {
-  const steps = stepsOfLoop(route, last);
-  if (steps.length === 0) {
-    say(last, `"${last.name}" goes back to a step that does not lead to it`);
-    return;
-  }
-  const merge = steps.find((o) => o.kind === 'fit' || o.kind === 'join' || o.kind === 'part' || o.kind === 'refit' || o.kind === 'buffer');
-  if (merge) say(last, `The loop at "${last.name}" runs over "${merge.name}", which happens once`);
-  const inner = steps.find((o) => o !== last && o.repeat);
-  if (inner) say(last, `The loop at "${last.name}" contains the loop at "${inner.name}"`);
-}
 
 function checkReach(route: Route, byId: ReadonlyMap<string, Operation>, say: Say): void {
   const onPath = new Set<string>();
@@ -206,55 +153,12 @@ function checkReach(route: Route, byId: ReadonlyMap<string, Operation>, say: Say
   if (twice) say(twice, `The ${twice.component} starts at two places, one of them "${twice.name}"`);
 }
 
-/** Conditions that no choice can make true, or none can make false. */
-function checkConditions(route: Route, world: RouteWorld | undefined, say: Say): void {
-  const options = route.options ?? [];
+/** What can be chosen on an order. */
+function checkOptions(options: readonly RouteOption[], say: Say): void {
   for (const option of options) {
     if (option.values.length < 2) say(null, `The option "${option.name}" leaves no choice`);
     if (new Set(option.values.map((v) => v.id)).size !== option.values.length)
       say(null, `The option "${option.name}" offers one value twice`);
-  }
-  const choices = everyChoice(options);
-  for (const o of route.operations) {
-    const counted = o.repeat?.kind === 'count' ? o.repeat.timesByOption : undefined;
-    for (const id of [...optionsIn(o.when), ...(counted ? [counted.option] : [])])
-      if (!options.some((option) => option.id === id)) say(o, `"${o.name}" asks for the option "${id}", which the route does not have`);
-    if (!o.when) continue;
-    const { when } = o;
-    // Wood and construction are the model's: they decide only where they are known.
-    if (!world && !isAboutOptionsOnly(when)) continue;
-    const facts = { species: {}, construction: '', ...world?.facts };
-    const answers = new Set(choices.map((c) => holds(when, { ...facts, choices: c }, options)));
-    if (!answers.has(true)) say(o, `The rule of "${o.name}" can never be met: the step would never be done`);
-    else if (!answers.has(false) && isAboutOptionsOnly(when)) say(o, `The rule of "${o.name}" is always met: leave it out`);
-  }
-}
-
-function optionsIn(condition: Condition | undefined): string[] {
-  switch (condition?.kind) {
-    case 'option':
-      return [condition.option];
-    case 'not':
-      return optionsIn(condition.of);
-    case 'all':
-    case 'any':
-      return condition.of.flatMap(optionsIn);
-    default:
-      return [];
-  }
-}
-
-function isAboutOptionsOnly(condition: Condition): boolean {
-  switch (condition.kind) {
-    case 'option':
-      return true;
-    case 'not':
-      return isAboutOptionsOnly(condition.of);
-    case 'all':
-    case 'any':
-      return condition.of.every(isAboutOptionsOnly);
-    default:
-      return false;
   }
 }
 
@@ -270,15 +174,7 @@ function checkWorld(route: Route, world: RouteWorld, say: Say): void {
       else if (held < (way.skillLevel ?? 1))
         say(o, `${at} needs ${way.skill} at level ${way.skillLevel ?? 1}; the highest held is ${held}`);
     }
-    for (const rule of o.gate)
-      if (rule.kind === 'signOff' && !world.skillLevels.has(rule.skill))
-        say(o, `The gate of "${o.name}" waits for someone with ${rule.skill}, which nobody holds`);
-    const { place } = o;
-    if (place && !world.carriers.some((c) => suits(c, place, route.modelId))) {
-      const from = before(route, o.id).find((b) => b.noWait);
-      if (from) say(from, `"${from.name}" goes straight into a ${place.kind} at "${o.name}", and there is none for this model`);
-      else say(o, `"${o.name}" needs places in a ${place.kind}, and there is none for this model`);
-    }
+    for (const message of [...checkRulesInWorld(o.gate, o.name, world), ...checkAspectsInWorld(o, route, world)]) say(o, message);
   }
 }
 

@@ -1,5 +1,4 @@
-import type { Operation } from './operation.ts';
-import type { Route } from './route.ts';
+import type { Operation, Route } from './operation.ts';
 
 export interface StepChange {
   operationId: string;

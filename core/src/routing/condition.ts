@@ -55,3 +55,82 @@ export function holds(condition: Condition, facts: RouteFacts, options: readonly
       return condition.of.some((c) => holds(c, facts, options));
   }
 }
+
+/** Every combination of what can be chosen, each value of each option at least; at most `limit` of them. */
+export function everyChoice(options: readonly RouteOption[], limit = 256): Record<string, string>[] {
+  let combinations: Record<string, string>[] = [{}];
+  for (const { id, values } of options) {
+    if (combinations.length * values.length > limit) {
+      // Too many to try them all: each further value once, beside the usual ones.
+      const usual = withDefaults(options, {});
+      combinations.push(...values.map((v) => ({ ...usual, [id]: v.id })));
+      combinations = combinations.map((c) => ({ ...usual, ...c }));
+    } else combinations = combinations.flatMap((c) => values.map((v) => ({ ...c, [id]: v.id })));
+  }
+  return combinations;
+}
+
+/** The options a condition asks for. */
+export function optionsIn(condition: Condition): string[] {
+  switch (condition.kind) {
+    case 'option':
+      return [condition.option];
+    case 'not':
+      return optionsIn(condition.of);
+    case 'all':
+    case 'any':
+      return condition.of.flatMap(optionsIn);
+    default:
+      return [];
+  }
+}
+
+/** Whether a condition looks at nothing but what is chosen on an order. */
+export function isAboutOptionsOnly(condition: Condition): boolean {
+  switch (condition.kind) {
+    case 'option':
+      return true;
+    case 'not':
+      return isAboutOptionsOnly(condition.of);
+    case 'all':
+    case 'any':
+      return condition.of.every(isAboutOptionsOnly);
+    default:
+      return false;
+  }
+}
+
+/** A condition in words: "Binding both faces or top only". */
+export function conditionInWords(condition: Condition, options: readonly RouteOption[] = []): string {
+  switch (condition.kind) {
+    case 'option': {
+      const option = options.find((o) => o.id === condition.option);
+      const values = condition.in.map((id) => option?.values.find((v) => v.id === id)?.name ?? id);
+      return `${option?.name ?? condition.option} ${joinedBy(values, ' or ')}`;
+    }
+    case 'species':
+      return `${condition.component} of ${joinedBy(condition.in, ' or ')}`;
+    case 'construction':
+      return joinedBy(condition.in, ' or ');
+    case 'not':
+      return `not ${partInWords(condition.of, options)}`;
+    case 'all':
+    case 'any':
+      return joinedBy(
+        condition.of.map((part) => partInWords(part, options)),
+        condition.kind === 'all' ? ', and ' : ', or ',
+      );
+  }
+}
+
+const joinedBy = (words: readonly string[], by: string): string => (words.length === 0 ? '(nothing yet)' : words.join(by));
+
+/** Several rules inside several others are kept together by brackets. */
+function partInWords(condition: Condition, options: readonly RouteOption[]): string {
+  const words = conditionInWords(condition, options);
+  return (condition.kind === 'all' || condition.kind === 'any') && condition.of.length > 0 ? `(${words})` : words;
+}
+
+/** What was chosen on an order, in words: "Binding: both faces". */
+export const choicesInWords = (options: readonly RouteOption[], choices: Readonly<Record<string, string>>): string[] =>
+  options.map((o) => `${o.name}: ${o.values.find((v) => v.id === choices[o.id])?.name ?? o.values[0]?.name ?? ''}`);

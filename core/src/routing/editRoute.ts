@@ -1,5 +1,5 @@
-import type { Operation } from './operation.ts';
-import { before, operationOf, type Route } from './route.ts';
+import type { Operation, Route } from './operation.ts';
+import { before, operationOf } from './graph.ts';
 import type { Component } from './stage.ts';
 
 /** What a new step is, before anything else is said of it. */

@@ -1,3 +1,4 @@
+export * from './aspects/index.ts';
 export * from './checkRoute.ts';
 export * from './compareRoutes.ts';
 export * from './condition.ts';
@@ -6,8 +7,9 @@ export * from './evidence.ts';
 export * from './operation.ts';
 export * from './override.ts';
 export * from './resolve.ts';
-export * from './route.ts';
+export * from './graph.ts';
+export * from './step.ts';
 export * from './routes.ts';
 export * from './rules/index.ts';
 export * from './stage.ts';
-export * from './words.ts';
+export * from './world.ts';

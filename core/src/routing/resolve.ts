@@ -1,6 +1,5 @@
-import { holds, withDefaults, type RouteFacts, type RouteOption } from './condition.ts';
-import type { Operation } from './operation.ts';
-import type { Route } from './route.ts';
+import { holds, withDefaults, type RouteFacts } from './condition.ts';
+import type { Operation, Route } from './operation.ts';
 
 const resolved = new WeakMap<Route, Map<string, Route>>();
 /** The same, by the facts object itself: a batch keeps its facts for life, and is asked for its route all the time. */
@@ -68,18 +67,4 @@ function resolveRepeat(
   const chosen = timesByOption ? withDefaults(route.options ?? [], facts.choices)[timesByOption.option] : undefined;
   const rounds = (chosen === undefined ? undefined : timesByOption?.times[chosen]) ?? times;
   return rounds <= 1 ? {} : { repeat: { ...rest, backTo, times: rounds } };
-}
-
-/** Every combination of what can be chosen, each value of each option at least; at most `limit` of them. */
-export function everyChoice(options: readonly RouteOption[], limit = 256): Record<string, string>[] {
-  let combinations: Record<string, string>[] = [{}];
-  for (const { id, values } of options) {
-    if (combinations.length * values.length > limit) {
-      // Too many to try them all: each further value once, beside the usual ones.
-      const usual = withDefaults(options, {});
-      combinations.push(...values.map((v) => ({ ...usual, [id]: v.id })));
-      combinations = combinations.map((c) => ({ ...usual, ...c }));
-    } else combinations = combinations.flatMap((c) => values.map((v) => ({ ...c, [id]: v.id })));
-  }
-  return combinations;
 }

@@ -1,6 +1,6 @@
+import type { Route } from './operation.ts';
 import { NO_FACTS, type RouteFacts } from './condition.ts';
 import { resolveRoute } from './resolve.ts';
-import type { Route } from './route.ts';
 
 /** What entries ask of the factory: the routes that batches go through. */
 export interface Routes {

@@ -1,8 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { type BatchCommand, decide, type DecisionContext } from '../batches/index.ts';
 import { DEFAULT_CURE_LAW, DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
 import { earliestMs, worst } from '../ledger/index.ts';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { DAY_MS, MINUTE_MS } from '../units/index.ts';
 import {
   before,
   checkRoute,
@@ -14,7 +13,7 @@ import {
   type Rule,
   startedComponents,
 } from './index.ts';
-import { batchOf, piecesOf, step } from '../test/parts.ts';
+import { step } from '../test/parts.ts';
 
 const hours = (minimum: number): Rule => ({ kind: 'elapsed', what: 'Rested', minimumMinutes: minimum * 60 });
 const route: Route = {
@@ -139,99 +138,5 @@ describe('rules', () => {
     expect(earliestMs([wait(5), wait(9)])).toBe(9);
     expect(earliestMs([wait(5), wait()])).toBeUndefined();
     expect(earliestMs([])).toBeUndefined();
-  });
-});
-
-describe('decide', () => {
-  const batch = batchOf;
-  const pieces = piecesOf;
-  const context = (over: Partial<DecisionContext> = {}): DecisionContext => ({
-    route,
-    pieces: pieces(),
-    evidence: { nowMs: HOUR_MS },
-    holdsSkill: (person) => person === 'able',
-    ...over,
-  });
-  const finish = (good: number, rework = 0, scrap = 0, ids: string[] = []): BatchCommand => ({
-    kind: 'finish',
-    good,
-    rework,
-    scrap,
-    outcomes: ids.map((pieceId, i) => ({
-      pieceId,
-      outcome: i < rework ? 'rework' : 'scrap',
-      defect: 'crack',
-      originOperationId: 'cut',
-      note: '',
-    })),
-  });
-  const kinds = (decision: ReturnType<typeof decide>) =>
-    decision.kind === 'accept' ? decision.entries.map((e) => e.kind) : decision.because.map((f) => f.sentence);
-
-  test('work starts with someone who can, once', () => {
-    expect(kinds(decide(batch(), { kind: 'start', personId: 'able' }, context()))).toEqual(['work.started']);
-    expect(kinds(decide(batch(), { kind: 'start', personId: 'new' }, context()))).toEqual(['This person is not signed off for cutting']);
-    expect(decide(batch({ status: 'running' }), { kind: 'start', personId: 'able' }, context()).kind).toBe('refuse');
-    expect(decide(batch({ operationId: 'rest', status: 'dwelling' }), { kind: 'start', personId: 'able' }, context()).kind).toBe('refuse');
-  });
-  test('only what runs can be paused, only what is paused resumed', () => {
-    expect(kinds(decide(batch({ status: 'running' }), { kind: 'pause', cause: 'machine' }, context()))).toEqual(['work.paused']);
-    expect(decide(batch(), { kind: 'pause', cause: 'machine' }, context()).kind).toBe('refuse');
-    expect(kinds(decide(batch({ status: 'paused' }), { kind: 'resume', personId: 'able' }, context()))).toEqual(['work.resumed']);
-    expect(decide(batch({ status: 'paused' }), { kind: 'resume', personId: 'new' }, context()).kind).toBe('refuse');
-  });
-  test('finishing without a gate moves it on at once', () => {
-    expect(kinds(decide(batch({ status: 'running' }), finish(3), context()))).toEqual(['work.finished', 'batch.moved']);
-  });
-  test('rework keeps it at the step; all scrapped ends it there', () => {
-    expect(kinds(decide(batch({ status: 'running' }), finish(2, 1, 0, ['B1-02']), context()))).toEqual(['work.finished']);
-    expect(kinds(decide(batch({ status: 'running' }), finish(0, 0, 3, ['B1-01', 'B1-02', 'B1-03']), context()))).toEqual(['work.finished']);
-  });
-  test.each<[string, BatchCommand, RegExp]>([
-    ['counts that do not add up', finish(2), /make 2; 3 pieces/],
-    ['a negative count', finish(4, 0, -1), /not a count/],
-    ['a fraction', finish(2.5, 0.5), /not a count/],
-    ['scrap without a piece', finish(2, 0, 1), /1 scrap counted, 0 named/],
-    ['a piece of another batch', finish(2, 0, 1, ['B9-01']), /not in this pass/],
-    ['a piece twice', finish(1, 0, 2, ['B1-01', 'B1-01']), /named twice/],
-  ])('%s is refused', (_, command, message) => {
-    expect(kinds(decide(batch({ status: 'running' }), command, context())).join()).toMatch(message);
-  });
-  test('a second pass is about what came back', () => {
-    const returned = pieces().map((p, i) => ({ ...p, state: i === 0 ? ('rework' as const) : p.state }));
-    expect(decide(batch({ status: 'running', redo: true }), finish(1), context({ pieces: returned })).kind).toBe('accept');
-    expect(decide(batch({ status: 'running', redo: true }), finish(3), context({ pieces: returned })).kind).toBe('refuse');
-  });
-  test('what must be measured or sprayed is asked for', () => {
-    expect(kinds(decide(batch({ status: 'running' }), finish(3), context({ unmeasured: ['B1-02'] })))).toEqual(['Not measured yet: B1-02']);
-    const spraying = batch({ status: 'running', operationId: 'spray', component: 'instrument' });
-    expect(kinds(decide(spraying, finish(3), context({ coatsLogged: 1 })))).toEqual(['1 of 2 coats logged']);
-    expect(kinds(decide(spraying, finish(3), context({ coatsLogged: 2 })))).toEqual(['work.finished']);
-  });
-  test('a gate holds until its time, or until an override with a reason', () => {
-    const resting = batch({ status: 'dwelling', operationId: 'rest' });
-    const at = (nowMs: number) => context({ evidence: { nowMs } });
-    expect(kinds(decide(resting, { kind: 'move' }, at(47 * HOUR_MS)))).toEqual(['Rested 1 d 23 h of 2 d']);
-    expect(kinds(decide(resting, { kind: 'move' }, at(48 * HOUR_MS)))).toEqual(['batch.moved']);
-    expect(decide(resting, { kind: 'move', overrideReason: 'no' }, at(HOUR_MS)).kind).toBe('refuse');
-    const overridden = decide(resting, { kind: 'move', overrideReason: ' Customer waits ' }, at(HOUR_MS));
-    expect(overridden).toMatchObject({
-      kind: 'accept',
-      entries: [{ payload: { override: { reason: 'Customer waits', findings: [{ verdict: 'wait' }] } } }],
-    });
-    const inTime = decide(resting, { kind: 'move', overrideReason: 'not needed' }, at(48 * HOUR_MS));
-    expect(inTime).toMatchObject({ entries: [{ payload: { override: null } }] });
-  });
-  test('a held batch does nothing but be released', () => {
-    const held = batch({ status: 'held', heldStatus: 'queued', holdReason: 'colour in doubt' });
-    expect(kinds(decide(held, { kind: 'start', personId: 'able' }, context()))).toEqual(['Batch B1 is held: colour in doubt']);
-    expect(kinds(decide(held, { kind: 'release' }, context()))).toEqual(['batch.released']);
-    expect(decide(batch(), { kind: 'release' }, context()).kind).toBe('refuse');
-    expect(decide(batch(), { kind: 'hold', reason: ' ' }, context()).kind).toBe('refuse');
-    expect(decide(batch({ status: 'running' }), { kind: 'hold', reason: 'colour' }, context()).kind).toBe('refuse');
-    expect(kinds(decide(batch(), { kind: 'hold', reason: 'colour' }, context()))).toEqual(['batch.held']);
-  });
-  test('a batch that is done stays done', () => {
-    expect(decide(batch({ status: 'done', endedMs: 1 }), { kind: 'hold', reason: 'late thought' }, context()).kind).toBe('refuse');
   });
 });

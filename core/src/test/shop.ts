@@ -1,4 +1,4 @@
-import { Batch, BATCH_COMMAND, livePieces, piecesIn, piecesInPass, type BatchCommand, type Piece } from '../batches/index.ts';
+import { Batch, batchCommand, livePieces, piecesIn, piecesInPass, type BatchCommand, type Piece } from '../batches/index.ts';
 import type { Carrier } from '../carriers/index.ts';
 import { ShipInstrument } from '../dispatch/index.ts';
 import type { FactoryParts } from '../factory/index.ts';
@@ -132,9 +132,8 @@ export class TestShop {
   }
 
   /** Judges a command on a batch; what is accepted is written down. */
-  command(id: string, { kind, ...said }: BatchCommand): Decision<Written> {
-    const other = [...this.versions.values()].find((r) => r.modelId === this.batch(id).modelId && r.id !== this.batch(id).routeId);
-    return this.give(BATCH_COMMAND[kind], { batchId: id, ...said, ...(kind === 'reroute' ? { routeId: other?.id ?? '' } : {}) });
+  command(id: string, { command, ...said }: BatchCommand): Decision<Written> {
+    return this.give(batchCommand(command), { batchId: id, ...said });
   }
 
   /** Judges any command as the application would; what is accepted is written down. */
@@ -148,7 +147,7 @@ export class TestShop {
 
   /** Does the present step, every piece good unless told otherwise. */
   work(id: string, bad: { rework?: string[]; scrap?: string[] } = {}): Decision<Written> {
-    this.command(id, { kind: 'start', personId: 'ann' });
+    this.command(id, { command: 'start work', personId: 'ann' });
     this.pass();
     const { coat } = this.operation(id);
     if (coat && !this.batch(id).redo) for (let n = 0; n < coat.coats; n++) this.coat(id);
@@ -162,7 +161,7 @@ export class TestShop {
       note: '',
     });
     return this.command(id, {
-      kind: 'finish',
+      command: 'finish work',
       good: inPass.length - rework.length - scrap.length,
       rework: rework.length,
       scrap: scrap.length,

@@ -5,13 +5,12 @@ import { LogbookModule } from '../logbook/logbook.module.ts';
 import { BatchesController } from './batches.controller.ts';
 import { BatchesEvidence } from './batches.evidence.ts';
 import { BatchesQueries } from './batches.queries.ts';
-import { EvidenceService } from './evidence.service.ts';
 import { MovementController } from './movement.controller.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryModule],
   controllers: [BatchesController, MovementController],
-  providers: [BatchesEvidence, BatchesQueries, EvidenceService],
-  exports: [BatchesQueries, EvidenceService],
+  providers: [BatchesEvidence, BatchesQueries],
+  exports: [BatchesQueries],
 })
 export class BatchesModule {}

@@ -1,4 +1,8 @@
 import {
+  gateAsks,
+  gateEvidence,
+  gateFindings,
+  type Finding,
   choicesInWords,
   DAY_MS,
   forecastRoute,
@@ -34,7 +38,6 @@ import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
 import { toBatchView, type BatchView, type CardView, type UndoView } from './batch.view.ts';
-import { EvidenceService } from './evidence.service.ts';
 import { History } from './history.view.ts';
 import { BatchEntity, VisitEntity } from './batch.entity.ts';
 
@@ -55,7 +58,6 @@ export class BatchesQueries {
   constructor(
     private readonly database: DataSource,
     private readonly shops: ShopService,
-    private readonly evidence: EvidenceService,
     private readonly reader: RowReader,
     private readonly sources: EvidenceSources,
     private readonly clock: Clock,
@@ -87,7 +89,7 @@ export class BatchesQueries {
     const ids = batches.map((b) => b.id);
     const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
     const [findings, placements, visits] = await Promise.all([
-      this.evidence.findings(batches, shop),
+      this.gates(batches, shop),
       this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]),
       atWork.length === 0
         ? []
@@ -98,6 +100,15 @@ export class BatchesQueries {
       const touch = touchMinutes(shop.factory.operationAt(b), b.quantity, b.stationCode);
       return toBatchView(b, shop, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
     });
+  }
+
+  /** What the gate before each batch says; nothing where none is before it. */
+  private async gates(batches: readonly BatchEntity[], { factory }: Shop): Promise<Map<string, Finding[]>> {
+    const nowMs = this.clock.nowMs();
+    const atGate = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
+    const asks = atGate.flatMap((b) => gateAsks(b, factory.operationAt(b), factory, nowMs));
+    const answers = await this.sources.answer(asks, factory);
+    return new Map(atGate.map((b) => [b.id, gateFindings(b, factory.operationAt(b), gateEvidence(b, factory, nowMs, answers))]));
   }
 
   /** Everything the card of one batch shows. */

@@ -100,6 +100,7 @@ describe('the factory itself', () => {
       stationCodes: new Set(DEMO_STATIONS.map((s) => s.code)),
       skillLevels: new Map(DEMO_PEOPLE.flatMap((p) => p.skills.map((skill) => [skill, USUAL_LEVEL] as const))),
       carriers: DEMO_CARRIERS,
+      modelIds: new Set(DEMO_MODELS.map((m) => m.id)),
       facts: { species: Object.fromEntries(Object.entries(model.wood).map(([c, n]) => [c, n.species])), construction: model.construction },
     };
     expect(checkRoute(route, world)).toEqual([]);

@@ -1,4 +1,14 @@
-import { Answers, LEDGER, NOT_ANSWERED, type Ask, type Asked, type HouseFactory, type Question, type Rows } from '@ample-crane/core';
+import {
+  Answers,
+  groupBy,
+  LEDGER,
+  NOT_ANSWERED,
+  type Ask,
+  type Asked,
+  type HouseFactory,
+  type Question,
+  type Rows,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
@@ -14,7 +24,9 @@ export interface Asking {
   nowMs: number;
 }
 
-type Source<About, Answer> = (about: About, asking: Asking & { manager: EntityManager }) => Promise<Answer | typeof NOT_ANSWERED>;
+type Found<Answer> = Answer | typeof NOT_ANSWERED;
+/** Answers a question about many things at once, in their order. */
+type Source<About, Answer> = (abouts: readonly About[], asking: Asking & { manager: EntityManager }) => Promise<readonly Found<Answer>[]>;
 
 /** How often a question may tell of more rows to read. */
 const MOST_ROUNDS = 3;
@@ -34,7 +46,20 @@ export class EvidenceSources {
   ) {}
 
   /** A room tells how it answers a question. @throws Error when another does already */
-  add<About, Answer>(question: Question<About, Answer>, source: Source<About, Answer>): void {
+  add<About, Answer>(
+    question: Question<About, Answer>,
+    source: (about: About, asking: Asking & { manager: EntityManager }) => Promise<Found<Answer>>,
+  ): void {
+    this.addMany(question, async (abouts, asking) => {
+      const found: Found<Answer>[] = [];
+      // One after the other: in a transaction there is one connection.
+      for (const about of abouts) found.push(await source(about, asking));
+      return found;
+    });
+  }
+
+  /** The same for a question that costs no more when it is asked about many things. */
+  addMany<About, Answer>(question: Question<About, Answer>, source: Source<About, Answer>): void {
     if (this.sources.has(question.name)) throw new Error(`Two rooms answer "${question.name}"`);
     // A question is asked with what it is about: `asked` ties the two.
     this.sources.set(question.name, source as Source<unknown, unknown>);
@@ -45,11 +70,15 @@ export class EvidenceSources {
     return LEDGER.answererOf(asked) !== undefined || this.sources.has(asked.question.name);
   }
 
-  /** Answers, one after the other: in a transaction there is one connection. */
+  /** Answers, each question once for all that it is asked about. */
   async answer(asks: readonly Asked[], factory: HouseFactory, within?: Asking): Promise<Answers> {
     const answers = new Answers();
+    if (asks.length === 0) return answers;
     const asking = within ?? (await this.atLarge(factory));
-    for (const asked of asks) answers.put(asked, await this.one(asked, factory, asking));
+    for (const same of groupBy(asks, ({ question }) => question.name).values()) {
+      const found = await this.many(same, factory, asking);
+      same.forEach((asked, i) => answers.put(asked, found[i]));
+    }
     return answers;
   }
 
@@ -58,21 +87,29 @@ export class EvidenceSources {
     return { rows, read: (...asks) => this.reader.read(asks, rows), factory, nowMs: this.clock.nowMs() };
   }
 
-  private async one(asked: Asked, factory: HouseFactory, asking: Asking): Promise<unknown> {
-    const answerer = LEDGER.answererOf(asked);
+  /** @param asks one question, about one thing after the other */
+  private async many(asks: readonly Asked[], factory: HouseFactory, asking: Asking): Promise<readonly unknown[]> {
+    const [first] = asks;
+    const answerer = first && LEDGER.answererOf(first);
     if (!answerer) {
-      const source = this.sources.get(asked.question.name);
-      return source ? source(asked.about, { ...asking, manager: asking.manager ?? this.database.manager }) : NOT_ANSWERED;
+      const source = this.sources.get(first?.question.name ?? '');
+      const manager = asking.manager ?? this.database.manager;
+      return source
+        ? source(
+            asks.map((a) => a.about),
+            { ...asking, manager },
+          )
+        : asks.map(() => NOT_ANSWERED);
     }
     // What a question rests on may only be known from rows it told of before.
     let before = '';
     for (let round = 0; round < MOST_ROUNDS; round++) {
-      const asks = answerer.reads(asked.about, asking.rows);
-      const told = JSON.stringify(asks.map(({ kind, field, values }) => [kind.name, field, values]));
+      const reads = asks.flatMap(({ about }) => answerer.reads(about, asking.rows));
+      const told = JSON.stringify(reads.map(({ kind, field, values }) => [kind.name, field, values]));
       if (told === before) break;
       before = told;
-      await asking.read(...asks);
+      await asking.read(...reads);
     }
-    return answerer.answer(asked.about, asking.rows, factory);
+    return asks.map(({ about }) => answerer.answer(about, asking.rows, factory));
   }
 }

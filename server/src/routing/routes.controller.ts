@@ -42,8 +42,8 @@ export class RoutesController {
   @Get(':id/work')
   @Allow('viewer')
   @ApiOkResponse({ type: [MoveOverView] })
-  work(@Param('id') id: string): Promise<MoveOverView[]> {
-    return this.routes.workToMove(id);
+  work(@CurrentActor() actor: Actor, @Param('id') id: string): Promise<MoveOverView[]> {
+    return this.routes.workToMove(id, actor);
   }
 
   @Post()

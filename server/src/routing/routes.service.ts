@@ -1,14 +1,13 @@
 import {
   checkRoute,
   compareRoutes,
-  decide,
   pathFrom,
+  RerouteBatch,
   sameStepIn,
   type Batch,
   type Operation,
   type Route,
   type RouteProblem,
-  type RouteWorld,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, Not } from 'typeorm';
@@ -18,10 +17,10 @@ import { badInput, notFound, refused, stale } from '../platform/problems/problem
 import { ChangesService } from '../factory/changes.service.ts';
 import { RouteEntity, type ModelEntity } from '../factory/factory.entity.ts';
 import { ShopService, type Shop } from '../factory/shop.service.ts';
-import { EvidenceService } from '../batches/evidence.service.ts';
+import { ForesightService } from '../logbook/foresight.service.ts';
 import type { RouteGraphDto } from './route.dto.ts';
 import type { DraftDto, MoveOverView, ReleaseRouteDto, RouteVersionView, RouteView, SaveDraftDto, SavedDraftView } from './routes.view.ts';
-import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
+import { BatchEntity } from '../batches/batch.entity.ts';
 
 const CHANGES_TOLD = 3;
 
@@ -31,7 +30,7 @@ export class RoutesService {
     private readonly database: DataSource,
     private readonly shops: ShopService,
     private readonly changes: ChangesService,
-    private readonly evidence: EvidenceService,
+    private readonly foresight: ForesightService,
     private readonly clock: Clock,
   ) {}
 
@@ -133,31 +132,28 @@ export class RoutesService {
   }
 
   /** Work in progress on other versions of the model, and where each batch would stand on this one. */
-  async workToMove(id: string): Promise<MoveOverView[]> {
+  async workToMove(id: string, actor: Actor): Promise<MoveOverView[]> {
     const shop = await this.shops.load();
     const version = shop.versions.find((v) => v.id === id);
     if (!version) throw notFound('route', id);
     const batches = await this.database
       .getRepository(BatchEntity)
       .find({ where: { modelId: version.modelId, status: Not('done'), routeId: Not(id) }, order: { number: 'ASC' } });
-    const evidence = await this.evidence.gather(batches, shop);
-    const pieces = await this.database.getRepository(PieceEntity).find({ where: batches.map((b) => ({ batchId: b.id })) });
-    return batches.map((batch) => {
+    const moves = batches.map((batch) => {
       const from = shop.factory.routeOf(batch);
       const toRoute = shop.factory.routeOf({ routeId: id, facts: batch.facts });
-      const to = sameStepIn(from, batch.operationId, toRoute);
-      const decision = decide(
-        batch,
-        { kind: 'reroute', operationId: to?.id ?? '', reason: 'preview' },
-        {
-          route: from,
-          toRoute,
-          pieces: pieces.filter((p) => p.batchId === batch.id),
-          evidence: evidence.get(batch.id) ?? { nowMs: this.clock.nowMs() },
-          holdsSkill: () => true,
-        },
-      );
-      return toMoveOver(batch, shop, { from, toRoute, to: to?.id, possible: decision.kind === 'accept', because: whyNot(decision) });
+      return { batch, from, toRoute, to: sameStepIn(from, batch.operationId, toRoute)?.id };
+    });
+    const decisions = await this.foresight.decisions(
+      actor,
+      RerouteBatch,
+      moves.map(({ batch, to = '' }) => ({ batchId: batch.id, routeId: id, operationId: to, reason: 'Looked at' })),
+      shop.factory,
+    );
+    return moves.map(({ batch, ...move }, i) => {
+      const decision = decisions[i];
+      const because = decision?.kind === 'refuse' ? decision.because.map((f) => f.sentence).join('; ') : '';
+      return toMoveOver(batch, shop, { ...move, possible: decision?.kind === 'accept', because });
     });
   }
 
@@ -169,9 +165,6 @@ export class RoutesService {
     return row;
   }
 }
-
-const whyNot = (decision: ReturnType<typeof decide>) =>
-  decision.kind === 'refuse' ? decision.because.map((f) => f.sentence).join('; ') : '';
 
 function modelOf(shop: Shop, modelId: string): ModelEntity {
   const model = shop.models.get(modelId);
@@ -187,25 +180,7 @@ const graphOf = ({ id, modelId, version }: RouteEntity, { operations, options }:
   operations,
 });
 
-/** The factory a route of a model is to be run in. */
-export function worldOf(shop: Shop, model: ModelEntity): RouteWorld {
-  const { species, construction } = shop.factory.factsOf(model);
-  return {
-    stationCodes: new Set(shop.stations.keys()),
-    skillLevels: shop.factory.skillLevels(),
-    carriers: [...shop.carriers.values()].filter((c) => c.active),
-    facts: { species, construction },
-  };
-}
-
-function problemsOf(route: Route, shop: Shop): RouteProblem[] {
-  const model = modelOf(shop, route.modelId);
-  const problems = checkRoute(route, worldOf(shop, model));
-  for (const o of route.operations)
-    for (const { modelId } of o.draws ?? [])
-      if (!shop.models.has(modelId)) problems.push({ operationId: o.id, message: `"${o.name}" draws ${modelId}, which is no model` });
-  return problems;
-}
+const problemsOf = (route: Route, shop: Shop): RouteProblem[] => checkRoute(route, shop.factory.worldOf(modelOf(shop, route.modelId)));
 
 /** A step without what it leads to: that shows in the steps that come or go. */
 const inItself = (o: Operation) => JSON.stringify({ ...o, next: [] });

@@ -1,11 +1,11 @@
 import { Module } from '@nestjs/common';
-import { BatchesModule } from '../batches/batches.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
+import { LogbookModule } from '../logbook/logbook.module.ts';
 import { RoutesController } from './routes.controller.ts';
 import { RoutesService } from './routes.service.ts';
 
 @Module({
-  imports: [BatchesModule, FactoryModule],
+  imports: [FactoryModule, LogbookModule],
   controllers: [RoutesController],
   providers: [RoutesService],
 })

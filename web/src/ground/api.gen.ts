@@ -2340,6 +2340,69 @@ export interface components {
             steps: number;
             inWork: number;
         };
+        OptionConditionDto: {
+            /** @enum {string} */
+            kind: "option";
+            option: string;
+            in: string[];
+        };
+        SpeciesConditionDto: {
+            /** @enum {string} */
+            kind: "species";
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            in: string[];
+        };
+        ConstructionConditionDto: {
+            /** @enum {string} */
+            kind: "construction";
+            in: string[];
+        };
+        NotConditionDto: {
+            /** @enum {string} */
+            kind: "not";
+            of: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"];
+        };
+        AnyPartsDto: {
+            /** @enum {string} */
+            kind: "any";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+        };
+        AllConditionDto: {
+            /** @enum {string} */
+            kind: "all";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AnyPartsDto"])[];
+        };
+        AllPartsDto: {
+            /** @enum {string} */
+            kind: "all";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
+        };
+        AnyConditionDto: {
+            /** @enum {string} */
+            kind: "any";
+            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllPartsDto"])[];
+        };
+        TimesByOptionDto: {
+            option: string;
+            times: {
+                [key: string]: number;
+            };
+        };
+        CountRepeatDto: {
+            /** @enum {string} */
+            kind: "count";
+            backTo: string;
+            times: number;
+            timesByOption?: components["schemas"]["TimesByOptionDto"];
+        };
+        AcceptedRepeatDto: {
+            /** @enum {string} */
+            kind: "until accepted";
+            backTo: string;
+            maximum: number;
+            expected: number;
+        };
         ElapsedRuleDto: {
             /** @enum {string} */
             kind: "elapsed";
@@ -2420,84 +2483,10 @@ export interface components {
             /** @enum {string} */
             kind: "parts";
         };
-        OptionConditionDto: {
+        PlaceNeedDto: {
             /** @enum {string} */
-            kind: "option";
-            option: string;
-            in: string[];
-        };
-        SpeciesConditionDto: {
-            /** @enum {string} */
-            kind: "species";
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
-            in: string[];
-        };
-        ConstructionConditionDto: {
-            /** @enum {string} */
-            kind: "construction";
-            in: string[];
-        };
-        NotConditionDto: {
-            /** @enum {string} */
-            kind: "not";
-            of: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"];
-        };
-        AnyPartsDto: {
-            /** @enum {string} */
-            kind: "any";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
-        };
-        AllConditionDto: {
-            /** @enum {string} */
-            kind: "all";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AnyPartsDto"])[];
-        };
-        AllPartsDto: {
-            /** @enum {string} */
-            kind: "all";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"])[];
-        };
-        AnyConditionDto: {
-            /** @enum {string} */
-            kind: "any";
-            of: (components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllPartsDto"])[];
-        };
-        TimesByOptionDto: {
-            option: string;
-            times: {
-                [key: string]: number;
-            };
-        };
-        CountRepeatDto: {
-            /** @enum {string} */
-            kind: "count";
-            backTo: string;
-            times: number;
-            timesByOption?: components["schemas"]["TimesByOptionDto"];
-        };
-        AcceptedRepeatDto: {
-            /** @enum {string} */
-            kind: "until accepted";
-            backTo: string;
-            maximum: number;
-            expected: number;
-        };
-        CoatPlanDto: {
-            materialId: string;
-            volumeSolids: number;
-            coats: number;
-            wetUm: number;
-            flashMinutes: number;
-            recoatMaxMinutes: number;
-        };
-        CharacteristicDto: {
-            id: string;
-            name: string;
-            unit: string;
-            low: number;
-            target: number;
-            high: number;
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            outline?: boolean;
         };
         WayDto: {
             id: string;
@@ -2509,11 +2498,6 @@ export interface components {
             minutesPerPiece: number;
             cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
         };
-        PlaceNeedDto: {
-            /** @enum {string} */
-            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
-            outline?: boolean;
-        };
         PrerequisiteNeedDto: {
             /** @enum {string} */
             kind: "program" | "fixture" | "sample" | "kit";
@@ -2523,7 +2507,37 @@ export interface components {
             modelId: string;
             perPiece: number;
         };
+        CharacteristicDto: {
+            id: string;
+            name: string;
+            unit: string;
+            low: number;
+            target: number;
+            high: number;
+        };
+        CoatPlanDto: {
+            materialId: string;
+            volumeSolids: number;
+            coats: number;
+            wetUm: number;
+            flashMinutes: number;
+            recoatMaxMinutes: number;
+        };
         OperationDto: {
+            when?: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllConditionDto"] | components["schemas"]["AnyConditionDto"];
+            repeat?: components["schemas"]["CountRepeatDto"] | components["schemas"]["AcceptedRepeatDto"];
+            noWait?: boolean;
+            place?: components["schemas"]["PlaceNeedDto"];
+            handOver?: boolean;
+            matchedSet?: boolean;
+            ways?: components["schemas"]["WayDto"][];
+            needs?: components["schemas"]["PrerequisiteNeedDto"][];
+            draws?: components["schemas"]["DrawDto"][];
+            characteristics?: components["schemas"]["CharacteristicDto"][];
+            coat?: components["schemas"]["CoatPlanDto"];
+            grit?: number;
+            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
+            awayDays?: number;
             id: string;
             name: string;
             /** @enum {string} */
@@ -2537,23 +2551,9 @@ export interface components {
             skillLevel?: number;
             setupMinutes: number;
             minutesPerPiece: number;
+            wayName?: string;
             gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"])[];
             next: string[];
-            coat?: components["schemas"]["CoatPlanDto"];
-            characteristics?: components["schemas"]["CharacteristicDto"][];
-            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
-            wayName?: string;
-            ways?: components["schemas"]["WayDto"][];
-            when?: components["schemas"]["OptionConditionDto"] | components["schemas"]["SpeciesConditionDto"] | components["schemas"]["ConstructionConditionDto"] | components["schemas"]["NotConditionDto"] | components["schemas"]["AllConditionDto"] | components["schemas"]["AnyConditionDto"];
-            repeat?: components["schemas"]["CountRepeatDto"] | components["schemas"]["AcceptedRepeatDto"];
-            place?: components["schemas"]["PlaceNeedDto"];
-            noWait?: boolean;
-            needs?: components["schemas"]["PrerequisiteNeedDto"][];
-            draws?: components["schemas"]["DrawDto"][];
-            grit?: number;
-            handOver?: boolean;
-            matchedSet?: boolean;
-            awayDays?: number;
         };
         RouteOptionValueDto: {
             id: string;

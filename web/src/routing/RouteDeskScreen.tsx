@@ -291,6 +291,7 @@ function worldOf(setup: View<'SetupView'>, carriers: DeskProps['carriers'], mode
     stationCodes: new Set(setup.stations.map((s) => s.code)),
     skillLevels: new Map(setup.skills.filter((s) => s.level > 0).map((s) => [s.skill, s.level])),
     carriers: carriers.filter((c) => c.active),
+    modelIds: new Set(setup.models.map((m) => m.id)),
     facts: {
       species: Object.fromEntries(model?.wood.map((w) => [w.component, w.species]) ?? []),
       construction: model?.construction ?? '',

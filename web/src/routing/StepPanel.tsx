@@ -1,29 +1,14 @@
-import {
-  CAUTION_KINDS,
-  moveEarlier,
-  moveLater,
-  OPERATION_KINDS,
-  removeStep,
-  STAGE_NAMES,
-  type CautionKind,
-  type Operation,
-  type OperationKind,
-  type Route,
-} from '@ample-crane/core';
-import { Box, Button, Checkbox, FormControlLabel, Stack, Typography } from '@mui/material';
+import { moveEarlier, moveLater, OPERATION_KINDS, removeStep, STAGE_NAMES, type OperationKind, type Route } from '@ample-crane/core';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { SeverityMark } from '../parts/Finding.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { AddStep } from './AddStep.tsx';
-import { ConditionEditor } from './ConditionEditor.tsx';
+import { EDITORS } from './aspects/index.ts';
 import { useDesk } from './context.ts';
-import { Choice, FigureField, Several, TextLine } from './fields.tsx';
+import { Choice, FigureField, TextLine } from './fields.tsx';
 import { GateEditor } from './GateEditor.tsx';
-import { CharacteristicsEditor, CoatEditor } from './MeasureEditors.tsx';
-import { DrawsEditor, NeedsEditor, PlaceEditor } from './NeedEditors.tsx';
 import { KIND_WORDS } from '../parts/StepShape.tsx';
-import { LoopEditor } from './LoopEditor.tsx';
-import { WaysEditor } from './WaysEditor.tsx';
 
 const LEVELS = [
   ['1', 'learns it'],
@@ -90,65 +75,28 @@ export function StepPanel({ problems, onRoute }: Props) {
         </Typography>
       )}
       {kind !== 'dwell' && kind !== 'buffer' && !AWAY.has(kind) && <Who />}
-      {AWAY.has(kind) && (
-        <FigureField
-          label="Usually away, days"
-          value={step.awayDays}
-          optional
-          readOnly={readOnly}
-          onChange={(awayDays) => change({ awayDays })}
-        />
-      )}
+      <Editors part={null} />
       <Part title={kind === 'dwell' ? 'What it waits for' : 'What must pass before it is left'}>
         <GateEditor />
       </Part>
-      <Part title="Places">
-        <PlaceEditor />
-      </Part>
-      {kind === 'work' && (
-        <>
-          <Part title="Other ways to the same end">
-            <WaysEditor />
-          </Part>
-          <Part title="Measured here">
-            <CharacteristicsEditor />
-          </Part>
-          <Part title="Coats">
-            <CoatEditor />
-          </Part>
-        </>
-      )}
-      <Part title="Done more than once">
-        <LoopEditor />
-      </Part>
-      <Part title="Only for some orders">
-        <ConditionEditor />
-      </Part>
-      <Part title="Must exist first">
-        <NeedsEditor />
-        <DrawsEditor />
-      </Part>
-      <Part title="Hand-over and state">
-        <Flags />
-        <FigureField
-          label="Sanded to grit"
-          value={step.grit}
-          optional
-          min={1}
-          max={10_000}
-          readOnly={readOnly}
-          onChange={(grit) => change({ grit })}
-        />
-        <Several
-          label="Cautions"
-          values={step.cautions ?? []}
-          options={CAUTION_KINDS}
-          readOnly={readOnly}
-          onChange={(cautions) => change({ cautions: cautions.length === 0 ? undefined : (cautions as CautionKind[]) })}
-        />
-      </Part>
+      {PARTS.map((part) => (
+        <Editors key={part} part={part} />
+      ))}
     </Stack>
   );
+}
+
+const ALL = Object.values(EDITORS);
+/** The headings under which aspects stand, in the order of the desk. */
+const PARTS = [...new Set(ALL.flatMap(({ part }) => part ?? []))];
+
+/** The editors that stand under a heading, as far as the step's kind asks for them. */
+function Editors({ part }: { part: string | null }) {
+  const { step } = useDesk();
+  const shown = ALL.filter((aspect) => aspect.part === part && aspect.offered?.(step) !== false);
+  const editors = shown.map(({ Editor }, i) => <Editor key={i} />);
+  if (part === null) return editors;
+  return shown.length > 0 && <Part title={part}>{editors}</Part>;
 }
 
 function Part({ title, children }: { title: string; children: ReactNode }) {
@@ -220,28 +168,5 @@ function Who() {
         </Stack>
       )}
     </>
-  );
-}
-
-const FLAGS: readonly (readonly [keyof Operation & ('handOver' | 'noWait' | 'matchedSet'), string])[] = [
-  ['handOver', 'Whoever takes it over says so, or refuses, before beginning'],
-  ['noWait', 'Goes straight into the next place: not begun unless one is free'],
-  ['matchedSet', 'Joins only what was cut from the same block'],
-];
-
-function Flags() {
-  const { step, readOnly, change } = useDesk();
-  return (
-    <Box>
-      {FLAGS.filter(([flag]) => flag !== 'matchedSet' || step.kind === 'join').map(([flag, words]) => (
-        <FormControlLabel
-          key={flag}
-          disabled={readOnly}
-          control={<Checkbox checked={step[flag] === true} onChange={(_, checked) => change({ [flag]: checked ? true : undefined })} />}
-          label={words}
-          sx={{ display: 'flex', alignItems: 'flex-start', '& .MuiCheckbox-root': { py: 0.25 } }}
-        />
-      ))}
-    </Box>
   );
 }

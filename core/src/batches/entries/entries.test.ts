@@ -31,7 +31,7 @@ function atTheBench(bodies = 3, necks = 3) {
   shop.work(body);
   shop.work(neck);
   shop.pass(3 * DAY_MS);
-  shop.command(body, { kind: 'move' });
+  shop.command(body, { command: 'move batch' });
   return { shop, body, neck };
 }
 
@@ -105,13 +105,13 @@ describe('a batch', () => {
   test('touch is the time worked, pauses not counted', () => {
     const shop = new TestShop();
     shop.start('neck', 2);
-    shop.command('B1', { kind: 'start', personId: 'ann' });
+    shop.command('B1', { command: 'start work', personId: 'ann' });
     shop.pass(HOUR_MS);
-    shop.command('B1', { kind: 'pause', cause: 'break' });
+    shop.command('B1', { command: 'pause work', cause: 'break' });
     shop.pass(5 * HOUR_MS);
-    shop.command('B1', { kind: 'resume', personId: 'bob' });
+    shop.command('B1', { command: 'resume work', personId: 'bob' });
     shop.pass(2 * HOUR_MS);
-    shop.command('B1', { kind: 'finish', good: 2, rework: 0, scrap: 0, outcomes: [] });
+    shop.command('B1', { command: 'finish work', good: 2, rework: 0, scrap: 0, outcomes: [] });
     expect(shop.rows.get(Visit, 'B1/carve/1')).toMatchObject({ touchMs: 3 * HOUR_MS, good: 2, personId: 'ann' });
     expect(shop.rows.all(Run).map((r) => [r.personId, (r.toMs ?? 0) - r.fromMs])).toEqual([
       ['ann', HOUR_MS],
@@ -140,9 +140,9 @@ describe('a batch', () => {
     const shop = new TestShop();
     shop.start('body', 2);
     shop.work('B1');
-    shop.command('B1', { kind: 'hold', reason: 'Grain in doubt' });
+    shop.command('B1', { command: 'hold batch', reason: 'Grain in doubt' });
     expect(shop.batch('B1')).toMatchObject({ status: 'held', heldStatus: 'dwelling', holdReason: 'Grain in doubt' });
-    shop.command('B1', { kind: 'release' });
+    shop.command('B1', { command: 'release batch' });
     expect(shop.batch('B1')).toMatchObject({ status: 'dwelling', heldStatus: null, holdReason: null });
   });
   test('the dwell it leaves counts all its pieces as good', () => {
@@ -168,7 +168,7 @@ describe('instruments', () => {
     const id = shop.fit(body, neck) as string;
     shop.work(id);
     shop.pass(2 * DAY_MS);
-    shop.command(id, { kind: 'move' });
+    shop.command(id, { command: 'move batch' });
     shop.ship('S01');
     expect(shop.batch(id)).toMatchObject({ quantity: 1, status: 'queued', operationId: 'ship' });
     shop.ship('S02');
@@ -186,7 +186,7 @@ describe('instruments', () => {
   test('coats keep their film and when they may be touched', () => {
     const { shop, body, neck } = atTheBench(1, 1);
     const id = shop.fit(body, neck) as string;
-    shop.command(id, { kind: 'start', personId: 'ann' });
+    shop.command(id, { command: 'start work', personId: 'ann' });
     const at = shop.nowMs;
     shop.coat(id);
     expect(shop.rows.all(Coat)).toMatchObject([{ batchId: id, wetUm: 100, dryUm: 25, flashUntilMs: at + HOUR_MS, personId: 'ann' }]);
@@ -234,7 +234,7 @@ describe('the state', () => {
     const facts = () => ({ choices: { binding: 'both' }, species: {}, construction: 'bolt-on' });
     shop.start('body', 3, { facts: facts() });
     shop.start('body', 3, { facts: facts() });
-    shop.command('B1', { kind: 'split', pieceIds: ['B1-01'] });
+    shop.command('B1', { command: 'split batch', pieceIds: ['B1-01'] });
     shop.work('B1');
     LEDGER.replay(shop.recorder.entries, shop.routes, replay);
     const [first, second, part] = replay.all(Batch);

@@ -1,5 +1,6 @@
 import { entryKind, type Rows } from '../../ledger/index.ts';
 import {
+  afterStep,
   firstOperation,
   operationOf,
   OWN_WAY,
@@ -55,11 +56,12 @@ function undoFinish(rows: Rows, at: Batch, route: Route, payload: Finished, atMs
     batch = stepBack(rows, batch, operation, batch.pass - 1);
   }
   rows.amend(Visit, visitOf(rows, batch), { finishedMs: null, leftMs: null, good: 0, rework: 0, scrap: 0 });
+  const before = beforeStep(route, operation);
   const named = new Map(payload.outcomes.map((o) => [o.pieceId, o]));
   for (const piece of piecesIn(rows, batch.id)) {
     if (named.has(piece.id)) rows.drop(Defect, `${batch.visitId}/${piece.id}`);
     else if (piece.state !== 'good') continue;
-    rows.change(Piece, piece.id, { state: 'good', ...(operation.grit === undefined ? {} : { grit: gritBefore(route, operation) }) });
+    rows.change(Piece, piece.id, { state: 'good', ...before });
     if (named.get(piece.id)?.outcome !== 'scrap' || piece.component !== 'instrument') continue;
     const instrument = rows.get(Instrument, piece.id);
     rows.change(Instrument, piece.id, { state: 'in work', version: instrument.version + 1 });
@@ -101,10 +103,11 @@ function stepBack(rows: Rows, batch: Batch, operation: Operation, pass: number):
   });
 }
 
-/** The grit that the steps before one leave behind. */
-function gritBefore(route: Route, operation: Operation): number | null {
+/** What a piece was before a step changed it, as the steps that lead to it leave it; nothing where the step changes nothing. */
+function beforeStep(route: Route, operation: Operation): { grit?: number | null } {
+  if (afterStep(operation).grit === undefined) return {};
   const first = firstOperation(route, operation.component === 'instrument' ? 'body' : operation.component);
   const path = pathFrom(route, first.id);
   const here = path.findIndex((o) => o.id === operation.id);
-  return path.slice(0, Math.max(0, here)).reduce<number | null>((grit, o) => o.grit ?? grit, null);
+  return path.slice(0, Math.max(0, here)).reduce<{ grit: number | null }>((left, o) => ({ ...left, ...afterStep(o) }), { grit: null });
 }

@@ -1,5 +1,5 @@
 import { entryKind } from '../../ledger/index.ts';
-import { operationOf, type Routes } from '../../routing/index.ts';
+import { afterStep, operationOf, type Routes } from '../../routing/index.ts';
 import { Batch, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
 import type { PieceOutcome } from '../outcome.ts';
 import { keepDefect, scrapPiece } from './pieceRows.ts';
@@ -21,12 +21,13 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
     const batch = rows.get(Batch, entry.batchId);
     const { good, rework, scrap, outcomes, operationId } = entry.payload;
     const operation = operationOf(routes.routeOf(batch), operationId);
+    const after = afterStep(operation);
     if (batch.runId !== null) closeRun(rows, batch, entry.atMs);
     rows.amend(Visit, visitOf(rows, batch), { finishedMs: entry.atMs, good, rework, scrap });
     for (const piece of piecesInPass(batch, piecesIn(rows, batch.id))) {
       const outcome = outcomes.find((o) => o.pieceId === piece.id);
       if (!outcome) {
-        const grit = operation.grit ?? piece.grit;
+        const { grit = piece.grit } = after;
         if (piece.state !== 'good' || piece.grit !== grit) rows.amend(Piece, piece, { state: 'good', grit });
       } else {
         keepDefect(rows, entry, batch, `${batch.visitId}/${piece.id}`, outcome, outcome.outcome);

@@ -1,5 +1,5 @@
 import { entryKind } from '../../ledger/index.ts';
-import { operationOf, type Routes } from '../../routing/index.ts';
+import { afterStep, operationOf, type Routes } from '../../routing/index.ts';
 import { Batch, Piece, Visit, visitOf, batchIdOf } from '../batch.ts';
 import { splitOff } from './splitOff.ts';
 
@@ -11,11 +11,11 @@ export const WorkPartFinished = entryKind('work.partFinished')<
   apply(rows, entry, routes) {
     const { number, pieceIds, operationId } = entry.payload;
     const batch = rows.get(Batch, entry.batchId);
-    const { grit } = operationOf(routes.routeOf(batch), operationId);
+    const after = afterStep(operationOf(routes.routeOf(batch), operationId));
     const ready = splitOff(rows, batch.id, number, pieceIds, entry.atMs);
     rows.amend(Visit, visitOf(rows, ready), { finishedMs: entry.atMs, good: pieceIds.length });
     rows.change(Batch, ready.id, { status: 'finished', sinceMs: entry.atMs });
-    for (const id of pieceIds) rows.change(Piece, id, { state: 'good', ...(grit === undefined ? {} : { grit }) });
+    for (const id of pieceIds) rows.change(Piece, id, { state: 'good', ...after });
   },
   sentence: ({ payload }) => `${payload.pieceIds.length} ready before the rest, as ${batchIdOf(payload.number)}`,
 });

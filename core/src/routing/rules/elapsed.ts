@@ -40,4 +40,6 @@ export const Elapsed = ruleKind('elapsed')<{ what: string; minimumMinutes: numbe
     const most = rule.maximumMinutes === undefined ? '' : `, at most ${formatDuration(rule.maximumMinutes * MINUTE_MS)}`;
     return `${rule.what} at least ${formatDuration(rule.minimumMinutes * MINUTE_MS)}${most}`;
   },
+  check: ({ minimumMinutes, maximumMinutes }, stepName) =>
+    maximumMinutes !== undefined && maximumMinutes < minimumMinutes ? [`"${stepName}" may wait no longer than it has to`] : [],
 });

@@ -1,18 +1,18 @@
 import { mean } from '../../maths/index.ts';
-import { measured, measuresFor, missing, ruleKind } from './rule.ts';
+import { measured, measuresFor, missing, named, ruleKind } from './rule.ts';
 
 /** Looks at moisture readings by depth, or at the measures of one characteristic for the shell and one for the core. */
 export const Gradient = ruleKind('gradient')<{ limit: number; shell?: string; core?: string }>({
   needs: ({ shell, core }) => [measuresFor(shell), measuresFor(core)],
   judge(rule, evidence) {
-    const named = rule.core !== undefined;
-    const core = named ? measured(evidence, rule.core) : measured(evidence, undefined).filter((m) => m.depth === 'core');
+    const byName = rule.core !== undefined;
+    const core = byName ? measured(evidence, rule.core) : measured(evidence, undefined).filter((m) => m.depth === 'core');
     const shell =
       rule.shell !== undefined ? measured(evidence, rule.shell) : measured(evidence, undefined).filter((m) => m.depth !== 'core');
     if (core.length === 0 || shell.length === 0)
       return missing(
         'gradient',
-        named ? 'Shell and core have not both been measured' : 'No core reading yet: type one with c before it, as in c9.6',
+        byName ? 'Shell and core have not both been measured' : 'No core reading yet: type one with c before it, as in c9.6',
       );
     const difference = mean(core.map((m) => m.value)) - mean(shell.map((m) => m.value));
     const sentence = `Core ${Math.abs(difference).toFixed(1)} points ${difference >= 0 ? 'wetter' : 'drier'} than shell; limit ${rule.limit.toFixed(1)}`;
@@ -23,4 +23,5 @@ export const Gradient = ruleKind('gradient')<{ limit: number; shell?: string; co
   words(rule) {
     return `Core and shell within ${rule.limit} points`;
   },
+  looksAt: ({ shell, core }) => [...named(shell), ...named(core)],
 });

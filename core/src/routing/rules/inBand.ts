@@ -1,4 +1,4 @@
-import { measured, measuresFor, missing, ruleKind } from './rule.ts';
+import { measured, measuresFor, missing, named, ruleKind } from './rule.ts';
 
 export const InBand = ruleKind('inBand')<{
   what: string;
@@ -34,4 +34,5 @@ export const InBand = ruleKind('inBand')<{
   words(rule) {
     return `${rule.what} within ${rule.low}–${rule.high} ${rule.unit}`;
   },
+  looksAt: ({ characteristic, what }) => named(characteristic, what),
 });

@@ -1,4 +1,5 @@
 import type { Finding } from '../../ledger/index.ts';
+import type { RouteWorld } from '../world.ts';
 import { Climate } from './climate.ts';
 import { Elapsed } from './elapsed.ts';
 import { Equivalent } from './equivalent.ts';
@@ -44,3 +45,17 @@ export const evaluateGate = (rules: readonly Rule[], evidence: Evidence): Findin
 
 /** A rule as one would say it to somebody at the bench. */
 export const ruleInWords = (rule: Rule): string => kindOf(rule).words(rule);
+
+/** The characteristics a rule looks at, and what it calls them. */
+export const looksAt = (rule: Rule): readonly { characteristic: string; what: string }[] => kindOf(rule).looksAt?.(rule) ?? [];
+
+/** What is wrong with the rules of a step by themselves. */
+export const checkRules = (rules: readonly Rule[], stepName: string): string[] =>
+  rules.flatMap((rule) => kindOf(rule).check?.(rule, stepName) ?? []);
+
+/** What the factory does not have for the rules of a step. */
+export const checkRulesInWorld = (rules: readonly Rule[], stepName: string, world: RouteWorld): string[] =>
+  rules.flatMap((rule) => kindOf(rule).checkWorld?.(rule, stepName, world) ?? []);
+
+/** The kinds of rule, by their names. */
+export const RULE_KINDS: readonly Rule['kind'][] = KINDS.map(({ kind }) => kind);

@@ -1,5 +1,6 @@
 import type { TemperatureSample } from '../../climate/index.ts';
 import type { Finding } from '../../ledger/index.ts';
+import type { RouteWorld } from '../world.ts';
 
 export interface Measurement {
   label: string;
@@ -41,6 +42,12 @@ export interface RuleKind<Kind extends string, Said> {
   judge(rule: { kind: Kind } & Said, evidence: Evidence): Finding;
   /** The rule as one would say it to somebody at the bench. */
   words(rule: { kind: Kind } & Said): string;
+  /** The characteristics it looks at, and what it calls them. */
+  looksAt?(rule: { kind: Kind } & Said): readonly { characteristic: string; what: string }[];
+  /** What is wrong with it at a step. */
+  check?(rule: { kind: Kind } & Said, stepName: string): readonly string[];
+  /** What the factory does not have for it. */
+  checkWorld?(rule: { kind: Kind } & Said, stepName: string, world: RouteWorld): readonly string[];
 }
 
 /** Any kind of rule. */
@@ -63,3 +70,7 @@ export const measured = (evidence: Evidence, characteristic: string | undefined)
 /** Where measures of a characteristic are found; readings where the rule names none. */
 export const measuresFor = (characteristic: string | undefined): 'measurements' | 'measures' =>
   characteristic === undefined ? 'measurements' : 'measures';
+
+/** What a rule looks at, where it names it. */
+export const named = (characteristic: string | undefined, what = characteristic ?? '') =>
+  characteristic === undefined ? [] : [{ characteristic, what }];

@@ -11,4 +11,6 @@ export const SignOffRule = ruleKind('signOff')<{ skill: string }>({
   words(rule) {
     return `Accepted by someone with ${rule.skill}`;
   },
+  checkWorld: ({ skill }, stepName, { skillLevels }) =>
+    skillLevels.has(skill) ? [] : [`The gate of "${stepName}" waits for someone with ${skill}, which nobody holds`],
 });

@@ -1,4 +1,4 @@
-import { measured, measuresFor, missing, ruleKind } from './rule.ts';
+import { measured, measuresFor, missing, named, ruleKind } from './rule.ts';
 
 export const Spread = ruleKind('spread')<{ limit: number; unit: string; characteristic?: string }>({
   needs: ({ characteristic }) => [measuresFor(characteristic)],
@@ -20,4 +20,5 @@ export const Spread = ruleKind('spread')<{ limit: number; unit: string; characte
   words(rule) {
     return `Spread up to ${rule.limit} ${rule.unit}`;
   },
+  looksAt: ({ characteristic }) => named(characteristic),
 });

@@ -1,6 +1,6 @@
 import { slope } from '../../maths/index.ts';
 import { DAY_MS } from '../../units/index.ts';
-import { missing, ruleKind } from './rule.ts';
+import { missing, named, ruleKind } from './rule.ts';
 
 export const Stable = ruleKind('stable')<{ limitPerDay: number; windowDays: number; characteristic?: string }>({
   needs: ({ characteristic }) => [characteristic === undefined ? 'series' : 'courses'],
@@ -21,4 +21,5 @@ export const Stable = ruleKind('stable')<{ limitPerDay: number; windowDays: numb
   words(rule) {
     return `Changing less than ${rule.limitPerDay} points a day`;
   },
+  looksAt: ({ characteristic }) => named(characteristic),
 });

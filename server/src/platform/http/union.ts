@@ -1,5 +1,5 @@
 import { applyDecorators, type Type as Class } from '@nestjs/common';
-import { ApiExtraModels, ApiProperty, getSchemaPath } from '@nestjs/swagger';
+import { ApiExtraModels, ApiProperty, getSchemaPath, IntersectionType } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, IsArray, IsObject, ValidateNested } from 'class-validator';
 import { presence } from './fields.ts';
@@ -13,6 +13,9 @@ interface Options {
 class AnyKind {
   kind: string;
 }
+
+/** The classes that a class's unions name: they have to be described with whatever class takes these fields over. */
+const named = new WeakMap<object, Class[]>();
 
 /**
  * A field whose shape depends on its `kind`, each kind a class of its own; a list of such where `max` is given. A kind
@@ -37,5 +40,13 @@ export function InUnion(kinds: () => Record<string, Class>, options: Options = {
       ApiProperty({ required: options.optional !== true, ...(list ? { type: 'array', items: shape, maxItems: options.max ?? 0 } : shape) }),
     )(target, property);
     ApiExtraModels(...Object.values(classes))(target.constructor);
+    named.set(target.constructor, [...(named.get(target.constructor) ?? []), ...Object.values(classes)]);
   };
 }
+
+/** One class with the fields of several, their unions included. */
+export const Together: typeof IntersectionType = (...parts) => {
+  const whole = IntersectionType(...parts);
+  ApiExtraModels(...parts.flatMap((part) => named.get(part) ?? []))(whole);
+  return whole;
+};

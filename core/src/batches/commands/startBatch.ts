@@ -1,0 +1,131 @@
+import { PlacesTaken, placingObjections, type Placement } from '../../carriers/index.ts';
+import type { Factory, Model } from '../../factory/index.ts';
+import {
+  asked,
+  commandKind,
+  NOT_ANSWERED,
+  refuse,
+  rowsOf,
+  wrongInput,
+  type Decision,
+  type Refused,
+  type Rows,
+} from '../../ledger/index.ts';
+import { Order } from '../../orders/index.ts';
+import { NextNumber, startedComponents, type Component } from '../../routing/index.ts';
+import { Blank, Lot, type WoodNeed } from '../../timber/index.ts';
+import { Batch, batchIdOf, livePieces, piecesIn } from '../batch.ts';
+import { carriersIn } from '../places.ts';
+import type { BatchEntry } from '../decided.ts';
+
+export interface StartBatchRequest {
+  modelId: string;
+  component: Component;
+  quantity: number;
+  lotId: string;
+  /** blanks it is made of, one for each piece; without them it is cut from the lot by volume */
+  blankIds?: readonly string[];
+  orderId: string | null;
+  /** where it sits */
+  placements?: readonly Placement[];
+  /** kept out of the normal statistics */
+  trial?: boolean;
+  /** the batch whose pieces these are cut from the same blocks as, in order */
+  matchBatchId?: string;
+}
+
+/** Starts a batch of a component from a released lot, on the version of the route that is in force. */
+export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>({
+  role: 'lead',
+  concerns: ({ lotId, blankIds = [], matchBatchId, orderId }) => ({
+    about: [rowsOf(Lot, [lotId]), rowsOf(Blank, blankIds), rowsOf(Batch, matchBatchId === undefined ? [] : [matchBatchId])],
+    reads: () => [rowsOf(Order, orderId === null ? [] : [orderId])],
+  }),
+  asks: ({ placements = [] }) => [asked(NextNumber, { of: 'batch' }), ...(placements.length > 0 ? [asked(PlacesTaken, {})] : [])],
+  decide(request, { rows, factory, nowMs, answers }): Decision<BatchEntry> {
+    const { component, quantity, lotId, blankIds, placements = [], matchBatchId, trial = false } = request;
+    const model = factory.model(request.modelId);
+    if (!model) return wrongInput('modelId', `There is no model ${request.modelId}`);
+    const order = orderIn(rows, request);
+    if (order !== null && 'because' in order) return order;
+    const facts = factory.factsOf(model, order?.choices);
+    const inForce = factory.routeInForce(model.id, nowMs);
+    if (!inForce) return wrongInput('modelId', `${model.name} has no route in force yet: release one in Setup`);
+    const need = model.wood[component];
+    if (!startedComponents(factory.routeOf({ routeId: inForce.id, facts })).includes(component) || !need)
+      return wrongInput('component', `A ${model.name} with these options has no separate ${component}`);
+    const volumeM3 = blankIds ? 0 : Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
+    const unfit = blankIds ? blanksObjection(rows, request, blankIds) : woodObjection(rows.get(Lot, lotId), need, volumeM3, model);
+    if (unfit) return unfit;
+    const number = answers.to(NextNumber, { of: 'batch' });
+    if (number === NOT_ANSWERED) return refuse('No batch number is free');
+    const batchId = batchIdOf(number);
+    const sets = matchBatchId === undefined ? undefined : livePieces(piecesIn(rows, matchBatchId)).map((p) => p.setId);
+    if (sets && sets.length < quantity)
+      return wrongInput('matchBatchId', `Batch ${matchBatchId ?? ''} has ${sets.length} pieces; ${quantity} are to match them`);
+    const findings = placements.length === 0 ? [] : placingObjections(placements, quantity, carriersIn(factory, answers, []), model.id);
+    if (findings.length > 0) return { kind: 'refuse', because: findings };
+    return {
+      kind: 'accept',
+      entries: [
+        {
+          kind: 'batch.started',
+          batchId,
+          lotId,
+          payload: {
+            number,
+            modelId: model.id,
+            component,
+            routeId: inForce.id,
+            orderId: request.orderId,
+            lotId,
+            quantity,
+            dueMs: order?.dueMs ?? null,
+            volumeM3,
+            facts,
+            ...(trial ? { trial } : {}),
+            ...(blankIds ? { blankIds } : {}),
+            setIds: sets?.slice(0, quantity) ?? Array.from({ length: quantity }, (_, i) => `${batchId}-${i + 1}`),
+          },
+        },
+        ...(placements.length > 0 ? [{ kind: 'batch.placed', batchId, payload: { placements } } as const] : []),
+      ],
+    };
+  },
+});
+
+function orderIn(rows: Rows, { orderId, modelId }: StartBatchRequest): Order | Refused | null {
+  if (orderId === null) return null;
+  const order = rows.find(Order, orderId);
+  if (!order) return wrongInput('orderId', `There is no order ${orderId}`);
+  return order.modelId === modelId ? order : wrongInput('orderId', `Order ${orderId} is for another model`);
+}
+
+/** Only released wood of the right kind, and enough of it, is cut. */
+function woodObjection(lot: Lot, need: WoodNeed, volumeM3: number, model: Model): Refused | undefined {
+  if (lot.state !== 'released') return refuse(`Lot ${lot.id} is ${lot.state}; only a released lot can be cut`, { field: 'lotId' });
+  if (lot.species !== need.species || lot.use !== need.use)
+    return refuse(`Lot ${lot.id} is ${lot.species} for ${lot.use}; ${model.name} needs ${need.species} for ${need.use}`, {
+      field: 'lotId',
+    });
+  if (lot.leftM3 + 1e-9 < volumeM3)
+    return refuse(`${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`, {
+      field: 'quantity',
+    });
+  return undefined;
+}
+
+/** Are these blanks here, for this part, and kept for nobody else? */
+function blanksObjection(rows: Rows, request: StartBatchRequest, blankIds: readonly string[]): Refused | undefined {
+  const { quantity, modelId, component, orderId, lotId } = request;
+  if (new Set(blankIds).size !== quantity || blankIds.length !== quantity)
+    return wrongInput('blankIds', `${quantity} pieces need as many blanks`);
+  const blanks = blankIds.map((id) => rows.get(Blank, id));
+  for (const blank of blanks) {
+    const no = (sentence: string) => refuse(sentence, { field: 'blankIds' });
+    if (blank.state !== 'free') return no(`Blank ${blank.id} has become ${blank.pieceId ?? 'a piece'} already`);
+    if (blank.modelId !== modelId || blank.component !== component) return no(`Blank ${blank.id} is for another part`);
+    if (blank.orderId !== null && blank.orderId !== orderId) return no(`Blank ${blank.id} is kept for ${blank.orderId}`);
+  }
+  return blanks.some((b) => b.lotId === lotId) ? undefined : wrongInput('lotId', `None of these blanks comes from lot ${lotId}`);
+}

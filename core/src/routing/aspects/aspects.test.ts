@@ -1,0 +1,117 @@
+import { describe, expect, test } from '@jest/globals';
+import { Answers } from '../../ledger/index.ts';
+import { step } from '../../test/parts.ts';
+import {
+  afterStep,
+  aspectAsks,
+  aspectInWords,
+  ASPECT_KEYS,
+  begins,
+  CoatsOn,
+  mayBegin,
+  mayFinish,
+  stepMarks,
+  UnmeasuredOf,
+  type Aspects,
+  type AspectBench,
+} from './index.ts';
+
+/** One value of each aspect: a new one is in these tests by being there. */
+const EACH: Required<Aspects> = {
+  when: { kind: 'option', option: 'binding', in: ['both'] },
+  repeat: { kind: 'count', backTo: 'first', times: 2 },
+  noWait: true,
+  place: { kind: 'form', outline: true },
+  handOver: true,
+  matchedSet: true,
+  ways: [{ id: 'pin', name: 'By pin', stationCode: 'S2', setupMinutes: 1, minutesPerPiece: 9 }],
+  needs: [{ kind: 'program', what: 'side one' }],
+  draws: [{ modelId: 'braces', perPiece: 2 }],
+  characteristics: [{ id: 'width', name: 'Width', unit: 'mm', low: 1, target: 2, high: 3 }],
+  coat: { materialId: 'lacquer', volumeSolids: 0.25, coats: 2, wetUm: 100, flashMinutes: 60, recoatMaxMinutes: 600 },
+  grit: 220,
+  cautions: ['dust'],
+  awayDays: 5,
+};
+const route = { operations: [step('first', 'body', ['here'])], options: [] };
+
+const bench = (aspects: Aspects, over: Partial<AspectBench> = {}): AspectBench => ({
+  batch: { id: 'B1', modelId: 'm', visitId: 'v', redo: false, accepted: false },
+  operation: step('here', 'body', [], aspects),
+  pieceIds: ['B1-01', 'B1-02'],
+  factory: {
+    missing: (_, { what }) => (what === 'side one' ? 'There is no program "side one" on record' : null),
+    modelName: () => 'Braces',
+  },
+  answers: new Answers(),
+  boxes: [],
+  ...over,
+});
+const said = (findings: readonly { sentence: string }[]) => findings.map((f) => f.sentence);
+
+describe('aspects of a step', () => {
+  test.each(ASPECT_KEYS)('%s: what nobody can say never passes', (key) => {
+    const without = bench({ [key]: EACH[key] });
+    if (aspectAsks('begin', without).length > 0) expect(mayBegin(without)).not.toEqual([]);
+    if (aspectAsks('finish', without).length > 0) expect(mayFinish(without)).not.toEqual([]);
+  });
+  test.each(ASPECT_KEYS)('%s is told for a step that has it and for one that has not', (key) => {
+    const words = aspectInWords(key);
+    const has = words?.of(step('here', 'body', [], { [key]: EACH[key] }), route);
+    const hasNot = words?.of(step('here', 'body', []), route);
+    expect([words?.name, has, hasNot].every((told) => told !== undefined && told !== '')).toBe(true);
+    expect(has).not.toBe(hasNot);
+  });
+  test('what is special about a step, in the order it is told', () => {
+    expect(
+      stepMarks(step('here', 'body', [], EACH), [{ id: 'binding', name: 'Binding', values: [{ id: 'both', name: 'both faces' }] }]),
+    ).toEqual([
+      'if Binding both faces',
+      '2 rounds',
+      'no waiting after',
+      'in a form',
+      'taken over',
+      'own set only',
+      '2 ways',
+      'needs program',
+      'draws small parts',
+    ]);
+    expect(stepMarks(step('here', 'body', []))).toEqual([]);
+  });
+  test('work is begun when it is taken over and what it needs exists; what came back needs no second hand-over', () => {
+    const { handOver, needs } = EACH;
+    expect(said(mayBegin(bench({ handOver, needs })))).toEqual([
+      'Batch B1 has not been taken over yet',
+      'There is no program "side one" on record',
+    ]);
+    const batch = { ...bench({}).batch, redo: true };
+    expect(said(mayBegin(bench({ handOver, needs: [{ kind: 'kit', what: 'tuners' }] }, { batch })))).toEqual([]);
+  });
+  test('it is finished when it is measured and coated; what came back is not coated anew', () => {
+    const { coat, characteristics } = EACH;
+    const known = (coats: number, unmeasured: string[]) =>
+      new Answers().give(CoatsOn, { visitId: 'v' }, coats).give(UnmeasuredOf, { batchId: 'B1' }, unmeasured);
+    const finish = (answers: Answers, redo = false) =>
+      said(mayFinish(bench({ coat, characteristics }, { answers, batch: { ...bench({}).batch, redo } })));
+    expect(finish(known(1, ['B1-02', 'B1-09']))).toEqual(['Not measured yet: B1-02', '1 of 2 coats logged']);
+    expect(finish(known(0, []), true)).toEqual([]);
+    expect(finish(known(2, ['B1-09']))).toEqual([]);
+  });
+  test('small parts are drawn from the oldest box first, or the work is not begun', () => {
+    const { draws } = EACH;
+    const box = (id: string, quantity: number, status = 'stocked') => ({ id, modelId: 'braces', quantity, status });
+    expect(begins(bench({ draws }, { boxes: [box('B7', 3), box('B8', 9), box('B9', 9)] }))).toEqual([
+      { kind: 'stock.drawn', batchId: 'B7', payload: { forBatchId: 'B1', operationId: 'here', count: 3 } },
+      { kind: 'stock.drawn', batchId: 'B8', payload: { forBatchId: 'B1', operationId: 'here', count: 1 } },
+    ]);
+    expect(begins(bench({ draws }, { boxes: [box('B7', 3), box('B8', 9, 'held')] }))).toMatchObject({
+      kind: 'refuse',
+      because: [{ sentence: '3 of 4 Braces in stock for here' }],
+    });
+    expect(begins(bench({ draws }, { batch: { ...bench({}).batch, redo: true } }))).toEqual([]);
+  });
+  test('a step leaves its grit', () => {
+    expect(afterStep(step('here', 'body', [], EACH))).toEqual({ grit: 220 });
+    expect(afterStep(step('here', 'body', []))).toEqual({});
+  });
+});

@@ -1,0 +1,13 @@
+import type { Carrier } from '../carriers/index.ts';
+import type { RouteFacts } from './condition.ts';
+
+/** The factory a route is to be run in. */
+export interface RouteWorld {
+  stationCodes: ReadonlySet<string>;
+  /** the highest level at which somebody holds each skill */
+  skillLevels: ReadonlyMap<string, number>;
+  carriers: readonly Carrier[];
+  modelIds: ReadonlySet<string>;
+  /** wood and construction of the model */
+  facts: Omit<RouteFacts, 'choices'>;
+}

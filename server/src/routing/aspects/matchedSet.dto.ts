@@ -1,0 +1,5 @@
+import { InFlag } from '../../platform/http/fields.ts';
+
+export class MatchedSetAspectDto {
+  @InFlag({ optional: true }) matchedSet?: boolean;
+}

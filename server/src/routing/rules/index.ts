@@ -1,0 +1,25 @@
+import { ClimateRuleDto } from './climate.dto.ts';
+import { ElapsedRuleDto } from './elapsed.dto.ts';
+import { EquivalentRuleDto } from './equivalent.dto.ts';
+import { GradientRuleDto } from './gradient.dto.ts';
+import { InBandRuleDto } from './inBand.dto.ts';
+import { PartsRuleDto } from './parts.dto.ts';
+import { SignOffRuleDto } from './signOff.dto.ts';
+import { SpreadRuleDto } from './spread.dto.ts';
+import { StableRuleDto } from './stable.dto.ts';
+import { WindowRuleDto } from './window.dto.ts';
+
+/** Each kind of rule as it comes in. */
+export const RULES = () => ({
+  elapsed: ElapsedRuleDto,
+  equivalent: EquivalentRuleDto,
+  inBand: InBandRuleDto,
+  spread: SpreadRuleDto,
+  gradient: GradientRuleDto,
+  stable: StableRuleDto,
+  window: WindowRuleDto,
+  climate: ClimateRuleDto,
+  signOff: SignOffRuleDto,
+  parts: PartsRuleDto,
+});
+export type RuleDto = InstanceType<ReturnType<typeof RULES>[keyof ReturnType<typeof RULES>]>;

@@ -1,0 +1,5 @@
+import { Kind } from '../bounds.ts';
+
+export class PartsRuleDto {
+  @Kind('parts') kind: 'parts';
+}

@@ -1,0 +1,34 @@
+import type { AspectKey } from '@ample-crane/core';
+import type { AspectEditor } from './aspect.ts';
+import { awayDays } from './AwayDays.tsx';
+import { cautions } from './Cautions.tsx';
+import { coat } from './Coat.tsx';
+import { draw } from './Draw.tsx';
+import { grit } from './Grit.tsx';
+import { handOver } from './HandOver.tsx';
+import { matchedSet } from './MatchedSet.tsx';
+import { measure } from './Measure.tsx';
+import { needs } from './Needs.tsx';
+import { noWait } from './NoWait.tsx';
+import { place } from './Place.tsx';
+import { repeat } from './Repeat.tsx';
+import { ways } from './Ways.tsx';
+import { when } from './When.tsx';
+
+/** The editor of each aspect, in the order of the desk. */
+export const EDITORS: Readonly<Record<AspectKey, AspectEditor>> = {
+  awayDays,
+  place,
+  ways,
+  characteristics: measure,
+  coat,
+  repeat,
+  when,
+  needs,
+  draws: draw,
+  handOver,
+  noWait,
+  matchedSet,
+  grit,
+  cautions,
+};

@@ -1,0 +1,31 @@
+import type { Rule } from '@ample-crane/core';
+import { climate } from './Climate.tsx';
+import { elapsed } from './Elapsed.tsx';
+import { equivalent } from './Equivalent.tsx';
+import { gradient } from './Gradient.tsx';
+import { inBand } from './InBand.tsx';
+import { parts } from './Parts.tsx';
+import { signOff } from './SignOff.tsx';
+import { spread } from './Spread.tsx';
+import { stable } from './Stable.tsx';
+import { window } from './Window.tsx';
+import type { RuleEditor } from './rule.ts';
+
+/** The editor of each kind of rule, in the order in which they are offered. */
+export const RULE_EDITORS: { readonly [Kind in Rule['kind']]: RuleEditor<Kind> } = {
+  elapsed,
+  equivalent,
+  inBand,
+  spread,
+  gradient,
+  stable,
+  window,
+  climate,
+  signOff,
+  parts,
+};
+
+/** The editor of a rule, for whoever does not know its kind. */
+export function editorOf<Kind extends Rule['kind']>(rule: { kind: Kind }): RuleEditor<Kind> {
+  return RULE_EDITORS[rule.kind];
+}
