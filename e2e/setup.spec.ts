@@ -19,8 +19,9 @@ test('a person is added, signs in, gets a skill, and leaves', async ({ page, bro
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog.getByRole('alert')).toContainText('small letters');
   await dialog.getByRole('textbox', { name: 'Sign-in name' }).fill('wren');
-  await dialog.getByRole('combobox', { name: 'Skills' }).fill('rosette inlay');
-  await dialog.getByRole('combobox', { name: 'Skills' }).press('Enter');
+  await dialog.getByRole('combobox', { name: 'Add a skill' }).fill('rosette inlay');
+  await dialog.getByRole('combobox', { name: 'Add a skill' }).press('Enter');
+  await choose(page, 'Level', 'teaches it');
   expect(await violations(page)).toEqual([]);
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toBeHidden();

@@ -5,6 +5,7 @@ import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { SetupPosition1700000000003 } from './migrations/1700000000003-setup-position.ts';
 import { Doors1700000000004 } from './migrations/1700000000004-doors.ts';
 import { Bench1700000000005 } from './migrations/1700000000005-bench.ts';
+import { People1700000000006 } from './migrations/1700000000006-people.ts';
 import { applicationConnection, ownerConnection } from './platform/database/connection.ts';
 import { ENTITIES } from './tables.ts';
 
@@ -17,6 +18,7 @@ const classes = {
     SetupPosition1700000000003,
     Doors1700000000004,
     Bench1700000000005,
+    People1700000000006,
   ],
 };
 

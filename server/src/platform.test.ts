@@ -215,41 +215,6 @@ describe('two people, and twice the same', () => {
   });
 });
 
-describe('people', () => {
-  test('nobody grants more than they have, and the last administrator stays', async () => {
-    const person = {
-      login: 'newcomer',
-      name: 'New Comer',
-      role: 'admin',
-      skills: ['buffing'],
-      password: 'long enough',
-    };
-    expect((await manager.post('/people', person)).status).toBe(403);
-    expect((await manager.post('/people', { ...person, role: 'operator' })).status).toBe(200);
-    expect((await manager.post('/people', { ...person, role: 'operator' })).body.fields[0].field).toBe('login');
-    const admin = await factory.as('admin');
-    const last = await admin.put('/people/admin', {
-      version: 1,
-      name: 'Odile Brandt',
-      role: 'manager',
-      skills: [],
-      active: true,
-    });
-    expect(last.body.detail).toMatch(/last administrator/);
-  });
-  test('who leaves is signed out', async () => {
-    const viewer = await factory.as('viewer');
-    await manager.put('/people/viewer', {
-      version: 1,
-      name: 'Pell Ashdown',
-      role: 'viewer',
-      skills: [],
-      active: false,
-    });
-    expect((await viewer.get('/session')).status).toBe(401);
-  });
-});
-
 test('a lost database is told as such, and the server goes on when it is back', async () => {
   const killer = await ownerDataSource().initialize();
   const pending = manager.get('/morning');

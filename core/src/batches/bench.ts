@@ -18,9 +18,9 @@ export const benchOf = (
 });
 
 /** Whether a person may do a step in a way; what speaks against it if not. */
-export function skillObjection(way: Pick<Way, 'skill' | 'skillLevel'>, personId: string, { factory }: AtStep): Refused | undefined {
+export function skillObjection(way: Pick<Way, 'skill' | 'skillLevel'>, personId: string, { factory, nowMs }: AtStep): Refused | undefined {
   const { skill, skillLevel = 1 } = way;
-  if (skill === undefined || factory.holdsSkill(personId, skill, skillLevel)) return undefined;
+  if (skill === undefined || factory.holdsSkill(personId, skill, skillLevel, nowMs)) return undefined;
   return refuse(`This person is not signed off for ${skill}${skillLevel > 1 ? ` at level ${skillLevel}` : ''}`, {
     rule: 'skill',
     field: 'personId',

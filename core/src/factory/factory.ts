@@ -4,7 +4,6 @@ import {
   operationOf,
   resolveRoute,
   RouteBook,
-  USUAL_LEVEL,
   type Operation,
   type Prerequisite,
   type Route,
@@ -12,9 +11,10 @@ import {
   type Routes,
   type RouteWorld,
 } from '../routing/index.ts';
+import { People, type Person } from './people.ts';
 import type { OrderBook } from '../orders/index.ts';
 import type { WoodFactory } from '../timber/index.ts';
-import type { House, Model, Person, PrerequisiteRecord, RouteVersion, Station } from './parts.ts';
+import type { House, Model, PrerequisiteRecord, RouteVersion, Station } from './parts.ts';
 
 /** What a factory is, as it is set up at one time. */
 export interface FactoryParts {
@@ -45,7 +45,11 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
   private readonly book: RouteBook;
   private readonly inUse: readonly (Carrier & { active: boolean })[];
 
+  /** who works here */
+  readonly people: People;
+
   constructor(readonly parts: Parts) {
+    this.people = new People(parts.people, parts.settings.workWeek);
     this.book = new RouteBook(parts.routes);
     this.inUse = [...parts.carriers.values()].filter((c) => c.active);
   }
@@ -110,27 +114,17 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
     return this.inUse;
   }
 
-  /** Whether a person who works here holds a skill at a level or above. */
-  holdsSkill(personId: string, skill: string, level: number): boolean {
-    const person = this.parts.people.get(personId);
-    return person?.active === true && person.skills.includes(skill) && (person.skillLevels[skill] ?? USUAL_LEVEL) >= level;
+  /** Whether a person who works here holds a skill at a level or above, on the day of an instant. */
+  holdsSkill(personId: string, skill: string, level: number, atMs: number): boolean {
+    return this.people.holds(personId, skill, level, atMs);
   }
 
-  /** The highest level at which somebody who works here holds each skill. */
-  skillLevels(): Map<string, number> {
-    const levels = new Map<string, number>();
-    for (const person of this.parts.people.values())
-      for (const skill of person.active ? person.skills : [])
-        levels.set(skill, Math.max(levels.get(skill) ?? 0, person.skillLevels[skill] ?? USUAL_LEVEL));
-    return levels;
-  }
-
-  /** The factory that a route of a model is to be run in. */
-  worldOf(model: Model): RouteWorld {
+  /** The factory that a route of a model is to be run in, on the day of an instant. */
+  worldOf(model: Model, atMs: number): RouteWorld {
     const { species, construction } = this.factsOf(model);
     return {
       stationCodes: new Set(this.parts.stations.keys()),
-      skillLevels: this.skillLevels(),
+      skillLevels: this.people.levels(atMs),
       carriers: this.inUse,
       modelIds: new Set(this.parts.models.keys()),
       facts: { species, construction },

@@ -1,2 +1,3 @@
 export * from './factory.ts';
 export * from './parts.ts';
+export * from './people.ts';

@@ -1,4 +1,5 @@
 import type { SprayLimits } from '../climate/index.ts';
+import type { WorkWeek } from '../maths/index.ts';
 import type { Prerequisite, Stage } from '../routing/index.ts';
 import type { ModelWood, WoodSettings } from '../timber/index.ts';
 
@@ -34,16 +35,6 @@ export interface Station {
   places: number;
 }
 
-/** Who works here. Not an account: signing in is another matter. */
-export interface Person {
-  id: string;
-  name: string;
-  skills: readonly string[];
-  /** levels other than the usual one */
-  skillLevels: Readonly<Record<string, number>>;
-  active: boolean;
-}
-
 /** What is on record of something that must exist first. */
 export interface PrerequisiteRecord extends Prerequisite {
   modelId: string | null;
@@ -56,4 +47,5 @@ export interface PrerequisiteRecord extends Prerequisite {
 export interface House extends WoodSettings {
   factory: { woodRoomZoneId: string };
   sprayLimits: SprayLimits;
+  workWeek: WorkWeek;
 }

@@ -24,7 +24,7 @@ export const POCKET = 'pocketWidth';
 export const TENON = 'tenonWidth';
 
 /** The factory as the fitting bench sees it: it also gives instruments their serials. */
-export type FittingFactory = Factory<FactoryParts & { settings: House & { serialPattern: SerialPattern; workWeek: { timeZone: string } } }>;
+export type FittingFactory = Factory<FactoryParts & { settings: House & { serialPattern: SerialPattern } }>;
 
 /** How many serials have been given out in the period that a time falls in. */
 export const SerialsGiven = question<{ period: string }, number>('serials given');

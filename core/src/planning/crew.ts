@@ -1,31 +1,34 @@
+import { People } from '../factory/index.ts';
 import type { Random } from '../maths/index.ts';
-import { USUAL_LEVEL } from '../routing/index.ts';
-import type { Scenario, ScenarioPerson } from './scenario.ts';
+import type { Scenario } from './scenario.ts';
 
 /** The people: who is there, who can, who is free. */
 export class Crew {
   private readonly busy = new Set<string>();
+  private readonly known: People;
 
   constructor(
-    private readonly people: Scenario['people'],
+    private readonly scenario: Pick<Scenario, 'people' | 'workWeek'>,
     private readonly random: Random,
-  ) {}
+  ) {
+    this.known = new People(new Map(scenario.people.map((p) => [p.id, p])), scenario.workWeek);
+  }
 
   /** A free person who can, those who can little else first. */
   free(skill: string | undefined, atMs: number, level = 1): string | undefined {
-    return this.people
-      .filter((p) => can(p, skill, level) && !this.busy.has(p.id) && !this.isAway(p.id, atMs))
+    return this.able(skill, level, atMs)
+      .filter((p) => !this.busy.has(p.id) && this.known.isThere(p, atMs))
       .sort((a, b) => a.skills.length - b.skills.length)[0]?.id;
   }
 
   /** Somebody who can: a free person if there is one. */
   anyone(skill: string | undefined, atMs: number): string {
-    return this.free(skill, atMs) ?? this.random.pick(this.people.filter((p) => can(p, skill, 1))).id;
+    return this.free(skill, atMs) ?? this.random.pick(this.able(skill, 1, atMs)).id;
   }
 
   isAway(personId: string, atMs: number): boolean {
-    const person = this.people.find((p) => p.id === personId);
-    return person?.away.some((a) => atMs >= a.fromMs && atMs < a.toMs) ?? false;
+    const person = this.scenario.people.find((p) => p.id === personId);
+    return person !== undefined && this.known.awayUntil(person, atMs) !== null;
   }
 
   begins(personId: string): void {
@@ -35,7 +38,8 @@ export class Crew {
   ends(personId: string): void {
     this.busy.delete(personId);
   }
-}
 
-const can = (person: ScenarioPerson, skill: string | undefined, level: number): boolean =>
-  skill === undefined || (person.skills.includes(skill) && (person.skillLevels?.[skill] ?? USUAL_LEVEL) >= level);
+  private able(skill: string | undefined, level: number, atMs: number) {
+    return skill === undefined ? this.scenario.people : this.known.holders(skill, level, atMs);
+  }
+}

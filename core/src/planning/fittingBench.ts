@@ -136,8 +136,8 @@ export class FittingBench {
       : bodies.map((p) => ({ bodyId: p.id, neckId: null, clearanceMm: null }));
     if (pairs.length === 0) return [];
     const number = this.mover.nextBatchNumber();
-    const { serialPattern, timeZone } = this.scenario;
-    const period = sequencePeriod(atMs, timeZone, serialPattern.reset);
+    const { serialPattern, workWeek } = this.scenario;
+    const period = sequencePeriod(atMs, workWeek.timeZone, serialPattern.reset);
     this.recorder.record(
       'instruments.fitted',
       atMs,
@@ -152,7 +152,7 @@ export class FittingBench {
           this.serials.set(period, sequence);
           return {
             ...pair,
-            serial: formatSerial(serialPattern, { atMs, timeZone, modelCode: model.code, sequence }),
+            serial: formatSerial(serialPattern, { atMs, timeZone: workWeek.timeZone, modelCode: model.code, sequence }),
           };
         }),
       },

@@ -58,7 +58,7 @@ export class Floor {
     private readonly random: Random,
   ) {
     this.inspection = new Inspection(scenario, recorder, random);
-    this.crew = new Crew(scenario.people, random);
+    this.crew = new Crew(scenario, random);
     this.bench = new FittingBench(scenario, recorder, mover, (atMs) => this.crew.anyone('neck fitting', atMs));
     this.joinery = new Joinery(recorder, mover, (skill, atMs) => this.crew.anyone(skill, atMs));
   }

@@ -5,6 +5,7 @@ import { Rows } from '../ledger/index.ts';
 import { everything } from '../test/shop.ts';
 import { LEDGER } from '../ledger.ts';
 import { shiftWindows, WorkingTime, type WorkWeek } from '../maths/index.ts';
+import { heldSkill, type Person } from '../factory/index.ts';
 import { checkRoute, type Operation, type Route, RouteBook } from '../routing/index.ts';
 import { DEFAULT_MOISTURE_GATE, Lot } from '../timber/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
@@ -82,6 +83,14 @@ const route: Route = {
     },
   ],
 };
+const person = (id: string, skills: string[]): Person => ({
+  id,
+  name: id,
+  skills: skills.map((s) => heldSkill(s, 2)),
+  away: [],
+  week: null,
+  active: true,
+});
 const station = (code: string, count = 1) => ({ code, zoneId: 'z', benches: [{ fromMs: 0, count }] });
 const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   seed: 5,
@@ -91,7 +100,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   movesUntilMs: NOW,
   releasesUntilMs: NOW,
   time: new WorkingTime(shiftWindows(NOW - 150 * DAY_MS, NOW + 30 * DAY_MS, WEEK)),
-  timeZone: 'UTC',
+  workWeek: WEEK,
   models: [
     {
       id: 'm',
@@ -112,8 +121,8 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   routes: new Map([['r', route]]),
   stations: ['S1', 'S2', 'D', 'F', 'P'].map((code) => station(code)),
   people: [
-    { id: 'ann', skills: ['bench', 'neck fitting', 'packing', 'wood grading'], away: [] },
-    { id: 'bob', skills: ['bench'], away: [{ fromMs: NOW - 20 * DAY_MS, toMs: NOW - 15 * DAY_MS }] },
+    person('ann', ['bench', 'neck fitting', 'packing', 'wood grading']),
+    { ...person('bob', ['bench']), away: [{ fromMs: NOW - 20 * DAY_MS, toMs: NOW - 15 * DAY_MS }] },
   ],
   carriers: [{ id: 'R1', name: 'R1', kind: 'rack', places: 40, zoneId: 'z', outline: null }],
   climate: () => ({ tempC: 21, relativeHumidity: 0.45 }),

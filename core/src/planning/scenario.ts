@@ -1,6 +1,7 @@
+import type { Person } from '../factory/index.ts';
 import type { Carrier } from '../carriers/index.ts';
 import type { SerialPattern } from '../fitting/index.ts';
-import type { Interval, WorkingTime } from '../maths/index.ts';
+import type { WorkingTime, WorkWeek } from '../maths/index.ts';
 import type { Route, RouteFacts, RouteOption } from '../routing/index.ts';
 import type { ModelWood, MoistureGateSettings } from '../timber/index.ts';
 
@@ -32,14 +33,6 @@ export interface ScenarioStation {
   benches: readonly { fromMs: number; count: number }[];
 }
 
-export interface ScenarioPerson {
-  id: string;
-  skills: readonly string[];
-  /** levels other than the usual one */
-  skillLevels?: Readonly<Record<string, number>>;
-  away: readonly Interval[];
-}
-
 /** Who sells what, where it grew, and how wet it comes. */
 export interface ScenarioSupplier {
   name: string;
@@ -62,11 +55,11 @@ export interface Scenario {
   movesUntilMs: number;
   releasesUntilMs: number;
   time: WorkingTime;
-  timeZone: string;
+  workWeek: WorkWeek;
   models: readonly ScenarioModel[];
   routes: ReadonlyMap<string, Route>;
   stations: readonly ScenarioStation[];
-  people: readonly ScenarioPerson[];
+  people: readonly Person[];
   carriers: readonly Carrier[];
   climate: (zoneId: string, atMs: number) => Air;
   woodRoomZoneId: string;

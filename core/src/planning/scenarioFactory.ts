@@ -32,7 +32,7 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
     stations: new Map(stations),
     carriers: new Map(scenario.carriers.map((c) => [c.id, { ...c, active: true }])),
     prerequisites,
-    people: new Map(scenario.people.map((p) => [p.id, { ...p, name: p.id, skillLevels: p.skillLevels ?? {}, active: true }])),
+    people: new Map(scenario.people.map((p) => [p.id, p])),
     zones: new Set([...scenario.stations.map((s) => s.zoneId), scenario.woodRoomZoneId, scenario.shedZoneId]),
     settings: {
       factory: { woodRoomZoneId: scenario.woodRoomZoneId },
@@ -43,7 +43,7 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
       moistureBand: { school: 'shop', halfWidthPct: scenario.bandHalfWidthPct, fixedLowPct: 0, fixedHighPct: 0 },
       moistureExceptions: [],
       serialPattern: scenario.serialPattern,
-      workWeek: { timeZone: scenario.timeZone },
+      workWeek: scenario.workWeek,
     },
   });
 }

@@ -154,7 +154,7 @@ export class WoodSupply {
       const rawPct = Math.round(rawFor(truePct, woodTempC) * 10) / 10;
       return { depth, rawPct, correctedPct: Math.round(correctedMoisturePct(rawPct, woodTempC) * 100) / 100 };
     });
-    const person = this.random.pick(this.scenario.people.filter((p) => p.skills.includes('wood grading')));
+    const person = this.random.pick(this.scenario.people.filter((p) => p.skills.some((s) => s.skill === 'wood grading')));
     const sessionId = `${id}/${lot.series.length + 1}`;
     this.recorder.record('lot.read', atMs, person.id, { lotId: id }, { sessionId, meter: 'pin', woodTempC, readings });
     const row = this.recorder.rows.get(Lot, id);

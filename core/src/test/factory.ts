@@ -1,6 +1,6 @@
 import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
 import type { Carrier } from '../carriers/index.ts';
-import { Factory, type FactoryParts, type Model, type Person, type PrerequisiteRecord, type Station } from '../factory/index.ts';
+import { Factory, heldSkill, type FactoryParts, type Model, type Person, type PrerequisiteRecord, type Station } from '../factory/index.ts';
 import type { HouseFactory } from '../ledger.ts';
 import { COMPONENTS, type Route } from '../routing/index.ts';
 import { DEFAULT_MOISTURE_GATE, KILN_SCHEDULES } from '../timber/index.ts';
@@ -18,14 +18,13 @@ export function testFactory(
   const ways = steps.flatMap(({ step }) => [step, ...(step.ways ?? [])]);
   const gateSkills = steps.flatMap(({ step }) => step.gate.flatMap((r) => (r.kind === 'signOff' ? [r.skill] : [])));
   const skills = [...new Set([...ways.flatMap((w) => w.skill ?? []), ...gateSkills, 'eye'])];
-  const ann: Person = { id: 'ann', name: 'Ann', skills, skillLevels: Object.fromEntries(skills.map((s) => [s, 3])), active: true };
+  const ann: Person = { id: 'ann', name: 'Ann', skills: skills.map((s) => heldSkill(s, 3)), away: [], week: null, active: true };
   /** holds every skill, but as a learner */
   const bob: Person = {
     ...ann,
     id: 'bob',
     name: 'Bob',
-    skills: skills.filter((s) => s !== 'eye'),
-    skillLevels: Object.fromEntries(skills.map((s) => [s, 1])),
+    skills: skills.filter((s) => s !== 'eye').map((s) => heldSkill(s, 1)),
   };
   const model = (id: string): Model => ({
     id,
@@ -65,7 +64,7 @@ export function testFactory(
       moistureBand: { school: 'fixed', halfWidthPct: 1, fixedLowPct: 6, fixedHighPct: 10 },
       moistureExceptions: [],
       serialPattern: { template: 'S{SEQ2}', reset: 'never' },
-      workWeek: { timeZone: 'UTC' },
+      workWeek: { timeZone: 'UTC', days: [1, 2, 3, 4, 5], startsAt: '07:00', endsAt: '15:30', holidays: [] },
     },
   });
 }

@@ -189,8 +189,8 @@ export class BatchesQueries {
       originChoices: route.operations
         .filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument'))
         .map(({ id, name: label }) => ({ id, name: label })),
-      workers: peopleWith(operation.skill, operation.skillLevel, shop),
-      accepters: view.acceptFor === null ? [] : peopleWith(view.acceptFor, 1, shop),
+      workers: peopleWith(operation.skill, operation.skillLevel ?? 1, shop, nowMs),
+      accepters: view.acceptFor === null ? [] : peopleWith(view.acceptFor, 1, shop, nowMs),
       ways: waysOf(operation).map((w) => ({
         id: w.id,
         name: w.name,
@@ -218,8 +218,8 @@ function undoOf(log: readonly LogbookEntity[], shop: Shop, routeId: string): Und
   return row ? { entryId: row.id, sentence: sentenceOf(row, shop, routeId) } : null;
 }
 
-function peopleWith(skill: string | undefined, level: number | undefined, shop: Shop) {
-  return [...shop.people.values()]
-    .filter((p) => p.active && (skill === undefined || shop.factory.holdsSkill(p.id, skill, level ?? 1)))
-    .map((p) => ({ id: p.id, name: p.name }));
+/** Who may do something that asks for a skill, or for none. */
+function peopleWith(skill: string | undefined, level: number, shop: Shop, nowMs: number): { id: string; name: string }[] {
+  const able = skill === undefined ? [...shop.people.values()].filter((p) => p.active) : shop.factory.people.holders(skill, level, nowMs);
+  return able.map(({ id, name }) => ({ id, name }));
 }

@@ -4,7 +4,8 @@ import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
 import { MaterialEntity } from '../factory/factory.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { insertRows } from '../platform/database/rows.ts';
-import { newPerson } from '../platform/identity/identity.service.ts';
+import { AccountEntity } from '../platform/identity/account.entity.ts';
+import { newAccount, newPerson } from '../platform/identity/identity.service.ts';
 import { hashPassword } from '../platform/identity/passwords.ts';
 import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
@@ -58,19 +59,11 @@ export async function loadFactory(
     { key: 'workWeek', value: DEMO_WORK_WEEK },
     { key: 'serialPattern', value: scenario.serialPattern },
   ]);
+  await insertRows(manager, PersonEntity, scenario.people.map(newPerson));
   await insertRows(
     manager,
-    PersonEntity,
-    DEMO_PEOPLE.map(({ login, name, role, skills }, i) =>
-      newPerson({
-        login,
-        name,
-        role,
-        skills,
-        passwordHash,
-        away: [...(scenario.people[i]?.away ?? [])],
-      }),
-    ),
+    AccountEntity,
+    DEMO_PEOPLE.map(({ login, role }) => newAccount({ personId: login, login, role, passwordHash })),
   );
   await manager.query('insert into bench_credential (person_id, pin_hash) select id, $1 from person', [pinHash]);
   await insertRows(

@@ -1,4 +1,13 @@
-import { DAY_MS, DEFAULT_MOISTURE_GATE, shiftWindows, WorkingTime, type Scenario, type WorkWeek } from '@ample-crane/core';
+import {
+  DAY_MS,
+  DEFAULT_MOISTURE_GATE,
+  shiftWindows,
+  WorkingTime,
+  type Scenario,
+  type WorkWeek,
+  heldSkill,
+  USUAL_LEVEL,
+} from '@ample-crane/core';
 import { roomAir } from '@ample-crane/devices';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
@@ -66,7 +75,7 @@ export function demoScenario(nowMs: number): Scenario {
     movesUntilMs: dayjs(nowMs).tz(DEMO_WORK_WEEK.timeZone).startOf('day').subtract(18, 'hours').valueOf(),
     releasesUntilMs: nowMs - 15 * DAY_MS,
     time: new WorkingTime(shiftWindows(woodFromMs, nowMs + 60 * DAY_MS, DEMO_WORK_WEEK)),
-    timeZone: DEMO_WORK_WEEK.timeZone,
+    workWeek: DEMO_WORK_WEEK,
     models: DEMO_MODELS.map((m) => ({
       ...m,
       versions: DEMO_VERSIONS.filter((v) => v.route.modelId === m.id && v.state === 'released').map((v) => ({
@@ -88,7 +97,14 @@ export function demoScenario(nowMs: number): Scenario {
             ]
           : [{ fromMs: 0, count: s.places }],
     })),
-    people: DEMO_PEOPLE.map((p, i) => ({ id: p.login, skills: p.skills, away: away[i] ?? [] })),
+    people: DEMO_PEOPLE.map(({ login, name, skills }, i) => ({
+      id: login,
+      name,
+      skills: skills.map((skill) => heldSkill(skill, USUAL_LEVEL)),
+      away: away[i] ?? [],
+      week: null,
+      active: true,
+    })),
     carriers: DEMO_CARRIERS,
     climate: demoClimate(nowMs),
     woodRoomZoneId: 'wood',

@@ -4,6 +4,8 @@ import { LogbookModule } from '../logbook/logbook.module.ts';
 import { ChangesService } from './changes.service.ts';
 import { EquipmentController } from './equipment.controller.ts';
 import { EquipmentService } from './equipment.service.ts';
+import { PeopleController } from './people.controller.ts';
+import { PeopleService } from './people.service.ts';
 import { PrintingService } from './printing.service.ts';
 import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
@@ -12,8 +14,8 @@ import { WoodRulesService } from './woodRules.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, ShopModule],
-  controllers: [SetupController, EquipmentController],
-  providers: [SetupService, WoodRulesService, EquipmentService, ChangesService, PrintingService],
+  controllers: [SetupController, EquipmentController, PeopleController],
+  providers: [PeopleService, SetupService, WoodRulesService, EquipmentService, ChangesService, PrintingService],
   exports: [ShopModule, ChangesService, PrintingService],
 })
 export class FactoryModule {}

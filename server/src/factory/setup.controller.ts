@@ -1,4 +1,4 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, Param, Put, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { ClimateService } from '../climate/climate.service.ts';
@@ -7,17 +7,13 @@ import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import {
-  BadgeDto,
   ChangeExceptionsDto,
   ChangeKilnsDto,
   ChangeMetersDto,
   ChangeMoistureDto,
   ChangeMovementDto,
-  ChangePersonDto,
   ChangeSerialDto,
   ChangeStationDto,
-  PersonDto,
-  ResetCodeView,
   SetupView,
   ZoneDayView,
   ZoneView,
@@ -59,36 +55,6 @@ export class SetupController {
   @ApiOkResponse({ type: [ZoneDayView] })
   days(@Param('id') id: string, @Query() { days }: DaysDto): Promise<ZoneDayView[]> {
     return this.climate.daily(id, days ?? 60);
-  }
-
-  @Post('people')
-  @Allow('manager')
-  @HttpCode(200)
-  @ApiOkResponse({ type: DoneView })
-  addPerson(@CurrentActor() actor: Actor, @Body() dto: PersonDto): Promise<DoneView> {
-    return this.setup.addPerson(actor, dto);
-  }
-
-  @Put('people/:id')
-  @Allow('manager')
-  @ApiOkResponse({ type: DoneView })
-  changePerson(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ChangePersonDto): Promise<DoneView> {
-    return this.setup.changePerson(actor, id, dto);
-  }
-
-  @Post('people/:id/reset')
-  @Allow('admin')
-  @HttpCode(200)
-  @ApiOkResponse({ type: ResetCodeView })
-  resetPassword(@CurrentActor() actor: Actor, @Param('id') id: string): Promise<ResetCodeView> {
-    return this.setup.resetPassword({ ...actor, idempotencyKey: null }, id);
-  }
-
-  @Put('people/:id/badge')
-  @Allow('manager')
-  @ApiOkResponse({ type: DoneView })
-  setBadge(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: BadgeDto): Promise<DoneView> {
-    return this.setup.setBadge({ ...actor, idempotencyKey: null }, id, dto);
   }
 
   @Put('stations/:code')

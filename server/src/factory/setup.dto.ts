@@ -9,23 +9,9 @@ import {
   type SprayLimits,
   type Stage,
 } from '@ample-crane/core';
-import {
-  InCount,
-  InFlag,
-  InList,
-  InNumber,
-  InOneOf,
-  InPart,
-  InText,
-  InTexts,
-  Out,
-  OutEnum,
-  OutList,
-  OutOrNull,
-  OutPart,
-} from '../platform/http/fields.ts';
+import { InCount, InList, InNumber, InOneOf, InPart, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
-import { ROLES, type Role } from '../platform/identity/role.ts';
+import { PersonView } from './people.dto.ts';
 import { PrerequisiteView } from './equipment.service.ts';
 
 export class CharacteristicView {
@@ -35,33 +21,6 @@ export class CharacteristicView {
   @Out() low: number;
   @Out() target: number;
   @Out() high: number;
-}
-
-export class PersonDto {
-  @InText({ max: 40, pattern: /^[a-z0-9._-]+$/, hint: 'Use small letters, digits, dot, dash or underscore' })
-  login: string;
-  @InText({ max: 80 }) name: string;
-  @InOneOf(ROLES) role: Role;
-  @InTexts({ max: 40 }) skills: string[];
-  @InText({ min: 10, max: 200, verbatim: true }) password: string;
-}
-
-export class ChangePersonDto extends VersionDto {
-  @InText({ max: 80 }) name: string;
-  @InOneOf(ROLES) role: Role;
-  @InTexts({ max: 40 }) skills: string[];
-  @InFlag() active: boolean;
-}
-
-export class BadgeDto {
-  /** what a scanner reads from it */
-  @InText({ min: 8, max: 100, nullable: true }) badge: string | null;
-}
-
-/** Told once: only a hash of it is kept. */
-export class ResetCodeView {
-  @Out() id: string;
-  @Out() code: string;
 }
 
 export class ChangeStationDto extends VersionDto {
@@ -163,17 +122,6 @@ export class SerialDto {
 
 export class ChangeSerialDto extends SerialDto {
   @InText({ max: 40, optional: true }) seen?: string;
-}
-
-export class PersonView {
-  @Out() id: string;
-  @Out() login: string;
-  @Out() name: string;
-  @OutEnum(ROLES) role: Role;
-  @OutList(() => String) skills: string[];
-  @Out() active: boolean;
-  @OutOrNull(Number) awayUntilMs: number | null;
-  @Out() version: number;
 }
 
 export class StationView {

@@ -46,7 +46,7 @@ export class CalendarController {
   @ApiOkResponse({ schema: { type: 'string' } })
   @Header('Content-Type', 'text/calendar; charset=utf-8')
   async feed(@Param('token') token: string): Promise<string> {
-    if (!(await this.identity.personOfFeed(token))) throw notFound('calendar', 'at this address');
+    if (!(await this.identity.accountOfFeed(token))) throw notFound('calendar', 'at this address');
     const { name } = await this.settings.get('factory');
     const calendar = ical({
       name: `${name}: coming free`,

@@ -260,22 +260,19 @@ function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: nu
 }
 
 /** Who is away now, and what only they can do. */
-function gaps(shop: Shop, nowMs: number): GapView[] {
-  const people = [...shop.people.values()].filter((p) => p.active);
-  const awayUntil = (p: (typeof people)[number]) => p.away.find((a) => a.fromMs <= nowMs && a.toMs > nowMs)?.toMs;
-  return people.flatMap((p) => {
-    const untilMs = awayUntil(p);
-    if (untilMs === undefined) return [];
-    const alone = p.skills.filter((s) => !people.some((q) => q.id !== p.id && q.skills.includes(s) && awayUntil(q) === undefined));
+function gaps({ people: all, factory: { people } }: Shop, nowMs: number): GapView[] {
+  return [...all.values()].flatMap((person) => {
+    const untilMs = person.active ? people.awayUntil(person, nowMs) : null;
+    if (untilMs === null) return [];
+    const can = person.skills.map((s) => s.skill).filter((skill) => people.holds(person.id, skill, 1, nowMs));
+    const alone = can.filter((skill) => !people.holders(skill, 1, nowMs).some((p) => people.isThere(p, nowMs)));
     return [
       {
-        name: p.name,
+        name: person.name,
         untilMs,
         alone: alone.length > 0,
         sentence:
-          alone.length > 0
-            ? `Nobody else here can do ${alone.join(', ')}`
-            : `${p.skills.join(', ') || 'No bench work'}: others can stand in`,
+          alone.length > 0 ? `Nobody else here can do ${alone.join(', ')}` : `${can.join(', ') || 'No bench work'}: others can stand in`,
       },
     ];
   });

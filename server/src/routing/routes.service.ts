@@ -61,7 +61,7 @@ export class RoutesService {
     const route = shop.factory.routeOf({ routeId: id });
     // What is stored came in through the same shape.
     const { operations, options } = route as unknown as RouteGraphDto;
-    return { version, graph: { operations, ...(options ? { options } : {}) }, problems: problemsOf(route, shop) };
+    return { version, graph: { operations, ...(options ? { options } : {}) }, problems: problemsOf(route, shop, this.clock.nowMs()) };
   }
 
   /** A draft of the next version, one at a time for each model. */
@@ -102,7 +102,7 @@ export class RoutesService {
       return {
         before: { revision, steps: row.graph.operations.length },
         after: { revision: revision + 1, changes: changed.map((c) => `${c.kind} ${c.operationId}`) },
-        answer: { id, revision: revision + 1, problems: problemsOf(graph, shop) },
+        answer: { id, revision: revision + 1, problems: problemsOf(graph, shop, this.clock.nowMs()) },
       };
     });
   }
@@ -112,7 +112,7 @@ export class RoutesService {
     const shop = await this.shops.load();
     return this.changes.make(actor, 'route', id, { revision, reason, effectiveMs }, async (manager, nowMs) => {
       const row = await this.openDraft(manager, id, revision);
-      const problems = problemsOf(row.graph, shop);
+      const problems = problemsOf(row.graph, shop, this.clock.nowMs());
       if (row.graph.operations.length === 0) throw badInput('revision', 'The route has no step yet');
       if (problems.length > 0)
         throw refused(problems.map((p) => ({ rule: 'state' as const, verdict: 'stop' as const, sentence: p.message })));
@@ -180,7 +180,8 @@ const graphOf = ({ id, modelId, version }: RouteEntity, { operations, options }:
   operations,
 });
 
-const problemsOf = (route: Route, shop: Shop): RouteProblem[] => checkRoute(route, shop.factory.worldOf(modelOf(shop, route.modelId)));
+const problemsOf = (route: Route, shop: Shop, nowMs: number): RouteProblem[] =>
+  checkRoute(route, shop.factory.worldOf(modelOf(shop, route.modelId), nowMs));
 
 /** A step without what it leads to: that shows in the steps that come or go. */
 const inItself = (o: Operation) => JSON.stringify({ ...o, next: [] });

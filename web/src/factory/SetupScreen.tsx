@@ -40,14 +40,18 @@ export default function SetupScreen() {
     <Screen title="Setup" query={query}>
       {(setup) => {
         const alone = setup.skills.filter((s) => s.holders.length === 1);
+        const nobody = setup.skills.filter((s) => s.holders.length === 0);
         return (
           <>
             <Answer>
               <Figure>{setup.people.filter((p) => p.active).length}</Figure> people, <Figure>{setup.stations.length}</Figure> stations,{' '}
               <Figure>{setup.models.length}</Figure> models.{' '}
-              {alone.length === 0
+              {alone.length === 0 && nobody.length === 0
                 ? 'Every skill is held by two people or more.'
-                : `${counted(alone.length, 'skill is', 'skills are')} held by one person alone: ${alone.map((s) => s.skill).join(', ')}.`}
+                : alone.length === 0
+                  ? ''
+                  : `${counted(alone.length, 'skill is', 'skills are')} held by one person alone: ${alone.map((s) => s.skill).join(', ')}.`}
+              {nobody.length > 0 && ` Nobody holds ${nobody.map((s) => s.skill).join(', ')} today.`}
             </Answer>
             <Tabs
               value={tab}
@@ -76,6 +80,8 @@ export default function SetupScreen() {
   );
 }
 
+/** Levels that are worth a word in a list. */
+const LEVEL_WORDS: Readonly<Record<number, string>> = { 1: ' (learns)', 3: ' (teaches)' };
 const TABLE_HEIGHT = 'calc(100vh - 290px)';
 
 function People({ people }: { people: readonly View<'PersonView'>[] }) {
@@ -83,14 +89,14 @@ function People({ people }: { people: readonly View<'PersonView'>[] }) {
   const [edited, setEdited] = useState<View<'PersonView'> | 'new' | null>(null);
   const columns: GridColDef<View<'PersonView'>>[] = [
     { field: 'name', headerName: 'Name', width: 190 },
-    { field: 'login', headerName: 'Sign-in', width: 110 },
-    { field: 'role', headerName: 'Role', width: 100 },
+    { field: 'login', headerName: 'Sign-in', width: 110, valueFormatter: (value: string | null) => value ?? 'none' },
+    { field: 'role', headerName: 'Role', width: 100, valueFormatter: (value: string | null) => value ?? '' },
     {
       field: 'skills',
       headerName: 'Skills',
       flex: 1,
       minWidth: 260,
-      valueFormatter: (value: string[]) => value.join(', '),
+      valueGetter: (skills: View<'PersonView'>['skills']) => skills.map((s) => s.skill + (LEVEL_WORDS[s.level] ?? '')).join(', '),
     },
     {
       field: 'awayUntilMs',
@@ -140,7 +146,7 @@ function Skills({ skills }: { skills: readonly View<'SkillView'>[] }) {
       headerName: 'Who',
       flex: 1,
       minWidth: 300,
-      valueFormatter: (value: string[]) => value.join(', '),
+      valueGetter: (skills: View<'PersonView'>['skills']) => skills.map((s) => s.skill + (LEVEL_WORDS[s.level] ?? '')).join(', '),
     },
     {
       field: 'risk',

@@ -1536,70 +1536,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/people": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Setup_addPerson"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/people/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["Setup_changePerson"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/people/{id}/reset": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Setup_resetPassword"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/people/{id}/badge": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["Setup_setBadge"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/stations/{code}": {
         parameters: {
             query?: never;
@@ -1776,6 +1712,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["People_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["People_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["People_giveAccount"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["People_resetPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people/{id}/badge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["People_setBadge"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo/clock": {
         parameters: {
             query?: never;
@@ -1859,7 +1875,6 @@ export interface components {
             name: string;
             /** @enum {string} */
             role: "viewer" | "operator" | "lead" | "manager" | "admin";
-            skills: string[];
             units: components["schemas"]["UnitsDto"];
             /** @enum {string} */
             theme: "paper" | "booth";
@@ -3392,13 +3407,32 @@ export interface components {
             left: string[];
             inBandAsTheyCome: number;
         };
+        HeldSkillDto: {
+            skill: string;
+            level: number;
+            /** Format: date */
+            since: string | null;
+            /** Format: date */
+            until: string | null;
+        };
+        AbsenceDto: {
+            fromMs: number;
+            toMs: number;
+        };
+        OwnWeekDto: {
+            days: number[];
+            startsAt: string;
+            endsAt: string;
+        };
         PersonView: {
             id: string;
-            login: string;
             name: string;
-            /** @enum {string} */
-            role: "viewer" | "operator" | "lead" | "manager" | "admin";
-            skills: string[];
+            login: string | null;
+            /** @enum {string|null} */
+            role: "viewer" | "operator" | "lead" | "manager" | "admin" | null;
+            skills: components["schemas"]["HeldSkillDto"][];
+            away: components["schemas"]["AbsenceDto"][];
+            week: components["schemas"]["OwnWeekDto"] | null;
             active: boolean;
             awayUntilMs: number | null;
             version: number;
@@ -3606,29 +3640,6 @@ export interface components {
             relativeHumidity: number;
             emcPct: number;
         };
-        PersonDto: {
-            login: string;
-            name: string;
-            /** @enum {string} */
-            role: "viewer" | "operator" | "lead" | "manager" | "admin";
-            skills: string[];
-            password: string;
-        };
-        ChangePersonDto: {
-            version: number;
-            name: string;
-            /** @enum {string} */
-            role: "viewer" | "operator" | "lead" | "manager" | "admin";
-            skills: string[];
-            active: boolean;
-        };
-        ResetCodeView: {
-            id: string;
-            code: string;
-        };
-        BadgeDto: {
-            badge: string | null;
-        };
         ChangeStationDto: {
             version: number;
             name: string;
@@ -3750,6 +3761,41 @@ export interface components {
             clearanceTargetMm: number;
             clearanceHighMm: number;
             wood: components["schemas"]["WoodDto"][];
+        };
+        NewAccountDto: {
+            login: string;
+            /** @enum {string} */
+            role: "viewer" | "operator" | "lead" | "manager" | "admin";
+            password: string;
+        };
+        PersonDto: {
+            name: string;
+            skills: components["schemas"]["HeldSkillDto"][];
+            account: components["schemas"]["NewAccountDto"] | null;
+        };
+        ChangePersonDto: {
+            version: number;
+            name: string;
+            skills: components["schemas"]["HeldSkillDto"][];
+            away: components["schemas"]["AbsenceDto"][];
+            week: components["schemas"]["OwnWeekDto"] | null;
+            /** @enum {string} */
+            role?: "viewer" | "operator" | "lead" | "manager" | "admin";
+            active: boolean;
+        };
+        GiveAccountDto: {
+            login: string;
+            /** @enum {string} */
+            role: "viewer" | "operator" | "lead" | "manager" | "admin";
+            password: string;
+            version: number;
+        };
+        ResetCodeView: {
+            id: string;
+            code: string;
+        };
+        BadgeDto: {
+            badge: string | null;
         };
         PassTimeDto: {
             hours: number;
@@ -6286,100 +6332,6 @@ export interface operations {
             };
         };
     };
-    Setup_addPerson: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PersonDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Setup_changePerson: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ChangePersonDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Setup_resetPassword: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ResetCodeView"];
-                };
-            };
-        };
-    };
-    Setup_setBadge: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["BadgeDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
     Setup_changeStation: {
         parameters: {
             query?: never;
@@ -6624,6 +6576,125 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ModelDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    People_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    People_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangePersonDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    People_giveAccount: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GiveAccountDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    People_resetPassword: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ResetCodeView"];
+                };
+            };
+        };
+    };
+    People_setBadge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BadgeDto"];
             };
         };
         responses: {

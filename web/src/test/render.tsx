@@ -15,7 +15,6 @@ export const session = (over: Partial<View<'SessionView'>> = {}): View<'SessionV
   personId: 'manager',
   name: 'Maren Holloway',
   role: 'manager',
-  skills: [],
   units: METRIC,
   theme: 'paper',
   factory: 'Heron Lane Works',

@@ -3,10 +3,12 @@ import { ApiProperty } from '@nestjs/swagger';
 import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
+  ArrayUnique,
   IsArray,
   IsBoolean,
   IsIn,
   IsInt,
+  IsISO8601,
   IsNumber,
   IsObject,
   Length,
@@ -76,6 +78,28 @@ export const InFlag = (options: Presence = {}) => make(...presence(options), IsB
 
 export const InOneOf = <T extends string>(values: readonly T[], options: Presence = {}) =>
   make(...presence(options), IsIn([...values]), ApiProperty({ type: String, enum: [...values], ...doc(options) }));
+
+/** A day of the calendar, as 2026-03-31. */
+export const InDay = (options: Presence = {}) =>
+  make(
+    ...presence(options),
+    Matches(/^\d{4}-\d{2}-\d{2}$/),
+    IsISO8601({ strict: true }),
+    ApiProperty({ type: String, format: 'date', minLength: 10, maxLength: 10, ...doc(options) }),
+  );
+
+/** Whole numbers, each once. */
+export const InWholeNumbers = (options: Presence & { min: number; max: number; most: number }) =>
+  make(
+    ...presence(options),
+    IsArray(),
+    ArrayMaxSize(options.most),
+    ArrayUnique(),
+    IsInt({ each: true }),
+    Min(options.min, { each: true }),
+    Max(options.max, { each: true }),
+    ApiProperty({ type: 'integer', isArray: true, minimum: options.min, maximum: options.max, maxItems: options.most, ...doc(options) }),
+  );
 
 /** Some of a set of words; may be left out. */
 export const InEach = (values: readonly string[]) =>

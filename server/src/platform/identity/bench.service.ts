@@ -27,6 +27,9 @@ interface Found {
 
 const wrong = () => new Problem(422, 'bench', 'Not let on', 'That name and PIN, or that badge, is not known here.');
 
+/** Who has a PIN or a badge but no sign-in works at the benches. */
+const BENCH_ROLE = `coalesce(a.role, 'operator') as role`;
+
 /**
  * Who acts at a tablet that is signed in as a station. A PIN or a badge lets somebody on for the shift, on that tablet;
  * what they hold is kept apart from sign-ins, and is worth less: they act as operators at most.
@@ -116,7 +119,7 @@ export class BenchService {
   async holder(session: string, personId: string, token: string): Promise<{ id: string; name: string; role: Role } | undefined> {
     const [person] = await ask<{ id: string; name: string; role: Role }>(
       this.database,
-      `select p.id, p.name, p.role from bench_hold h join person p on p.id = h.person_id
+      `select p.id, p.name, ${BENCH_ROLE} from bench_hold h join person p on p.id = h.person_id left join account a on a.person_id = p.id
        where h.token_hash = $1 and h.session_hash = $2 and h.person_id = $3 and h.expires_at > now() and p.active`,
       [hashToken(token), session, personId],
     );
@@ -150,7 +153,8 @@ export class BenchService {
   private async find(where: string, value: string): Promise<Found | undefined> {
     const [person] = await ask<Found & Record<string, unknown>>(
       this.database,
-      `select p.id, p.name, p.role, c.pin_hash from bench_credential c join person p on p.id = c.person_id where p.active and ${where}`,
+      `select p.id, p.name, ${BENCH_ROLE}, c.pin_hash
+       from bench_credential c join person p on p.id = c.person_id left join account a on a.person_id = p.id where p.active and ${where}`,
       [value],
     );
     return person;

@@ -1,3 +1,4 @@
+import type { ChangePersonDto } from '../../factory/people.dto.ts';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import request from 'supertest';
 import { DEMO_PIN } from '../../demo/load.ts';
@@ -121,10 +122,10 @@ describe('a tablet that is signed in as a station', () => {
     const tablet = await stationTablet();
     await letOn(tablet, 'omar');
     const { people } = (await manager.get('/setup')).body as {
-      people: { id: string; version: number; name: string; role: string; skills: string[] }[];
+      people: ({ id: string } & ChangePersonDto)[];
     };
-    const { version, name, role, skills } = people.find((p) => p.id === 'omar') ?? { version: 0, name: '', role: '', skills: [] };
-    await manager.put('/people/omar', { version, name, role, skills, active: false });
+    const { version, name, role, skills, away, week } = people.find((p) => p.id === 'omar') ?? ({} as ChangePersonDto);
+    expect((await manager.put('/people/omar', { version, name, role, skills, away, week, active: false })).status).toBe(200);
     expect((await tablet.send('get', '/bench')).body.holders).toEqual([]);
     expect((await letOn(tablet, 'omar')).status).toBe(422);
   });

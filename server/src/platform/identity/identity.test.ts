@@ -1,3 +1,4 @@
+import type { ChangePersonDto } from '../../factory/people.dto.ts';
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
 import { once } from 'node:events';
 import { get as httpGet, type IncomingMessage, type Server } from 'node:http';
@@ -31,12 +32,12 @@ const cookieOf = (answer: { headers: Record<string, unknown> }) =>
   String((answer.headers['set-cookie'] as string[] | undefined)?.[0]).split(';')[0] ?? '';
 const change = async (id: string, over: object) => {
   const { people } = (await admin.get('/setup')).body as {
-    people: { id: string; version: number; name: string; role: string; skills: string[]; active: boolean }[];
+    people: ({ id: string } & ChangePersonDto)[];
   };
   const person = people.find((p) => p.id === id);
   if (!person) throw new Error(`Nobody is ${id}`);
-  const { version, name, role, skills, active } = person;
-  return admin.put(`/people/${id}`, { version, name, role, skills, active, ...over });
+  const { version, name, role, skills, away, week, active } = person;
+  return admin.put(`/people/${id}`, { version, name, role, skills, away, week, active, ...over });
 };
 
 describe('guessing a password', () => {
@@ -70,7 +71,7 @@ describe('guessing a password', () => {
     expect((await signIn('manager', PASSWORD, '10.1.1.1')).status).toBe(200);
   });
   test('takes as long for a name that nobody has', async () => {
-    await factory.database.query('update person set password_hash = $1 where id = $2', [await hashPassword(PASSWORD), 'piet']);
+    await factory.database.query('update account set password_hash = $1 where person_id = $2', [await hashPassword(PASSWORD), 'piet']);
     const timed = async (login: string) => {
       const began = performance.now();
       expect((await signIn(login, 'a guess')).status).toBe(401);
@@ -93,8 +94,12 @@ describe('a password', () => {
   test.each(['short', 'password1234', '1234567890', 'qwertyuiop', 'aaaaaaaaaaaa', 'heronlane1', 'Summer2026!', 'newcomer77'])(
     '%s is refused',
     async (password) => {
-      const answer = await admin.post('/people', { login: 'newcomer', name: 'New Comer', role: 'viewer', skills: [], password });
-      expect([answer.status, answer.body.fields[0].field]).toEqual([400, 'password']);
+      const answer = await admin.post('/people', {
+        name: 'New Comer',
+        skills: [],
+        account: { login: 'newcomer', role: 'viewer', password },
+      });
+      expect([answer.status, answer.body.fields[0].field]).toEqual([400, 'account.password']);
     },
   );
   test('is changed by oneself, and ends every other session', async () => {

@@ -103,6 +103,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['place an order', 'post', '/orders', 'manager'],
   ['add a person', 'post', '/people', 'manager'],
   ['change a person', 'put', '/people/viewer', 'manager'],
+  ['give a sign-in', 'post', '/people/viewer/account', 'manager'],
   ['change a station', 'put', '/stations/FN5', 'manager'],
   ['change the rules for wood', 'put', '/settings/moisture', 'manager'],
   ['change the serial pattern', 'put', '/settings/serial', 'manager'],

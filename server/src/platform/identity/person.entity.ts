@@ -1,22 +1,15 @@
-import type { UnitChoice } from '@ample-crane/core';
+import type { HeldSkill, Interval, OwnWeek, Person } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
 import { Count, Flag, Json, OrNothing, Text } from '../database/columns.ts';
-import type { Role } from './role.ts';
 
+/** Who works here; whether they sign in is another matter. */
 @Entity('person')
-export class PersonEntity {
+export class PersonEntity implements Person {
   @PrimaryColumn('text') id: string;
-  @Text() login: string;
   @Text() name: string;
-  @Text() role: Role;
-  @Json() skills: string[];
-  /** 1 learns it, 2 does it alone, 3 teaches it; 2 where nothing is said */
-  @Json() skillLevels: Readonly<Record<string, number>>;
-  @Json() away: { fromMs: number; toMs: number }[];
-  @Text() passwordHash: string;
+  @Json() skills: readonly HeldSkill[];
+  @Json() away: readonly Interval[];
+  @Json(OrNothing) week: OwnWeek | null;
   @Flag() active: boolean;
-  @Json() units: UnitChoice;
-  @Text() theme: 'paper' | 'booth';
-  @Text(OrNothing) feedTokenHash: string | null;
   @Count() version: number;
 }

@@ -4,7 +4,7 @@ import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Clock } from '../clock/clock.ts';
 import { BodyBound, SMALL_BODY } from '../http/body.ts';
-import { InOneOf, InPart, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../http/fields.ts';
+import { InOneOf, InPart, InText, Out, OutEnum, OutOrNull, OutPart } from '../http/fields.ts';
 import { DoneView } from '../http/views.ts';
 import { notFound, Problem } from '../problems/problems.ts';
 import { Environment } from '../settings/environment.ts';
@@ -13,7 +13,7 @@ import { CurrentActor, type Actor, type SignedRequest } from './actor.ts';
 import { deviceInWords, networkOf } from './device.ts';
 import { SESSION_COOKIE } from './identity.guard.ts';
 import { IdentityService } from './identity.service.ts';
-import type { PersonEntity } from './person.entity.ts';
+import type { AccountEntity } from './account.entity.ts';
 import { Allow, ROLES, StationMay, type Role } from './role.ts';
 import { SessionsService, type Place } from './sessions.service.ts';
 
@@ -77,7 +77,6 @@ export class SessionView {
   @Out() personId: string;
   @Out() name: string;
   @OutEnum(ROLES) role: Role;
-  @OutList(() => String) skills: string[];
   @OutPart(() => UnitsDto) units: UnitsDto;
   @OutEnum(['paper', 'booth']) theme: 'paper' | 'booth';
   @Out() factory: string;
@@ -97,11 +96,10 @@ export class WelcomeView {
 }
 
 /** What a tablet shows that nobody in particular has signed in at. */
-const A_STATION: Pick<PersonEntity, 'id' | 'name' | 'role' | 'skills' | 'units' | 'theme'> = {
-  id: '',
-  name: '',
+const A_STATION: Pick<AccountEntity, 'personId' | 'role' | 'units' | 'theme'> & { person: { name: string } } = {
+  personId: '',
+  person: { name: '' },
   role: 'viewer',
-  skills: [],
   units: METRIC,
   theme: 'paper',
 };
@@ -215,17 +213,16 @@ export class SessionController {
   @Allow('viewer')
   @ApiOkResponse({ type: SessionView })
   async session(@CurrentActor() actor: Actor, @Req() { station }: SignedRequest): Promise<SessionView> {
-    const person = station ? A_STATION : await this.identity.person(actor.personId);
-    if (!person) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
+    const account = station ? A_STATION : await this.identity.account(actor.personId);
+    if (!account) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
     const { factory, workWeek } = await this.settings.all();
     return {
-      personId: station ? '' : person.id,
-      name: station?.name ?? person.name,
+      personId: account.personId,
+      name: station?.name ?? account.person.name,
       station: station ?? null,
-      role: person.role,
-      skills: person.skills,
-      units: person.units,
-      theme: person.theme,
+      role: account.role,
+      units: account.units,
+      theme: account.theme,
       factory: factory.name,
       demo: factory.demo,
       timeZone: workWeek.timeZone,

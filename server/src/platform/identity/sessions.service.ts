@@ -87,9 +87,10 @@ export class SessionsService {
       quiet_ms: number;
     }>(
       this.database,
-      `select p.id, p.name, p.role, s.station_code as station, t.name as station_name,
+      `select p.id, p.name, coalesce(a.role, 'viewer') as role, s.station_code as station, t.name as station_name,
          (extract(epoch from now() - s.seen_at) * 1000)::float8 as quiet_ms
-       from session s left join person p on p.id = s.person_id left join station t on t.code = s.station_code
+       from session s left join person p on p.id = s.person_id left join account a on a.person_id = p.id
+         left join station t on t.code = s.station_code
        where s.token_hash = $1 and ${GOES_ON}`,
       [session, this.environment.idleHours],
     );

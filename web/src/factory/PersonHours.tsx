@@ -1,0 +1,92 @@
+import { Button, Checkbox, FormControlLabel, Stack, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import dayjs from 'dayjs';
+import { Controller, useFieldArray, useWatch, type Control } from 'react-hook-form';
+import { useSession } from '../ground/session.tsx';
+import type { PersonFields } from './personForm.ts';
+
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+
+/** When somebody is there: their own week where it is not the factory's, and the days they are away. */
+export function PersonHours({ control }: { control: Control<PersonFields> }) {
+  const own = useWatch({ control, name: 'ownWeek' });
+  return (
+    <>
+      <Controller
+        name="ownWeek"
+        control={control}
+        render={({ field }) => (
+          <FormControlLabel
+            control={<Checkbox checked={field.value} onChange={(_, checked) => field.onChange(checked)} />}
+            label="Keeps other hours than the factory"
+          />
+        )}
+      />
+      {own && <OwnWeek control={control} />}
+      <DaysAway control={control} />
+    </>
+  );
+}
+
+function OwnWeek({ control }: { control: Control<PersonFields> }) {
+  return (
+    <Stack spacing={1.5}>
+      <Controller
+        name="days"
+        control={control}
+        render={({ field }) => (
+          <ToggleButtonGroup
+            size="small"
+            value={field.value}
+            onChange={(_, days: number[]) => field.onChange(days)}
+            aria-label="Days worked"
+            sx={{ flexWrap: 'wrap' }}
+          >
+            {DAYS.map((name, i) => (
+              <ToggleButton key={name} value={i + 1}>
+                {name}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+        )}
+      />
+      <Stack direction="row" spacing={1}>
+        <TextField type="time" label="Begins" slotProps={{ inputLabel: { shrink: true } }} fullWidth {...control.register('startsAt')} />
+        <TextField type="time" label="Ends" slotProps={{ inputLabel: { shrink: true } }} fullWidth {...control.register('endsAt')} />
+      </Stack>
+    </Stack>
+  );
+}
+
+function DaysAway({ control }: { control: Control<PersonFields> }) {
+  const { session, nowMs } = useSession();
+  const { fields, append, remove } = useFieldArray({ control, name: 'away' });
+  const today = dayjs(nowMs).tz(session.timeZone).format('YYYY-MM-DD');
+  return (
+    <Stack spacing={1.5} role="group" aria-label="Days away">
+      {fields.map(({ id }, i) => (
+        <Stack key={id} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
+          <TextField
+            type="date"
+            label="Away from"
+            slotProps={{ inputLabel: { shrink: true } }}
+            fullWidth
+            {...control.register(`away.${i}.from`, { required: true })}
+          />
+          <TextField
+            type="date"
+            label="Last day away"
+            slotProps={{ inputLabel: { shrink: true } }}
+            fullWidth
+            {...control.register(`away.${i}.to`, { required: true })}
+          />
+          <Button color="error" onClick={() => remove(i)} aria-label={`Drop days away ${i + 1}`}>
+            Drop
+          </Button>
+        </Stack>
+      ))}
+      <Button sx={{ alignSelf: 'flex-start' }} onClick={() => append({ from: today, to: today, was: null })}>
+        Add days away
+      </Button>
+    </Stack>
+  );
+}
