@@ -1,11 +1,11 @@
-import type { AnyCommandKind, Sight, Written } from './command.ts';
+import type { CommandKind, Sight, Written } from './command.ts';
 import type { Decision } from './decision.ts';
 import { Answers, type Asked } from './question.ts';
 
 /** Judges a command where every question is answered at once, out of what is at hand. */
-export function judge<Factory>(
-  command: AnyCommandKind<Factory>,
-  request: unknown,
+export function judge<Name extends string, Request, Factory>(
+  command: CommandKind<Name, Request, Factory>,
+  request: Request,
   sight: Sight<Factory>,
   answer: (asked: Asked) => unknown,
 ): Decision<Written> {

@@ -1,5 +1,5 @@
-import { Batch, livePieces, Piece, piecesIn } from '../batches/index.ts';
-import { formatSerial, proposePairs, sequencePeriod, takesNecks } from '../fitting/index.ts';
+import { Batch, livePieces, piecesIn } from '../batches/index.ts';
+import { FitInstruments, POCKET, proposePairs, takesNecks, TENON } from '../fitting/index.ts';
 import { Measure } from '../quality/index.ts';
 import { before, type Component, type Operation } from '../routing/index.ts';
 import type { Mover } from './mover.ts';
@@ -8,8 +8,6 @@ import type { Scenario, ScenarioModel } from './scenario.ts';
 
 /** Where bodies and necks become instruments. */
 export class FittingBench {
-  private readonly serials = new Map<string, number>();
-
   constructor(
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
@@ -126,54 +124,24 @@ export class FittingBench {
     const bodies = livePieces(piecesIn(this.recorder.rows, body.id));
     const pairs = neck
       ? proposePairs(
-          bodies.map((p) => ({ pieceId: p.id, widthMm: this.width(p.id, 'pocketWidth') })),
+          bodies.map((p) => ({ pieceId: p.id, widthMm: this.width(p.id, POCKET) })),
           livePieces(piecesIn(this.recorder.rows, neck.id)).map((p) => ({
             pieceId: p.id,
-            widthMm: this.width(p.id, 'tenonWidth'),
+            widthMm: this.width(p.id, TENON),
           })),
           model.clearance,
         )
       : bodies.map((p) => ({ bodyId: p.id, neckId: null, clearanceMm: null }));
     if (pairs.length === 0) return [];
-    const number = this.mover.nextBatchNumber();
-    const { serialPattern, workWeek } = this.scenario;
-    const period = sequencePeriod(atMs, workWeek.timeZone, serialPattern.reset);
-    this.recorder.record(
-      'instruments.fitted',
-      atMs,
-      this.fitter(atMs),
-      { batchId: `B${number}` },
-      {
-        number,
-        bodyBatchId: body.id,
-        neckBatchId: neck?.id ?? null,
-        pairs: pairs.map((pair) => {
-          const sequence = (this.serials.get(period) ?? 0) + 1;
-          this.serials.set(period, sequence);
-          return {
-            ...pair,
-            serial: formatSerial(serialPattern, { atMs, timeZone: workWeek.timeZone, modelCode: model.code, sequence }),
-          };
-        }),
-      },
-    );
-    return [`B${number}`];
+    const request = { bodyBatchId: body.id, neckBatchId: neck?.id ?? null, pairs: pairs.map(({ bodyId, neckId }) => ({ bodyId, neckId })) };
+    const { entries } = this.mover.give(FitInstruments, request, atMs, this.fitter(atMs));
+    return entries.flatMap((entry) => entry.batchId ?? []);
   }
 
   /** The latest pocket or tenon width of a piece, whichever batch it was in. */
   private width(pieceId: string, characteristicId: string): number | null {
-    const { rows, routes } = this.recorder;
-    const piece = rows.get(Piece, pieceId);
-    const operation = routes
-      .routeOf(this.mover.batch(piece.batchId))
-      .operations.find((o) => o.characteristics?.some((c) => c.id === characteristicId));
-    if (!operation) return null;
-    for (const { batchId } of [...piece.trail].reverse())
-      for (let pass = 3; pass >= 1; pass--) {
-        const measure = rows.find(Measure, `${batchId}/${operation.id}/${pass}/${pieceId}/${characteristicId}`);
-        if (measure) return measure.value;
-      }
-    return null;
+    const widths = this.recorder.rows.where(Measure, 'pieceId', pieceId).filter((m) => m.characteristicId === characteristicId);
+    return widths.sort((a, b) => a.atMs - b.atMs).at(-1)?.value ?? null;
   }
 
   private model(id: string): ScenarioModel {

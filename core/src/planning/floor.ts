@@ -1,5 +1,6 @@
 import { type Batch, type BatchCommand, piecesIn, piecesInPass } from '../batches/index.ts';
-import { allot, takenOn } from '../carriers/index.ts';
+import { allot, takenOn, type Placement } from '../carriers/index.ts';
+import { ShipInstrument } from '../dispatch/index.ts';
 import { earliestMs, worst } from '../ledger/index.ts';
 import type { Random } from '../maths/index.ts';
 import { Order } from '../orders/index.ts';
@@ -57,7 +58,7 @@ export class Floor {
     private readonly events: Pick<EventQueue<FloorEvent>, 'add'>,
     private readonly random: Random,
   ) {
-    this.inspection = new Inspection(scenario, recorder, random);
+    this.inspection = new Inspection(scenario, recorder, mover, random);
     this.crew = new Crew(scenario, random);
     this.bench = new FittingBench(scenario, recorder, mover, (atMs) => this.crew.anyone('neck fitting', atMs));
     this.joinery = new Joinery(recorder, mover, (skill, atMs) => this.crew.anyone(skill, atMs));
@@ -217,16 +218,13 @@ export class Floor {
     queue?.splice(queue.indexOf(batch.id), 1);
   }
 
-  /** A batch begins on a rack with room, if there is one. */
-  placeOnRack(batchId: string, atMs: number): void {
-    const batch = this.mover.batch(batchId);
+  /** Where a batch begins: on a rack with room, if there is one; one of its own where one is empty. */
+  rackFor(quantity: number): Placement[] {
     const racks = this.scenario.carriers
       .filter((c) => c.kind === 'rack')
       .map((carrier) => ({ carrier, taken: takenOn(this.recorder.rows, carrier.id), own: 0 }));
-    // A rack of its own where one is empty.
     const empty = racks.filter((r) => r.taken === 0);
-    const placements = allot(batch.quantity, empty.length > 0 ? empty : racks);
-    if (placements) this.recorder.record('batch.placed', atMs, null, { batchId }, { placements });
+    return allot(quantity, empty.length > 0 ? empty : racks) ?? [];
   }
 
   private start({ batch, command, way, workerId }: Beginning, atMs: number): void {
@@ -346,7 +344,7 @@ export class Floor {
     const consignee = batch.orderId === null ? 'Stock' : this.recorder.rows.get(Order, batch.orderId).customer;
     const packer = this.crew.anyone('packing', atMs);
     for (const piece of this.mover.live(batch.id))
-      this.recorder.record('instrument.shipped', atMs, packer, { batchId: batch.id, serial: piece.id }, { consignee, shipper: 'Own van' });
+      this.mover.give(ShipInstrument, { serial: piece.id, consignee, shipper: 'Own van' }, atMs, packer);
   }
 
   private job(batchId: string): Job {

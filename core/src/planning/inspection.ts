@@ -1,8 +1,9 @@
 import { type Batch, type Disposition, type Piece, type PieceDefect, type PieceOutcome, Visit, visitOf } from '../batches/index.ts';
-import { dryFilmUm } from '../finishing/index.ts';
+import { LogCoat } from '../finishing/index.ts';
 import type { Random } from '../maths/index.ts';
-import { DEFECTS } from '../quality/index.ts';
+import { DEFECTS, TakeMeasures } from '../quality/index.ts';
 import type { Operation, Stage } from '../routing/index.ts';
+import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
@@ -16,11 +17,15 @@ const FIRST_DEFECT: Partial<Record<Stage, readonly (typeof DEFECTS)[number][]>> 
   assembly: ['electrics fault', 'rattle', 'dent'],
 };
 
+/** What a sprayer says who goes on although the window or the air says no. */
+const AGAINST_THE_WINDOW = 'Scuffed first, test panel good';
+
 /** What comes of work: coats, measures, and pieces that are not good. */
 export class Inspection {
   constructor(
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
+    private readonly mover: Mover,
     private readonly random: Random,
   ) {}
 
@@ -56,28 +61,18 @@ export class Inspection {
     };
   }
 
-  /** Coats spread evenly over the time the batch was sprayed in, its flash times kept. */
+  /** Coats spread evenly over the time the batch was worked on, its flash times kept. */
   logCoats(batch: Batch, operation: Operation, workerId: string, atMs: number): void {
     const { coat } = operation;
     if (!coat) return;
-    const fromMs = visitOf(this.recorder.rows, batch).startedMs ?? atMs;
+    const { time } = this.scenario;
+    const from = time.position(visitOf(this.recorder.rows, batch).startedMs ?? atMs);
     for (let i = 1; i <= coat.coats; i++) {
       const wetUm = Math.round(this.random.normal(coat.wetUm, coat.wetUm * 0.05));
-      this.recorder.record(
-        'coat.logged',
-        fromMs + ((atMs - fromMs) * i) / (coat.coats + 1),
-        workerId,
-        { batchId: batch.id },
-        {
-          coatId: `${batch.visitId}/${i}`,
-          operationId: operation.id,
-          materialId: coat.materialId,
-          wetUm,
-          dryUm: Math.round(dryFilmUm(wetUm, coat.volumeSolids) * 10) / 10,
-          flashMinutes: coat.flashMinutes,
-          override: null,
-        },
-      );
+      const coatMs = Math.round(time.instant(from + ((time.position(atMs) - from) * i) / (coat.coats + 1)));
+      const request = { batchId: batch.id, wetUm };
+      if (!this.mover.tryTo(LogCoat, request, coatMs, workerId))
+        this.mover.give(LogCoat, { ...request, overrideReason: AGAINST_THE_WINDOW }, coatMs, this.scenario.leadId);
     }
   }
 
@@ -90,17 +85,10 @@ export class Inspection {
       characteristics.map((c) => {
         const value = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.redo ? 10 : 6.4)) * 1000) / 1000;
         if (value < c.low || value > c.high) out.add(pieceId);
-        return {
-          id: `${batch.visitId}/${pieceId}/${c.id}`,
-          pieceId,
-          characteristicId: c.id,
-          value,
-          low: c.low,
-          high: c.high,
-        };
+        return { pieceId, characteristicId: c.id, value };
       }),
     );
-    this.recorder.record('measures.taken', atMs, workerId, { batchId: batch.id }, { operationId: operation.id, measures });
+    this.mover.give(TakeMeasures, { batchId: batch.id, measures }, atMs, workerId);
     return out;
   }
 }

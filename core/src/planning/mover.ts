@@ -12,9 +12,12 @@ import {
   type Piece,
   piecesIn,
 } from '../batches/index.ts';
+import { equilibriumMoisturePct } from '../climate/index.ts';
 import type { HouseFactory } from '../ledger.ts';
-import { Answers, judge, type Decision, type Finding, type Sight, type Written } from '../ledger/index.ts';
+import { Answers, judge, type CommandKind, type Decision, type Finding, type Sight, type Written } from '../ledger/index.ts';
+import { mean } from '../maths/index.ts';
 import { type Operation, operationOf } from '../routing/index.ts';
+import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 import { scenarioFactory } from './scenarioFactory.ts';
@@ -24,7 +27,6 @@ import { WholeHistory } from './wholeHistory.ts';
 export class Mover {
   readonly factory: HouseFactory;
   private readonly history: WholeHistory;
-  private number = 0;
 
   constructor(
     scenario: Scenario,
@@ -33,12 +35,8 @@ export class Mover {
     this.factory = scenarioFactory(scenario);
     this.history = new WholeHistory(recorder.rows, recorder.entries, this.factory, {
       air: (zoneId, atMs) => scenario.climate(zoneId, atMs),
-      shopEmcPct: () => null,
+      shopEmcPct: (atMs) => shopEmcPct(scenario, atMs),
     });
-  }
-
-  nextBatchNumber(): number {
-    return ++this.number;
   }
 
   batch(id: string): Batch {
@@ -61,23 +59,47 @@ export class Mover {
       .sort((a, b) => a.number - b.number);
   }
 
+  /** What would be said to a command on a batch. */
   judge(batch: Batch, command: BatchCommand, atMs: number): Decision<Written> {
     const { command: name, ...said } = command;
-    return judge(batchCommand(name), { batchId: batch.id, ...said }, this.sight(atMs), (asked) => this.history.answer(asked, atMs));
+    return this.decision(batchCommand(name), { batchId: batch.id, ...said }, atMs, null);
   }
 
-  /** Does what is asked, if it is allowed. @returns the batches that it made; undefined when it was refused */
+  /** Does what is asked of a batch, if it is allowed. @returns the batches that it made; undefined when it was refused */
   attempt(batch: Batch, command: BatchCommand, atMs: number, by: string | null): string[] | undefined {
     const decision = this.judge(batch, command, atMs);
-    return decision.kind === 'refuse' ? undefined : this.write(batch, decision.entries, atMs, by);
+    return decision.kind === 'refuse' ? undefined : this.write(decision.entries, atMs, by);
   }
 
-  /** Does what is asked. @throws Error when it is refused: the simulation asked for what cannot be */
+  /** Does what is asked of a batch. @throws Error when it is refused: the simulation asked for what cannot be */
   carryOut(batch: Batch, command: BatchCommand, atMs: number, by: string | null): string[] {
-    const decision = this.judge(batch, command, atMs);
-    if (decision.kind === 'refuse')
-      throw new Error(`The simulation asked for ${command.command} of ${batch.id}: ${decision.because.map((f) => f.sentence).join('; ')}`);
-    return this.write(batch, decision.entries, atMs, by);
+    const { command: name, ...said } = command;
+    return this.give(batchCommand(name), { batchId: batch.id, ...said }, atMs, by).batchIds;
+  }
+
+  /** Gives any command. @throws Error when it is refused: the simulation asked for what cannot be */
+  give<Name extends string, Request>(
+    command: CommandKind<Name, Request, HouseFactory>,
+    request: Request,
+    atMs: number,
+    by: string | null,
+  ): { entries: readonly Written[]; batchIds: string[] } {
+    const decision = this.decision(command, request, atMs, by);
+    if (decision.kind === 'accept') return { entries: decision.entries, batchIds: this.write(decision.entries, atMs, by) };
+    const because = decision.because.map((f) => f.sentence).join('; ');
+    throw new Error(`The simulation asked to ${command.name} with ${JSON.stringify(request)}: ${because}`);
+  }
+
+  /** Gives any command, if it is allowed. @returns whether it was */
+  tryTo<Name extends string, Request>(
+    command: CommandKind<Name, Request, HouseFactory>,
+    request: Request,
+    atMs: number,
+    by: string,
+  ): boolean {
+    const decision = this.decision(command, request, atMs, by);
+    if (decision.kind === 'accept') this.write(decision.entries, atMs, by);
+    return decision.kind === 'accept';
   }
 
   /** What the gate before a batch says. */
@@ -88,17 +110,35 @@ export class Mover {
     return gateFindings(batch, operation, gateEvidence(batch, this.factory, atMs, answers));
   }
 
-  private sight(nowMs: number): Sight<HouseFactory> {
-    return { rows: this.recorder.rows, factory: this.factory, nowMs, by: { personId: null, role: 'lead' } };
+  private decision<Name extends string, Request>(
+    command: CommandKind<Name, Request, HouseFactory>,
+    request: Request,
+    nowMs: number,
+    personId: string | null,
+  ): Decision<Written> {
+    const sight: Sight<HouseFactory> = { rows: this.recorder.rows, factory: this.factory, nowMs, by: { personId, role: 'lead' } };
+    return judge(command, request, sight, (asked) => this.history.answer(asked, nowMs));
   }
 
-  private write(batch: Batch, entries: readonly Written[], atMs: number, by: string | null): string[] {
+  /** @returns the batches that were made */
+  private write(entries: readonly Written[], atMs: number, by: string | null): string[] {
     const made = new Set<number>();
     for (const entry of entries) {
-      this.recorder.write({ batchId: batch.id, ...entry }, atMs, by);
+      this.recorder.write(entry, atMs, by);
       for (const number of batchNumbersOf(entry as BatchEntry)) made.add(number);
     }
-    this.number = Math.max(this.number, ...made);
     return [...made].map(batchIdOf);
   }
+}
+
+const SHOP_DAYS = 14;
+
+/** Mean equilibrium moisture of the wood room over the two weeks before. */
+function shopEmcPct({ climate, woodRoomZoneId }: Scenario, atMs: number): number {
+  const values: number[] = [];
+  for (let t = atMs - SHOP_DAYS * DAY_MS; t < atMs; t += HOUR_MS) {
+    const air = climate(woodRoomZoneId, t);
+    values.push(equilibriumMoisturePct(air.tempC, air.relativeHumidity));
+  }
+  return mean(values);
 }

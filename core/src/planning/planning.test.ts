@@ -120,6 +120,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   ],
   routes: new Map([['r', route]]),
   stations: ['S1', 'S2', 'D', 'F', 'P'].map((code) => station(code)),
+  leadId: 'ann',
   people: [
     person('ann', ['bench', 'neck fitting', 'packing', 'wood grading']),
     { ...person('bob', ['bench']), away: [{ fromMs: NOW - 20 * DAY_MS, toMs: NOW - 15 * DAY_MS }] },

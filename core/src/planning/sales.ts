@@ -1,6 +1,7 @@
 import type { Random } from '../maths/index.ts';
+import { PlaceOrder } from '../orders/index.ts';
 import { DAY_MS } from '../units/index.ts';
-import type { Recorder } from './recorder.ts';
+import type { Mover } from './mover.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 
 /** Orders that wait for their batches to be started. */
@@ -9,37 +10,23 @@ const ORDERS_AHEAD = 12;
 /** The order book: what has been asked for and not yet been started. */
 export class Sales {
   private readonly open: { orderId: string; model: ScenarioModel }[] = [];
-  private number = 1000;
 
   constructor(
     private readonly scenario: Scenario,
-    private readonly recorder: Recorder,
+    private readonly mover: Mover,
     private readonly random: Random,
   ) {}
 
   takeOrders(atMs: number): void {
     while (this.open.length < ORDERS_AHEAD) {
       const model = this.random.weighted(this.scenario.models, (m) => m.weight);
-      const id = `O${++this.number}`;
       const dueMs = atMs + (this.scenario.promiseDays + this.random.integer(-5, 12)) * DAY_MS;
-      this.recorder.record(
-        'order.placed',
-        atMs,
-        null,
-        {},
-        {
-          order: {
-            id,
-            number: this.number,
-            modelId: model.id,
-            quantity: model.batchSize,
-            customer: this.random.pick(this.scenario.customers),
-            dueMs,
-            choices: Object.fromEntries(model.options.map((o) => [o.id, this.random.pick(o.values).id])),
-          },
-        },
-      );
-      this.open.push({ orderId: id, model });
+      const customer = this.random.pick(this.scenario.customers);
+      const choices = Object.fromEntries(model.options.map((o) => [o.id, this.random.pick(o.values).id]));
+      const request = { modelId: model.id, quantity: model.batchSize, customer, dueMs, choices };
+      const { entries } = this.mover.give(PlaceOrder, request, atMs, null);
+      const { order } = entries[0]?.payload as { order: { id: string } };
+      this.open.push({ orderId: order.id, model });
     }
   }
 

@@ -60,6 +60,8 @@ export interface Scenario {
   routes: ReadonlyMap<string, Route>;
   stations: readonly ScenarioStation[];
   people: readonly Person[];
+  /** who decides where a finding speaks against it */
+  leadId: string;
   carriers: readonly Carrier[];
   climate: (zoneId: string, atMs: number) => Air;
   woodRoomZoneId: string;

@@ -33,7 +33,12 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
     carriers: new Map(scenario.carriers.map((c) => [c.id, { ...c, active: true }])),
     prerequisites,
     people: new Map(scenario.people.map((p) => [p.id, p])),
-    zones: new Set([...scenario.stations.map((s) => s.zoneId), scenario.woodRoomZoneId, scenario.shedZoneId]),
+    zones: new Set([
+      ...scenario.stations.map((s) => s.zoneId),
+      scenario.woodRoomZoneId,
+      scenario.shedZoneId,
+      ...(scenario.kiln ? [scenario.kiln.zoneId] : []),
+    ]),
     settings: {
       factory: { woodRoomZoneId: scenario.woodRoomZoneId },
       sprayLimits: DEFAULT_SPRAY_LIMITS,

@@ -24,7 +24,7 @@ const SHED_LOT = 80;
 
 /**
  * Runs a factory forward from nothing to now: a seeded discrete-event simulation of lots, stations, people, shifts,
- * defects and drying. Every movement is judged by the same functions that judge real commands.
+ * defects and drying. Every act is a command, judged like anybody's.
  *
  * @returns the logbook it wrote and the rows that follow from it
  */
@@ -32,10 +32,10 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
   const random = seededRandom(scenario.seed);
   const recorder = new Recorder(scenario.routes);
   const events = new EventQueue<SimulationEvent>();
-  const wood = new WoodSupply(scenario, recorder, random.fork('wood'));
   const mover = new Mover(scenario, recorder);
+  const wood = new WoodSupply(scenario, recorder, mover, random.fork('wood'));
   const floor = new Floor(scenario, recorder, mover, events, random.fork('floor'));
-  const sales = new Sales(scenario, recorder, random.fork('sales'));
+  const sales = new Sales(scenario, mover, random.fork('sales'));
   const starts = new Starts(scenario, recorder, mover, wood, floor, random.fork('starts'));
   const { time, nowMs } = scenario;
 

@@ -1,7 +1,6 @@
 import type { WoodNeed } from '../timber/index.ts';
-import { Batch } from '../batches/index.ts';
+import { Batch, StartBatch, type StartBatchRequest } from '../batches/index.ts';
 import type { Random } from '../maths/index.ts';
-import { Order } from '../orders/index.ts';
 import { before, type Component, resolveRoute, type Route, type RouteFacts, startedComponents } from '../routing/index.ts';
 import type { Floor } from './floor.ts';
 import type { Mover } from './mover.ts';
@@ -34,10 +33,19 @@ export class Starts {
   set(sales: Sales, atMs: number): void {
     const order = sales.take((model) => this.parts(model, atMs).every((p) => this.wood.lotFor(p.need, p.quantity)));
     if (!order) return;
-    const { dueMs, choices } = this.recorder.rows.get(Order, order.orderId);
     const trial = this.random.chance(this.scenario.trialShare);
-    for (const part of this.parts(order.model, atMs))
-      this.begin(order.model, part, { orderId: order.orderId, dueMs, choices, trial }, atMs);
+    const shared = sharedSets(this.route(order.model, atMs));
+    let first: string | undefined;
+    for (const part of this.parts(order.model, atMs)) {
+      const matched = shared.has(part.component);
+      const batchId = this.begin(
+        order.model,
+        part,
+        { orderId: order.orderId, trial, ...(matched && first !== undefined ? { matchBatchId: first } : {}) },
+        atMs,
+      );
+      if (matched) first ??= batchId;
+    }
   }
 
   /** Begins small parts of which there are few left. */
@@ -50,7 +58,7 @@ export class Starts {
       const [component, need] = (Object.entries(model.wood) as [Component, WoodNeed][])[0] ?? [];
       if (!component || !need || underWay > SETS_IN_STOCK * this.drawnAtOnce(model, atMs) || !this.wood.lotFor(need, model.batchSize))
         continue;
-      this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null, dueMs: atMs, choices: {}, trial: false }, atMs);
+      this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null, trial: false }, atMs);
     }
   }
 
@@ -87,38 +95,25 @@ export class Starts {
   private begin(
     model: ScenarioModel,
     { component, need, quantity }: Part,
-    order: { orderId: string | null; dueMs: number; choices: Readonly<Record<string, string>>; trial: boolean },
+    of: Pick<StartBatchRequest, 'orderId' | 'trial' | 'matchBatchId'>,
     atMs: number,
-  ): void {
+  ): string | undefined {
     const cut = this.wood.blanksFor(need, model.id, component, quantity, atMs);
-    const lot = cut ? { id: cut.lotId, volumeM3: 0 } : this.wood.lotFor(need, quantity);
-    if (!lot) return;
-    const number = this.mover.nextBatchNumber();
-    const route = this.route(model, atMs);
-    const block = sharedSets(route).has(component) ? (order.orderId ?? `B${number}`) : `B${number}`;
-    this.recorder.record(
-      'batch.started',
-      atMs,
-      null,
-      { batchId: `B${number}`, lotId: lot.id },
-      {
-        number,
-        modelId: model.id,
-        component,
-        routeId: route.id,
-        orderId: order.orderId,
-        lotId: lot.id,
-        quantity,
-        dueMs: order.orderId === null ? null : order.dueMs,
-        volumeM3: lot.volumeM3,
-        facts: this.facts(model, order.choices),
-        ...(order.trial ? { trial: true } : {}),
-        ...(cut ? { blankIds: cut.ids } : {}),
-        setIds: Array.from({ length: quantity }, (_, i) => `${block}-${i + 1}`),
-      },
-    );
-    this.floor.placeOnRack(`B${number}`, atMs);
-    this.floor.arrived(`B${number}`, atMs);
+    const lot = cut ? { id: cut.lotId, restIsOffcut: false } : this.wood.lotFor(need, quantity);
+    if (!lot) return undefined;
+    const request: StartBatchRequest = {
+      modelId: model.id,
+      component,
+      quantity,
+      lotId: lot.id,
+      placements: this.floor.rackFor(quantity),
+      ...of,
+      ...(cut ? { blankIds: cut.ids } : {}),
+      ...(lot.restIsOffcut ? { restIsOffcut: true } : {}),
+    };
+    const batchId = this.mover.give(StartBatch, request, atMs, null).entries[0]?.batchId ?? '';
+    this.floor.arrived(batchId, atMs);
+    return batchId;
   }
 
   private facts({ species, construction }: ScenarioModel, choices: Readonly<Record<string, string>>): RouteFacts {

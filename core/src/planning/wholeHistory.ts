@@ -1,6 +1,6 @@
 import { Batch, Instrument, LatestEntry, lastOf } from '../batches/index.ts';
 import { PlacesTaken, takenOn } from '../carriers/index.ts';
-import { sequencePeriod, SerialsGiven, type SerialPattern } from '../fitting/index.ts';
+import { sequencePeriod, SerialsGiven } from '../fitting/index.ts';
 import { LEDGER, type HouseFactory, type LogbookEntry } from '../ledger.ts';
 import { NOT_ANSWERED, type Asked, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
@@ -17,6 +17,8 @@ export interface Surroundings {
 
 /** Answers every question out of a history that is there from its first entry: in the simulation, and in tests. */
 export class WholeHistory {
+  private readonly periods = new Map<string, string>();
+
   constructor(
     private readonly rows: Rows,
     private readonly entries: readonly LogbookEntry[],
@@ -68,9 +70,13 @@ export class WholeHistory {
 
   private serials(period: string): number {
     const { serialPattern, workWeek } = this.factory.parts.settings;
-    const within = ({ fittedMs }: Instrument, reset: SerialPattern['reset']) =>
-      sequencePeriod(fittedMs, workWeek.timeZone, reset) === period;
-    return this.rows.all(Instrument).filter((i) => within(i, serialPattern.reset)).length;
+    // When an instrument was fitted never changes, and its period is dear to work out.
+    const periodOf = ({ serial, fittedMs }: Instrument) => {
+      const known = this.periods.get(serial) ?? sequencePeriod(fittedMs, workWeek.timeZone, serialPattern.reset);
+      this.periods.set(serial, known);
+      return known;
+    };
+    return this.rows.all(Instrument).filter((i) => periodOf(i) === period).length;
   }
 
   private temperatures({ zoneId, fromMs, toMs }: AboutOf<typeof Temperatures>): { atMs: number; tempC: number }[] {

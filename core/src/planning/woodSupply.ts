@@ -1,26 +1,30 @@
 import { equilibriumMoisturePct } from '../climate/index.ts';
-import { worst } from '../ledger/index.ts';
-import { mean, type Random } from '../maths/index.ts';
+import type { Random } from '../maths/index.ts';
 import {
-  blanksOf,
+  type BlankSize,
   boardVolumeM3,
-  correctedMoisturePct,
+  CutBoards,
   type CuttingPlan,
   DEFAULT_CUTTING,
   densityOf,
   type Depth,
   dryThrough,
-  judgeLot,
   Lot,
+  MeasureBoards,
+  type MeasureBoardsRequest,
+  MoveLot,
   planCutting,
   priorDryingRatePerDay,
   readingsNeeded,
-  shopBand,
+  ReadLot,
+  ReceiveLot,
+  ReleaseLot,
   StockBoard,
+  WeighBlanks,
   type WoodNeed,
-  type BlankSize,
 } from '../timber/index.ts';
-import { DAY_MS, HOUR_MS } from '../units/index.ts';
+import { HOUR_MS } from '../units/index.ts';
+import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
@@ -30,7 +34,6 @@ interface DryingLot {
   atMs: number;
   ratePerDay: number;
   zoneId: string;
-  series: { atMs: number; value: number }[];
 }
 
 const READING_NOISE_PCT = 0.2;
@@ -43,6 +46,7 @@ export class WoodSupply {
   constructor(
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
+    private readonly mover: Mover,
     private readonly random: Random,
   ) {}
 
@@ -53,11 +57,6 @@ export class WoodSupply {
       values.push(equilibriumMoisturePct(air.tempC, air.relativeHumidity));
     }
     return values;
-  }
-
-  /** Mean EMC of the wood room over the two weeks before. */
-  private shopEmcPct(atMs: number): number {
-    return mean(this.hourlyEmc(this.scenario.woodRoomZoneId, atMs - 14 * DAY_MS, atMs));
   }
 
   /** The kind of wood with the least cover: what is in stock against how fast it is used. */
@@ -95,44 +94,34 @@ export class WoodSupply {
         return origin === undefined ? [] : [{ name, arrivesAtPct, papersPct, origin }];
       }),
     );
-    const id = `L${++this.number}`;
     const restricted = need.species === 'mahogany';
     const zoneId = inShed ? shedZoneId : woodRoomZoneId;
-    this.recorder.record(
-      'lot.received',
-      atMs,
-      this.random.pick(people).id,
-      { lotId: id },
-      {
-        lot: {
-          id,
-          number: this.number,
-          species: need.species,
-          form: need.use === 'body' ? 'rough lumber' : need.use === 'neck' ? 'neck blanks' : 'boards',
-          use: need.use,
-          thicknessMm: need.thicknessMm,
-          volumeM3: Math.round(need.volumeM3 * this.random.integer(24, 44) * 1000) / 1000,
-          supplier: supplier.name,
-          origin: supplier.origin,
-          permit: restricted ? `P-${this.random.integer(10000, 99999)}` : null,
-          restricted,
-          zoneId,
-          papersPct: Math.round(this.random.normal(supplier.papersPct, 0.3) * 2) / 2,
-          grade: this.random.weighted(['A', 'B', 'C'], (grade) => ({ A: 3, B: 5, C: 2 })[grade] ?? 0),
-          place: `Bay ${(this.number % 6) + 1}`,
-        },
-      },
-    );
+    const by = this.random.pick(people).id;
+    const request = {
+      species: need.species,
+      form: need.use === 'body' ? 'rough lumber' : need.use === 'neck' ? 'neck blanks' : 'boards',
+      use: need.use,
+      thicknessMm: need.thicknessMm,
+      volumeM3: Math.round(need.volumeM3 * this.random.integer(24, 44) * 1000) / 1000,
+      supplier: supplier.name,
+      origin: supplier.origin,
+      permit: restricted ? `P-${this.random.integer(10000, 99999)}` : null,
+      restricted,
+      zoneId,
+      papersPct: Math.round(this.random.normal(supplier.papersPct, 0.3) * 2) / 2,
+      grade: this.random.weighted(['A', 'B', 'C'], (grade) => ({ A: 3, B: 5, C: 2 })[grade] ?? 0),
+      place: `Bay ${(++this.number % 6) + 1}`,
+    } as const;
+    const id = this.mover.give(ReceiveLot, request, atMs, by).entries[0]?.lotId ?? '';
     const { kiln } = this.scenario;
     const inKiln = kiln !== null && !inShed && this.number % KILN_EVERY === 0;
-    if (inKiln) this.recorder.record('lot.moved', atMs, null, { lotId: id }, { ...kiln, place: null });
+    if (inKiln) this.mover.give(MoveLot, { lotId: id, ...kiln, place: null }, atMs, null);
     this.lots.set(id, {
       id,
       truePct: this.random.normal(supplier.arrivesAtPct, 0.8),
       atMs,
       ratePerDay: priorDryingRatePerDay(need.species, need.thicknessMm) * Math.exp(this.random.normal(0, 0.15)),
       zoneId: inKiln ? kiln.zoneId : zoneId,
-      series: [],
     });
     return id;
   }
@@ -148,44 +137,24 @@ export class WoodSupply {
     const woodTempC = Math.round(this.scenario.climate(lot.zoneId, atMs).tempC * 2) / 2;
     const { volumeM3 } = this.recorder.rows.get(Lot, id);
     const shell = readingsNeeded(this.scenario.moistureGate, volumeM3);
-    const readings = Array.from({ length: shell + 1 }, (_, i) => {
+    const said = Array.from({ length: shell + 1 }, (_, i) => {
       const depth: Depth = i < shell ? 'shell' : 'core';
       const truePct = lot.truePct + (depth === 'core' ? gradient : 0) + this.random.normal(0, READING_NOISE_PCT);
-      const rawPct = Math.round(rawFor(truePct, woodTempC) * 10) / 10;
-      return { depth, rawPct, correctedPct: Math.round(correctedMoisturePct(rawPct, woodTempC) * 100) / 100 };
+      return `${depth === 'core' ? 'c' : ''}${(Math.round(rawFor(truePct, woodTempC) * 10) / 10).toFixed(1)}`;
     });
-    const person = this.random.pick(this.scenario.people.filter((p) => p.skills.some((s) => s.skill === 'wood grading')));
-    const sessionId = `${id}/${lot.series.length + 1}`;
-    this.recorder.record('lot.read', atMs, person.id, { lotId: id }, { sessionId, meter: 'pin', woodTempC, readings });
-    const row = this.recorder.rows.get(Lot, id);
-    lot.series.push({ atMs, value: row.meanPct ?? 0 });
-    const findings = judgeLot(
-      {
-        nowMs: atMs,
-        receivedMs: row.receivedMs,
-        thicknessMm: row.thicknessMm,
-        volumeM3: row.volumeM3,
-        readings,
-        series: lot.series,
-        papers: row.restricted ? (row.permit === null ? 'missing' : 'present') : 'not needed',
-      },
-      shopBand(this.shopEmcPct(atMs), this.scenario.bandHalfWidthPct),
-      this.scenario.moistureGate,
-    );
-    if (worst(findings) !== 'pass') return true;
-    // It waits for the manager, and is read on meanwhile.
-    if (atMs >= this.scenario.releasesUntilMs) return true;
-    this.recorder.record('lot.released', atMs, person.id, { lotId: id }, { override: null, findings });
-    return false;
+    const grader = this.random.pick(this.scenario.people.filter((p) => p.skills.some((s) => s.skill === 'wood grading'))).id;
+    this.mover.give(ReadLot, { lotId: id, text: said.join(' '), woodTempC, meter: 'pin' }, atMs, grader);
+    // From some day on it waits for the manager, and is read on meanwhile.
+    return atMs >= this.scenario.releasesUntilMs || !this.mover.tryTo(ReleaseLot, { lotId: id }, atMs, grader);
   }
 
   /** The oldest released lot with wood for a batch. */
-  lotFor(need: WoodNeed, quantity: number): { id: string; volumeM3: number } | undefined {
+  lotFor(need: WoodNeed, quantity: number): { id: string; restIsOffcut: boolean } | undefined {
     const wanted = Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
     const [lot] = this.lotsOf(need, wanted);
     if (!lot) return undefined;
     // What is too little for another batch is offcut.
-    return { id: lot.id, volumeM3: lot.leftM3 - wanted < wanted / 2 ? lot.leftM3 : wanted };
+    return { id: lot.id, restIsOffcut: lot.leftM3 - wanted < wanted / 2 };
   }
 
   private lotsOf(need: WoodNeed, wantedM3: number): Lot[] {
@@ -219,14 +188,12 @@ export class WoodSupply {
     const known = this.recorder.rows.all(StockBoard).filter((b) => b.lotId === lot.id);
     if (known.length > 0) return known.filter((b) => b.state === 'whole');
     const { random } = this;
-    const boards: Omit<StockBoard, 'lotId' | 'state'>[] = [];
+    const boards: MeasureBoardsRequest['boards'][number][] = [];
     for (let leftM3 = lot.leftM3, ordinal = 1; ; ordinal++) {
       // The yard picks boards that suit the part: so many blanks long and wide, and a little over.
       const lengthMm = blank.lengthMm * random.integer(1, 3) + random.integer(75, 190);
       const widthMm = blank.widthMm * random.integer(1, 2) + random.integer(22, 60);
       const board = {
-        id: `${lot.id}-${ordinal}`,
-        ordinal,
         lengthMm,
         widthMm,
         widthEndMm: widthMm + random.integer(-12, 12),
@@ -237,42 +204,27 @@ export class WoodSupply {
           lengthMm: random.integer(20, 110),
           widthMm: random.integer(12, 55),
         })),
-        grade: lot.grade,
-        massG: null,
-        setId: null,
       };
       leftM3 -= boardVolumeM3(board);
       if (leftM3 < 0 || ordinal > BOARDS_MEASURED) break;
       boards.push(board);
     }
-    if (boards.length > 0) this.recorder.record('boards.measured', atMs, null, { lotId: lot.id }, { boards });
+    if (boards.length > 0) this.mover.give(MeasureBoards, { lotId: lot.id, boards }, atMs, null);
     return this.recorder.rows.all(StockBoard).filter((b) => b.lotId === lot.id);
   }
 
   /** Boards become blanks, which are weighed. @returns their ids */
   private cut(lot: Lot, plan: CuttingPlan, need: WoodNeed, modelId: string, component: string, atMs: number): string[] {
-    const boards = plan.boards.map(({ boardId }) => this.recorder.rows.get(StockBoard, boardId));
-    const blanks = blanksOf(
-      plan.boards,
-      [{ id: component, modelId, component, thicknessMm: need.blank?.thicknessMm ?? need.thicknessMm }],
-      lot.grade,
-    );
-    const volumeM3 = Math.min(lot.leftM3, Math.round(boards.reduce((sum, b) => sum + boardVolumeM3(b), 0) * 1e6) / 1e6);
-    this.recorder.record('boards.cut', atMs, null, { lotId: lot.id }, { boardIds: boards.map((b) => b.id), volumeM3, blanks });
+    const wanted = [{ id: component, modelId, component, thicknessMm: need.blank?.thicknessMm ?? need.thicknessMm }];
+    const { entries } = this.mover.give(CutBoards, { boards: plan.boards, wanted }, atMs, null);
+    const { blanks } = entries[0]?.payload as { blanks: { id: string; lengthMm: number; widthMm: number; thicknessMm: number }[] };
     const moisturePct = Math.round((lot.meanPct ?? 8.5) * 10) / 10;
-    this.recorder.record(
-      'blanks.weighed',
-      atMs,
-      null,
-      { lotId: lot.id },
-      {
-        blanks: blanks.map(({ id, lengthMm, widthMm, thicknessMm }) => ({
-          id,
-          massG: Math.round(((lengthMm * widthMm * thicknessMm) / 1000) * densityOf(need.species) * Math.exp(this.random.normal(0, 0.07))),
-          moisturePct,
-        })),
-      },
-    );
+    const weighed = blanks.map(({ id, lengthMm, widthMm, thicknessMm }) => ({
+      id,
+      massG: Math.round(((lengthMm * widthMm * thicknessMm) / 1000) * densityOf(need.species) * Math.exp(this.random.normal(0, 0.07))),
+      moisturePct,
+    }));
+    this.mover.give(WeighBlanks, { blanks: weighed }, atMs, null);
     return blanks.map((b) => b.id);
   }
 }

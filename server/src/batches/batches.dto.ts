@@ -20,6 +20,8 @@ export class StartBatchDto {
   @InText({ nullable: true }) orderId: string | null;
   /** where it sits */
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
+  /** what is left of the lot is too little for another batch, and goes with this one */
+  @InFlag({ optional: true }) restIsOffcut?: boolean;
   /** kept out of the normal statistics */
   @InFlag({ optional: true }) trial?: boolean;
   /** the batch whose pieces these are cut from the same blocks as, in order */

@@ -97,6 +97,7 @@ export function demoScenario(nowMs: number): Scenario {
             ]
           : [{ fromMs: 0, count: s.places }],
     })),
+    leadId: 'lead',
     people: DEMO_PEOPLE.map(({ login, name, skills }, i) => ({
       id: login,
       name,

@@ -2773,6 +2773,7 @@ export interface components {
             blankIds?: string[];
             orderId: string | null;
             placements?: components["schemas"]["PlacementDto"][];
+            restIsOffcut?: boolean;
             trial?: boolean;
             matchBatchId?: string;
         };

@@ -1,4 +1,17 @@
-import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Link, MenuItem, Stack, TextField } from '@mui/material';
+import {
+  Alert,
+  Button,
+  Checkbox,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  Link,
+  MenuItem,
+  Stack,
+  TextField,
+} from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
@@ -18,6 +31,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const [quantity, setQuantity] = useState(String(Math.min(40, order.quantity)));
   const [lotId, setLotId] = useState('');
   const [carrierId, setCarrierId] = useState('');
+  const [offcut, setOffcut] = useState(false);
   const carriers = useCarriers();
   const [started, setStarted] = useState<string[]>([]);
   const start = useCommand(
@@ -29,6 +43,10 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const count = Number(quantity);
   const racks = (carriers.data ?? []).filter((c) => c.kind === 'rack' && c.places - c.taken >= count);
   const lot = fitting.find((l) => l.id === lotId) ?? fitting[0];
+  const neededM3 = (need?.volumeM3 ?? 0) * count;
+  const restM3 = (lot?.leftM3 ?? 0) - neededM3;
+  // Offcut is what does not make another batch like this one.
+  const maybeOffcut = restM3 > 0 && restM3 < neededM3;
   const submit = () =>
     lot &&
     start.mutate({
@@ -37,6 +55,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
       quantity: count,
       lotId: lot.id,
       orderId: order.id,
+      ...(offcut && maybeOffcut ? { restIsOffcut: true } : {}),
       ...(carrierId === '' ? {} : { placements: [{ carrierId, pieces: count }] }),
     });
   return (
@@ -85,6 +104,12 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
                 </MenuItem>
               ))}
             </TextField>
+          )}
+          {maybeOffcut && (
+            <FormControlLabel
+              control={<Checkbox checked={offcut} onChange={(_, checked) => setOffcut(checked)} />}
+              label={`The ${formatLumber(restM3, units)} left of the lot is offcut: it goes with this batch`}
+            />
           )}
           {start.error && <ErrorNote error={start.error} />}
           {started.map((id) => (

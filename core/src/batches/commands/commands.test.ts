@@ -1,11 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { judge, NOT_ANSWERED, Rows, type Decision, type Written } from '../../ledger/index.ts';
 import { CoatsOn, UnmeasuredOf, type Route } from '../../routing/index.ts';
+import { Lot } from '../../timber/index.ts';
 import { testFactory } from '../../test/factory.ts';
 import { batchOf, piecesOf, step } from '../../test/parts.ts';
+import { TestShop } from '../../test/shop.ts';
 import { HOUR_MS } from '../../units/index.ts';
 import { Batch, Piece } from '../batch.ts';
-import { batchCommand, type BatchCommand } from './index.ts';
+import { batchCommand, StartBatch, type BatchCommand } from './index.ts';
 
 const hours = (minimum: number) => ({ kind: 'elapsed', what: 'Rested', minimumMinutes: minimum * 60 }) as const;
 const band = { id: 'width', name: 'Width', unit: 'mm', low: 1, target: 2, high: 3 };
@@ -45,6 +47,9 @@ function decide(batch: Batch, { command, ...said }: BatchCommand, { pieces = pie
   return judge(batchCommand(command), { batchId: batch.id, ...said }, sight, ({ question }) => answers[question.name] ?? NOT_ANSWERED);
 }
 
+const kinds = (decision: Decision<Written>) =>
+  decision.kind === 'accept' ? decision.entries.map((e) => e.kind) : decision.because.map((f) => f.sentence);
+
 describe('a command on a batch', () => {
   const finish = (good: number, rework = 0, scrap = 0, ids: string[] = []): BatchCommand => ({
     command: 'finish work',
@@ -59,8 +64,6 @@ describe('a command on a batch', () => {
       note: '',
     })),
   });
-  const kinds = (decision: Decision<Written>) =>
-    decision.kind === 'accept' ? decision.entries.map((e) => e.kind) : decision.because.map((f) => f.sentence);
 
   test('work starts with someone who can, once', () => {
     expect(kinds(decide(batchOf(), { command: 'start work', personId: 'ann' }))).toEqual(['work.started']);
@@ -133,5 +136,27 @@ describe('a command on a batch', () => {
   });
   test('a batch that is done stays done', () => {
     expect(decide(batchOf({ status: 'done', endedMs: 1 }), { command: 'hold batch', reason: 'late thought' }).kind).toBe('refuse');
+  });
+});
+
+describe('starting a batch', () => {
+  const started = (shop: TestShop, over: object) =>
+    shop.give(StartBatch, { modelId: 'short', component: 'body', quantity: 4, lotId: 'L1', orderId: null, ...over });
+  /** A lot of one cubic metre is released; a body takes 4 litres. */
+  const shop = () => {
+    const made = new TestShop();
+    made.recorder.record('lot.released', made.nowMs, 'ann', { lotId: 'L1' }, { override: null, findings: [] });
+    return made;
+  };
+  test('takes what its pieces need, and the rest as well where that is offcut', () => {
+    const here = shop();
+    expect(kinds(started(here, { quantity: 100 }))).toEqual(['batch.started']);
+    expect(here.rows.get(Lot, 'L1').leftM3).toBeCloseTo(0.6, 6);
+    expect(kinds(started(here, { quantity: 70, restIsOffcut: true }))).toEqual([
+      '0.320 m³ would be left: enough for another batch like this one',
+    ]);
+    expect(kinds(started(here, { quantity: 80, restIsOffcut: true }))).toEqual(['batch.started']);
+    expect(here.rows.get(Lot, 'L1')).toMatchObject({ leftM3: 0, state: 'used up' });
+    expect(kinds(started(here, {}))).toEqual(['Lot L1 is used up; only a released lot can be cut']);
   });
 });

@@ -28,6 +28,8 @@ export interface StartBatchRequest {
   orderId: string | null;
   /** where it sits */
   placements?: readonly Placement[];
+  /** what is left of the lot is too little for another batch, and goes with this one */
+  restIsOffcut?: boolean;
   /** kept out of the normal statistics */
   trial?: boolean;
   /** the batch whose pieces these are cut from the same blocks as, in order */
@@ -43,7 +45,7 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
   }),
   asks: ({ placements = [] }) => [asked(NextNumber, { of: 'batch' }), ...(placements.length > 0 ? [asked(PlacesTaken, {})] : [])],
   decide(request, { rows, factory, nowMs, answers }): Decision<BatchEntry> {
-    const { component, quantity, lotId, blankIds, placements = [], matchBatchId, trial = false } = request;
+    const { component, quantity, lotId, blankIds, placements = [], matchBatchId, trial = false, restIsOffcut = false } = request;
     const model = factory.model(request.modelId);
     if (!model) return wrongInput('modelId', `There is no model ${request.modelId}`);
     const order = orderIn(rows, request);
@@ -54,9 +56,13 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
     const need = model.wood[component];
     if (!startedComponents(factory.routeOf({ routeId: inForce.id, facts })).includes(component) || !need)
       return wrongInput('component', `A ${model.name} with these options has no separate ${component}`);
-    const volumeM3 = blankIds ? 0 : Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
-    const unfit = blankIds ? blanksObjection(rows, request, blankIds) : woodObjection(rows.get(Lot, lotId), need, volumeM3, model);
+    const lot = rows.get(Lot, lotId);
+    const neededM3 = blankIds ? 0 : Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
+    const unfit = blankIds ? blanksObjection(rows, request, blankIds) : woodObjection(lot, need, neededM3, model);
     if (unfit) return unfit;
+    if (restIsOffcut && lot.leftM3 - neededM3 >= neededM3)
+      return wrongInput('restIsOffcut', `${(lot.leftM3 - neededM3).toFixed(3)} m³ would be left: enough for another batch like this one`);
+    const volumeM3 = restIsOffcut ? lot.leftM3 : neededM3;
     const number = answers.to(NextNumber, { of: 'batch' });
     if (number === NOT_ANSWERED) return refuse('No batch number is free');
     const batchId = batchIdOf(number);

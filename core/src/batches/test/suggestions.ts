@@ -130,6 +130,7 @@ export const suggestions: Suggestions = {
       lotId: 'L1',
       orderId: null,
       trial: random.chance(0.2),
+      restIsOffcut: random.chance(0.02),
     }),
     'pause work': of(
       (b) => b.status === 'running',

@@ -1,7 +1,7 @@
 export { CutBoards } from './cutBoards.ts';
 export { DescribeLot } from './describeLot.ts';
 export { ImportReadings } from './importReadings.ts';
-export { MeasureBoards } from './measureBoards.ts';
+export { MeasureBoards, type MeasureBoardsRequest } from './measureBoards.ts';
 export { MoveLot } from './moveLot.ts';
 export { ReadLot } from './readLot.ts';
 export { ReceiveLot } from './receiveLot.ts';

@@ -81,7 +81,7 @@ export const widthAt = ({ widthMm, widthEndMm, lengthMm }: Board, xMm: number): 
   widthMm + ((widthEndMm - widthMm) * xMm) / lengthMm;
 
 /** Volume of a board, m³. */
-export const boardVolumeM3 = (board: Board): number =>
+export const boardVolumeM3 = (board: Pick<Board, 'lengthMm' | 'widthMm' | 'widthEndMm' | 'thicknessMm'>): number =>
   (board.lengthMm * ((board.widthMm + board.widthEndMm) / 2) * board.thicknessMm) / 1e9;
 
 /** Do two rectangles overlap, or lie closer than a saw's cut? */
