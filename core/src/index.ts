@@ -1,5 +1,6 @@
 export * from './assembly/index.ts';
 export * from './batches/index.ts';
+export * from './card/index.ts';
 export * from './carriers/index.ts';
 export * from './climate/index.ts';
 export * from './dispatch/index.ts';

@@ -12,7 +12,7 @@ const FLOORS = {
     ['batches'],
     ['finishing', 'quality', 'dispatch'],
     ['fitting'],
-    ['flow'],
+    ['card', 'flow'],
     ['planning'],
   ],
   server: [

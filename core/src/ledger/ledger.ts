@@ -51,6 +51,13 @@ export class Ledger<Applying, Factory> {
     return this.answerers.get(question.name);
   }
 
+  /** The room that writes a kind of entry. @throws Error when none does */
+  roomOf(entryKind: string): Room<Applying, Factory> {
+    const room = this.rooms.find((r) => r.entries.some((e) => e.kind === entryKind));
+    if (!room) throw new Error(`Nobody writes entries of kind ${entryKind}`);
+    return room;
+  }
+
   /** What an entry says, as a person would tell it. */
   sentence(entry: Entry, nameOf: NameOf): string {
     const kind = this.kindOf(entry.kind);

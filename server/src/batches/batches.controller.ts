@@ -1,4 +1,4 @@
-import { STAGES, StartBatch, type Stage } from '@ample-crane/core';
+import { STAGES, StartBatch, type Held, type Stage } from '@ample-crane/core';
 import { Body, Controller, Get, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
@@ -11,6 +11,7 @@ import { Allow } from '../platform/identity/role.ts';
 import { pdfFile, PrintingService } from '../factory/printing.service.ts';
 import { BatchView, CardView } from './batch.view.ts';
 import { StartBatchDto } from './batches.dto.ts';
+import { HeldService } from './held.service.ts';
 import { BatchesQueries } from './batches.queries.ts';
 import { cardPdf } from './card.pdf.ts';
 import { Transform } from 'class-transformer';
@@ -30,6 +31,7 @@ export class BatchesController {
     private readonly commands: CommandsService,
     private readonly queries: BatchesQueries,
     private readonly printing: PrintingService,
+    private readonly heldCards: HeldService,
   ) {}
 
   @Get()
@@ -45,6 +47,14 @@ export class BatchesController {
   @ApiOkResponse({ type: CardView })
   card(@Param('id') id: string): Promise<CardView> {
     return this.queries.card(id);
+  }
+
+  /** What a page must hold of the batch to judge work on it by itself, as core describes it. */
+  @Get(':id/held')
+  @Allow('viewer')
+  @ApiOkResponse({ schema: { type: 'object', additionalProperties: true } })
+  held(@Param('id') id: string): Promise<Held> {
+    return this.heldCards.held(id);
   }
 
   @Get(':id/card.pdf')

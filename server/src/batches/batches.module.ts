@@ -5,12 +5,13 @@ import { LogbookModule } from '../logbook/logbook.module.ts';
 import { BatchesController } from './batches.controller.ts';
 import { BatchesEvidence } from './batches.evidence.ts';
 import { BatchesQueries } from './batches.queries.ts';
+import { HeldService } from './held.service.ts';
 import { MovementController } from './movement.controller.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryModule],
   controllers: [BatchesController, MovementController],
-  providers: [BatchesEvidence, BatchesQueries],
+  providers: [BatchesEvidence, HeldService, BatchesQueries],
   exports: [BatchesQueries],
 })
 export class BatchesModule {}

@@ -27,8 +27,7 @@ export class DemoService implements OnApplicationBootstrap {
   async onApplicationBootstrap(): Promise<void> {
     await this.follow();
     this.events.stream().subscribe(({ topics }) => {
-      if (topics.includes('clock'))
-        this.follow().catch((error: unknown) => this.logger.warn(`The clock was not followed: ${String(error)}`));
+      if ('clock' in topics) this.follow().catch((error: unknown) => this.logger.warn(`The clock was not followed: ${String(error)}`));
     });
   }
 
@@ -39,7 +38,7 @@ export class DemoService implements OnApplicationBootstrap {
       await manager.query(`select pg_advisory_xact_lock(hashtext('demo clock'))`);
       const { aheadMs } = await this.settings.get('demoClock', manager);
       await this.settings.set(manager, 'demoClock', { aheadMs: aheadMs + hours * HOUR_MS });
-      await this.logbook.tell(manager, ['clock', 'all']);
+      await this.logbook.tell(manager, { clock: null, all: null });
     });
     await this.follow();
     return { id: 'demo-clock' };

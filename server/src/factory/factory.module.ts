@@ -4,6 +4,7 @@ import { LogbookModule } from '../logbook/logbook.module.ts';
 import { ChangesService } from './changes.service.ts';
 import { EquipmentController } from './equipment.controller.ts';
 import { EquipmentService } from './equipment.service.ts';
+import { FactoryController } from './factory.controller.ts';
 import { PeopleController } from './people.controller.ts';
 import { PeopleService } from './people.service.ts';
 import { PrintingService } from './printing.service.ts';
@@ -14,7 +15,7 @@ import { WoodRulesService } from './woodRules.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, ShopModule],
-  controllers: [SetupController, EquipmentController, PeopleController],
+  controllers: [FactoryController, SetupController, EquipmentController, PeopleController],
   providers: [PeopleService, SetupService, WoodRulesService, EquipmentService, ChangesService, PrintingService],
   exports: [ShopModule, ChangesService, PrintingService],
 })

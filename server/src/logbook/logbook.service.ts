@@ -19,7 +19,8 @@ import { prepared } from '../platform/database/prepared.ts';
 import { upsertAndNotify } from '../platform/database/rows.ts';
 import { RowTables } from '../platform/database/tables.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
-import { CHANNEL } from '../platform/events/events.service.ts';
+import { topicsOf } from './topics.ts';
+import { CHANNEL, type ShopChange } from '../platform/events/events.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { Problem } from '../platform/problems/problems.ts';
 import { Loader } from './load.ts';
@@ -99,15 +100,20 @@ export class LogbookService {
           ]),
         );
       const logged = { entity: LogbookEntity, rows: entries.map((entry) => ({ ...entry, recordedMs: nowMs })), numbered: true };
-      const touched = this.tables.all.map(({ kind, entity }) => ({ entity, rows: rows.takeTouched(kind), gone: rows.takeDropped(kind) }));
-      const topics = [...new Set(entries.map((entry) => entry.kind.split('.')[0]))];
+      const touched = this.tables.all.map(({ kind, entity }) => ({
+        kind,
+        entity,
+        rows: rows.takeTouched(kind),
+        gone: rows.takeDropped(kind),
+      }));
+      const topics = topicsOf(touched, entries);
       await transaction.commitWith(upsertAndNotify(this.database, [logged, ...touched], CHANNEL, { topics }));
       return answer;
     });
   }
 
   /** Tells every listener, once this transaction is committed. */
-  async tell(manager: EntityManager, topics: string[]): Promise<void> {
+  async tell(manager: EntityManager, topics: ShopChange['topics']): Promise<void> {
     await manager.query('select pg_notify($1, $2)', [CHANNEL, JSON.stringify({ topics })]);
   }
 

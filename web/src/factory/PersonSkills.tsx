@@ -65,6 +65,8 @@ export function PersonSkills({ control }: { control: Control<PersonFields> }) {
         inputValue={typed}
         onInputChange={(_, text, reason) => reason === 'input' && setTyped(text)}
         onChange={(_, chosen) => chosen !== null && add(chosen)}
+        // Enter takes the skill in; it does not send the form.
+        onKeyDown={(event) => event.key === 'Enter' && event.preventDefault()}
         renderInput={(params) => <TextField {...params} label="Add a skill" helperText="Choose one, or type a new one and press Enter" />}
       />
     </Stack>

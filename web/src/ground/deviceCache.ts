@@ -5,11 +5,15 @@ const KEPT = 'last seen';
 const KEPT_FOR_MS = 48 * 3_600_000;
 const KEPT_CARDS = 30;
 const SAVE_EVERY_MS = 2_000;
-const STATION_QUERIES: ReadonlySet<unknown> = new Set(['session', 'bench', 'stations', 'setup', 'walk', 'zones', 'carriers']);
+const STATION_QUERIES: ReadonlySet<unknown> = new Set(['session', 'bench', 'stations', 'setup', 'walk', 'zones', 'carriers', 'factory']);
 
 type KeptIn = Pick<Storage, 'getItem' | 'setItem' | 'removeItem'>;
 
-const isCard = ({ queryKey }: Query) => queryKey[0] === 'batches' && queryKey[1] === 'card';
+/** Cards, and what a device holds of their batches to judge by itself. */
+const CARDS = ['card', 'held'] as const;
+const isOf = ({ queryKey }: Query, kind: (typeof CARDS)[number]) => queryKey[0] === 'batches' && queryKey[1] === kind;
+const isCard = (query: Query) => CARDS.some((kind) => isOf(query, kind));
+const latestFirst = (a: Query, b: Query) => b.state.dataUpdatedAt - a.state.dataUpdatedAt;
 const isKept = (query: Query) => query.state.data !== undefined && (STATION_QUERIES.has(query.queryKey[0]) || isCard(query));
 
 /** Shows again what this device saw last, and keeps what it sees from now on. */
@@ -36,13 +40,14 @@ export function keepOnDevice(queries: QueryClient, storage: KeptIn = localStorag
 }
 
 function save(queries: QueryClient, storage: KeptIn): void {
+  const all = queries.getQueryCache().getAll();
   const cards = new Set(
-    queries
-      .getQueryCache()
-      .getAll()
-      .filter(isCard)
-      .sort((a, b) => b.state.dataUpdatedAt - a.state.dataUpdatedAt)
-      .slice(0, KEPT_CARDS),
+    CARDS.flatMap((kind) =>
+      all
+        .filter((q) => isOf(q, kind))
+        .sort(latestFirst)
+        .slice(0, KEPT_CARDS),
+    ),
   );
   const state = dehydrate(queries, { shouldDehydrateQuery: (query) => isKept(query) && (!isCard(query) || cards.has(query)) });
   try {

@@ -1,3 +1,4 @@
+import { isOld, type Topics } from './topics.ts';
 import { MutationCache, QueryCache, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { ApiProblem, ask, client, type ProblemDocument, type View } from './api.ts';
@@ -33,31 +34,6 @@ export const queryClient: QueryClient = new QueryClient({
   },
 });
 
-/** What a move of a batch shows on. */
-const MOVEMENT = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations'];
-
-/** Which queries a change makes old, by the server's topic. */
-const CONCERNS: Record<string, string[]> = {
-  lot: ['lots', 'morning', 'walk', 'setup', 'stock', 'air'],
-  reading: ['lots', 'morning', 'walk', 'stock'],
-  boards: ['lots', 'cutting', 'stock'],
-  blanks: ['lots', 'cutting', 'stock'],
-  order: ['orders', 'morning', 'cutting', 'stock'],
-  batch: [...MOVEMENT, 'lots', 'cutting', 'stock'],
-  work: MOVEMENT,
-  handover: MOVEMENT,
-  gate: MOVEMENT,
-  pieces: MOVEMENT,
-  parts: MOVEMENT,
-  stock: MOVEMENT,
-  entry: MOVEMENT,
-  coat: ['batches', 'stations'],
-  measures: ['batches', 'fitting', 'stations'],
-  instruments: [...MOVEMENT, 'instruments'],
-  instrument: [...MOVEMENT, 'instruments'],
-  setup: ['setup', 'session', 'lots', 'batches', 'morning', 'routes', 'carriers', 'stations', 'cutting', 'air', 'stock'],
-};
-
 /** Keeps what is shown current: the server tells what changed, and only that is fetched again. */
 export function useLiveUpdates(signedIn: boolean): void {
   const queries = useQueryClient();
@@ -86,9 +62,8 @@ export function useLiveUpdates(signedIn: boolean): void {
         wasOpen = false;
       });
       source.addEventListener('change', ({ data }: MessageEvent<string>) => {
-        const { topics } = JSON.parse(data) as { topics: string[] };
-        if (topics.includes('all')) void queries.invalidateQueries();
-        for (const name of new Set(topics.flatMap((t) => CONCERNS[t] ?? []))) void queries.invalidateQueries({ queryKey: [name] });
+        const { topics } = JSON.parse(data) as { topics: Topics };
+        void queries.invalidateQueries({ predicate: ({ queryKey }) => isOld(queryKey, topics) });
       });
     };
     listen();

@@ -3,10 +3,8 @@ import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../ground/api.ts';
-import { useOutbox } from '../ground/outbox.ts';
 import { useCard } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
-import { stationOutbox } from '../ground/stationOutbox.ts';
 import { Figure, Id } from '../parts/Answer.tsx';
 import { Caution } from '../parts/Caution.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
@@ -18,8 +16,8 @@ import { CoatForm } from '../batches/CoatForm.tsx';
 import { FinishForm } from '../batches/FinishForm.tsx';
 import { HandOverAct } from '../batches/HandOverAct.tsx';
 import { MeasuresForm } from '../batches/MeasuresForm.tsx';
-import { asSeen } from '../batches/overlay.ts';
 import { CAUSE_WORDS } from '../batches/PauseAct.tsx';
+import { cardAsSeen, useSeen } from '../batches/seen.ts';
 import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
 import { WorkerAct } from '../batches/WorkerAct.tsx';
 
@@ -50,10 +48,10 @@ export function StationDue({ batchId, isHere }: Props) {
 }
 
 function Due({ card, isHere }: { card: Card; isHere: boolean }) {
-  const { may, session } = useSession();
-  const { batch } = card;
-  const seen = asSeen(batch, useOutbox(stationOutbox));
-  const shown = { ...card, batch: { ...batch, status: seen.status, accepted: seen.accepted } };
+  const { may, session, nowMs } = useSession();
+  const seen = useSeen([card.batch])(card.batch.id);
+  const shown = cardAsSeen(card, seen, nowMs);
+  const { batch } = shown;
   return (
     <Stack
       spacing={2}
@@ -71,7 +69,7 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
             <Link component={RouterLink} to={`/batches/${batch.id}`}>
               <Id>{batch.id}</Id>
             </Link>{' '}
-            · {pieces(card.inPass.length, batch.component)} of {batch.modelName}
+            · {pieces(shown.inPass.length, batch.component)} of {batch.modelName}
             {batch.placements.length > 0 && ` · ${carriersOf(batch)}`} · for {card.customer}
           </Typography>
           {!isHere && <Typography sx={{ fontWeight: 500 }}>It is at {batch.stationName} now.</Typography>}
@@ -80,6 +78,7 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
       {seen.waiting > 0 && (
         <Typography role="status" color="text.secondary">
           <Figure>{seen.waiting}</Figure> of your entries {seen.waiting === 1 ? 'waits' : 'wait'} to be sent.
+          {seen.objection !== null && ` As far as this device knows, one of them will be refused: ${seen.objection}.`}
         </Typography>
       )}
       {seen.gone ? (

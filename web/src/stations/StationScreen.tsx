@@ -3,16 +3,14 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link as RouterLink, useParams, useSearchParams } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
-import { useOutbox, type OutboxEntry } from '../ground/outbox.ts';
 import { useStationWork } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
-import { stationOutbox } from '../ground/stationOutbox.ts';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { DwellRing } from '../parts/DwellRing.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { counted, pieces, statusWords } from '../parts/words.ts';
-import { asSeen } from '../batches/overlay.ts';
+import { heldQuery, useSeen, type Seen } from '../batches/seen.ts';
 import { OutboxPanel } from './OutboxPanel.tsx';
 import { SignTabletIn } from './SignTabletIn.tsx';
 import { StationDue } from './StationDue.tsx';
@@ -49,21 +47,20 @@ export default function StationScreen() {
 }
 
 /** What is shown first: what is being worked on, or what is to be taken next. */
-function firstOf(work: Work, entries: readonly OutboxEntry[]): string | undefined {
-  const here = [...work.running, ...work.queue.map((t) => t.batch)];
-  return (
-    here.find((b) => asSeen(b, entries).status === 'running' && !asSeen(b, entries).gone) ?? here.find((b) => !asSeen(b, entries).gone)
-  )?.id;
+function firstOf(work: Work, seen: (id: string) => Seen): string | undefined {
+  const here = [...work.running, ...work.queue.map((t) => t.batch)].filter((b) => !seen(b.id).gone);
+  return (here.find((b) => seen(b.id).status === 'running') ?? here[0])?.id;
 }
 
 function Station({ work }: { work: Work }) {
-  const entries = useOutbox(stationOutbox);
+  const all = [...work.running, ...work.queue.map((t) => t.batch), ...work.elsewhere.map((t) => t.batch)];
+  const seen = useSeen(all);
   const [search, setSearch] = useSearchParams();
   useReadyCards(work);
   const chosenId = search.get('batch');
-  const batchId = chosenId ?? firstOf(work, entries);
+  const batchId = chosenId ?? firstOf(work, seen);
   const choose = (id: string) => setSearch({ batch: id }, { replace: true });
-  const isHere = [...work.running, ...work.queue.map((t) => t.batch), ...work.elsewhere.map((t) => t.batch)].some((b) => b.id === batchId);
+  const isHere = all.some((b) => b.id === batchId);
   return (
     <>
       <Headline work={work} />
@@ -89,8 +86,8 @@ function Station({ work }: { work: Work }) {
                 <Row
                   key={b.id}
                   batch={b}
-                  reason={`${statusWords(asSeen(b, entries).status)}${b.worker === null ? '' : `, ${b.worker}`}`}
-                  entries={entries}
+                  reason={`${statusWords(seen(b.id).status)}${b.worker === null ? '' : `, ${b.worker}`}`}
+                  seen={seen(b.id)}
                   chosen={b.id === batchId}
                   onChoose={choose}
                 />
@@ -100,7 +97,7 @@ function Station({ work }: { work: Work }) {
           <Section title={work.kind === 'work' ? 'To take, in this order' : 'In order of coming out'}>
             {work.queue.length === 0 && <Empty>Nothing waits here.</Empty>}
             {work.queue.map(({ batch, reason }) => (
-              <Row key={batch.id} batch={batch} reason={reason} entries={entries} chosen={batch.id === batchId} onChoose={choose} />
+              <Row key={batch.id} batch={batch} reason={reason} seen={seen(batch.id)} chosen={batch.id === batchId} onChoose={choose} />
             ))}
           </Section>
           {work.elsewhere.length > 0 && (
@@ -110,7 +107,7 @@ function Station({ work }: { work: Work }) {
                   key={batch.id}
                   batch={batch}
                   reason={`Waits at ${batch.stationName}. ${reason}`}
-                  entries={entries}
+                  seen={seen(batch.id)}
                   chosen={batch.id === batchId}
                   onChoose={choose}
                 />
@@ -153,13 +150,13 @@ function Headline({ work }: { work: Work }) {
 interface RowProps {
   batch: View<'BatchView'>;
   reason: string;
-  entries: readonly OutboxEntry[];
+  seen: Seen;
   chosen: boolean;
   onChoose: (id: string) => void;
 }
 
-function Row({ batch, reason, entries, chosen, onChoose }: RowProps) {
-  const { waiting, gone } = asSeen(batch, entries);
+function Row({ batch, reason, seen, chosen, onChoose }: RowProps) {
+  const { waiting, gone } = seen;
   return (
     <ButtonBase
       onClick={() => onChoose(batch.id)}
@@ -205,10 +202,12 @@ function useReadyCards(work: Work): void {
     .map((b) => b.id)
     .join(' ');
   useEffect(() => {
-    for (const id of ids === '' ? [] : ids.split(' '))
+    for (const id of ids === '' ? [] : ids.split(' ')) {
+      void queries.prefetchQuery(heldQuery(id));
       void queries.prefetchQuery({
         queryKey: ['batches', 'card', id],
         queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })),
       });
+    }
   }, [ids, queries]);
 }

@@ -1,13 +1,15 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
+import { factoryOf, type Batch as CoreBatch } from '@ample-crane/core';
 import { Route, Routes } from 'react-router';
 import type { View } from '../ground/api.ts';
 import type { OutboxEntry } from '../ground/outbox.ts';
 import { stationOutbox } from '../ground/stationOutbox.ts';
 import { aBatch } from '../test/batch.ts';
 import { aCard } from '../test/card.ts';
+import { FACTORY_TOLD, heldB7 } from '../test/held.ts';
 import { NOW_MS, render, wordsOf } from '../test/render.tsx';
 import { OutboxPanel } from './OutboxPanel.tsx';
-import { asSeen } from '../batches/overlay.ts';
+import { asSeen, cardAsSeen } from '../batches/seen.ts';
 import { StationDue } from './StationDue.tsx';
 import StationScreen from './StationScreen.tsx';
 
@@ -36,23 +38,77 @@ afterEach(() => {
 });
 
 describe('what a person at the station sees', () => {
-  const queued = { id: 'B7', status: 'queued', accepted: false } as const;
-  const running = { ...queued, status: 'running' } as const;
-  test.each<[string, Pick<Batch, 'id' | 'status' | 'accepted'>, OutboxEntry[], object]>([
-    ['nothing done', queued, [], { status: 'queued', waiting: 0, gone: false }],
-    ['begun', queued, [entry()], { status: 'running', accepted: true, waiting: 1, gone: false }],
-    ['begun and paused', queued, [entry(), entry({ command: 'pause' })], { status: 'paused', waiting: 2 }],
-    ['paused and gone on with', running, [entry({ command: 'pause' }), entry({ command: 'resume' })], { status: 'running', waiting: 2 }],
-    ['taken over', queued, [entry({ command: 'accept' })], { status: 'queued', accepted: true, gone: false }],
-    ['begun and finished', queued, [entry(), entry({ command: 'finish' })], { gone: true, waiting: 2 }],
-    ['refused to the step before', queued, [entry({ command: 'refuse' })], { gone: true }],
-    ['moved on', { ...queued, status: 'finished' }, [entry({ command: 'move' })], { gone: true }],
-    ['a coat logged', running, [entry({ command: 'coats' })], { status: 'running', gone: false, waiting: 1 }],
-    ['of another batch', queued, [entry({ batchId: 'B8' })], { status: 'queued', waiting: 0 }],
-    ['put aside by choice', queued, [entry({ state: 'aside' })], { status: 'queued', waiting: 0 }],
-    ['refused by the server, not chosen yet', queued, [entry({ state: 'conflict' })], { status: 'running', waiting: 1 }],
-  ])('%s', (_, batch, entries, seen) => {
-    expect(asSeen(batch, entries)).toMatchObject(seen);
+  const factory = factoryOf(FACTORY_TOLD);
+  const MINUTE_MS = 60_000;
+  const done = (command: OutboxEntry['command'], given: object = {}, minutesAgo = 1): OutboxEntry =>
+    entry({ key: command, command, given: given, atMs: NOW_MS - minutesAgo * MINUTE_MS });
+  const begun = entry({ atMs: NOW_MS - 50 * MINUTE_MS });
+  const finish = done('finish', { good: 6, rework: 0, scrap: 0, outcomes: [] });
+  const running = { status: 'running' } as const;
+  const spraying = { ...running, operationId: 'b-spray' } as const;
+  const coat = (minutesAgo: number) => ({ ...done('coats', { wetUm: 100 }, minutesAgo), key: `coat ${minutesAgo}` });
+  const seen = (batch: Partial<CoreBatch>, entries: OutboxEntry[]) =>
+    asSeen({ id: 'B7', status: batch.status ?? 'queued' }, entries, heldB7(batch), factory);
+  test.each<[string, Partial<CoreBatch>, OutboxEntry[], object]>([
+    ['nothing done', {}, [], { status: 'queued', waiting: 0, gone: false, objection: null }],
+    ['begun', {}, [begun], { status: 'running', waiting: 1, gone: false }],
+    ['begun and paused', {}, [begun, done('pause', { cause: 'break' })], { status: 'paused', waiting: 2 }],
+    [
+      'paused and gone on with',
+      running,
+      [done('pause', { cause: 'break' }, 9), done('resume', { personId: 'joss' })],
+      { status: 'running', waiting: 2 },
+    ],
+    ['taken over', { accepted: false }, [done('accept')], { status: 'queued', gone: false, objection: null }],
+    ['begun and finished', {}, [begun, finish], { gone: true, waiting: 2, objection: null }],
+    [
+      'one piece to be done again',
+      running,
+      [
+        done('finish', {
+          good: 5,
+          rework: 1,
+          scrap: 0,
+          outcomes: [{ pieceId: 'B7-01', outcome: 'rework', defect: 'binding gap', originOperationId: 'b-bind', note: '' }],
+        }),
+      ],
+      { status: 'queued', gone: false },
+    ],
+    ['moved on', { status: 'finished' }, [done('move')], { gone: true }],
+    ['one coat of two', spraying, [coat(20), finish], { status: 'running', gone: false, objection: '1 of 2 coats logged' }],
+    ['both coats', spraying, [coat(31), coat(1), { ...finish, atMs: NOW_MS }], { gone: true, objection: null }],
+    ['a coat too soon', spraying, [coat(20), coat(10)], { objection: 'Flashed 10 min of 30 min' }],
+    [
+      'begun before it was taken over',
+      { accepted: false },
+      [begun],
+      { status: 'queued', objection: 'Batch B7 has not been taken over yet' },
+    ],
+    [
+      'begun by somebody who may not',
+      {},
+      [done('start', { personId: 'ines' })],
+      { status: 'queued', objection: 'This person is not signed off for binding' },
+    ],
+    ['of another batch', {}, [entry({ batchId: 'B8' })], { status: 'queued', waiting: 0 }],
+    ['put aside by choice', {}, [entry({ state: 'aside' })], { status: 'queued', waiting: 0 }],
+    ['refused by the server, not chosen yet', {}, [{ ...begun, state: 'conflict' }], { status: 'running', waiting: 1 }],
+  ])('%s', (_, batch, entries, expected) => {
+    expect(seen(batch, entries)).toMatchObject(expected);
+  });
+  test('of a batch that the device was told too little of: what the server said last, and what waits', () => {
+    expect(asSeen({ id: 'B7', status: 'queued' }, [begun], undefined, factory)).toMatchObject({ status: 'queued', waiting: 1, card: null });
+  });
+  test('a coat logged here counts at once, and the wait after it is told', () => {
+    const told = aCard({ batch: { status: 'running' }, coatPlan: { coats: 2 } as never });
+    const shown = cardAsSeen(told, seen(spraying, [coat(10)]), NOW_MS);
+    expect(shown.coatsThisVisit).toBe(1);
+    expect(shown.coatFindings).toMatchObject([{ sentence: 'Flashed 10 min of 30 min', verdict: 'wait' }, { verdict: 'pass' }]);
+  });
+  test('a rest that began here says until when', () => {
+    const entries = [coat(31), coat(1), { ...finish, atMs: NOW_MS }];
+    const { batch } = cardAsSeen(aCard(), seen(spraying, entries), NOW_MS);
+    expect(batch).toMatchObject({ status: 'dwelling', verdict: 'wait', findings: [{ untilMs: NOW_MS + 60 * MINUTE_MS }] });
   });
 });
 
@@ -131,8 +187,21 @@ describe('the one act that is due', () => {
     expect(said).not.toMatch(/Start/);
   });
   test('what was done here and not sent yet shows as done', () => {
-    onDevice(entry(), entry({ key: 'k2', command: 'finish', version: null }));
-    expect(words({})).toMatch(/2 of your entries wait to be sent. Finished here. It goes on when the entry is sent./);
+    onDevice(
+      entry({ atMs: NOW_MS - 60_000 }),
+      entry({ key: 'k2', command: 'finish', version: null, atMs: NOW_MS, given: { good: 6, rework: 0, scrap: 0, outcomes: [] } }),
+    );
+    const said = wordsOf(
+      render(<StationDue batchId="B7" isHere />, {
+        role: 'operator',
+        answers: [
+          [['batches', 'card', 'B7'], aCard({})],
+          [['batches', 'held', 'B7'], heldB7()],
+          [['factory'], FACTORY_TOLD],
+        ],
+      }),
+    );
+    expect(said).toMatch(/2 of your entries wait to be sent. Finished here. It goes on when the entry is sent./);
   });
   test('what has gone elsewhere says where it is', () => {
     expect(words({}, 'operator', false)).toContain('It is at Binding bench now.');

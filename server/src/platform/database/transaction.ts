@@ -1,6 +1,5 @@
 import type pg from 'pg';
 import type { DataSource, EntityManager } from 'typeorm';
-import type { PostgresQueryRunner } from 'typeorm/driver/postgres/PostgresQueryRunner.js';
 import { faultOf, isPassing, UnknownOutcome } from './faults.ts';
 import { insideTransaction } from './pool.ts';
 
@@ -8,7 +7,7 @@ import { insideTransaction } from './pool.ts';
 export interface Transaction {
   manager: EntityManager;
   client: pg.PoolClient;
-  /** Sends the last statement and the commit together. */
+  /** Sends the last statement, and commits. */
   commitWith: (last: pg.QueryConfig) => Promise<void>;
 }
 
@@ -19,8 +18,7 @@ const TRIES = 4;
 const PAUSE_MS = 15;
 
 /**
- * Runs work in a transaction that saves exchanges with the database: connections are pipelined, so the beginning
- * travels with the first query and the commit with the last. Without a last statement nothing is kept.
+ * Runs work in a transaction. Without a last statement nothing is kept.
  *
  * Work that met a deadlock, or others' changes, is done again from the start, three times at most. It must therefore
  * change nothing but the database, and may ask only what it is given.
@@ -40,32 +38,26 @@ export async function inTransaction<T>(database: DataSource, work: (transaction:
 }
 
 async function once<T>(database: DataSource, work: (transaction: Transaction) => Promise<T>): Promise<T> {
-  const runner = database.createQueryRunner() as PostgresQueryRunner;
+  const runner = database.createQueryRunner();
   try {
+    await runner.startTransaction();
+    // The driver's own client: one connection, whoever asks through it.
     const client = (await runner.connect()) as pg.PoolClient;
-    const begun = client.query('begin');
-    // TypeORM is told, so that it locks rows here and begins no transaction of its own.
-    runner.isTransactionActive = true;
-    // Told where it is waited for.
-    begun.catch(() => undefined);
-    let open = true;
     const commitWith = async (last: pg.QueryConfig): Promise<void> => {
-      await begun;
-      // The database turns the commit into a rollback when the statement before it failed.
-      const sent = [client.query(last), client.query('commit')];
-      open = false;
-      const answers = await Promise.allSettled(sent);
-      const failed = answers.find((answer) => answer.status === 'rejected');
-      if (!failed) return;
-      throw faultOf(failed.reason) === 'gone' ? new UnknownOutcome(failed.reason) : failed.reason;
+      await client.query(last);
+      try {
+        await runner.commitTransaction();
+      } catch (error) {
+        throw faultOf(error) === 'gone' ? new UnknownOutcome(error) : error;
+      }
     };
     try {
       return await insideTransaction(() => work({ manager: runner.manager, client, commitWith }));
     } finally {
-      if (open) await client.query('rollback').catch(() => undefined);
+      // A connection that is gone has rolled back by itself.
+      if (runner.isTransactionActive) await runner.rollbackTransaction().catch(() => undefined);
     }
   } finally {
-    runner.isTransactionActive = false;
     await runner.release();
   }
 }

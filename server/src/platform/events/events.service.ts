@@ -7,10 +7,12 @@ export const CHANNEL = 'shop';
 /** Where sessions that have ended are told, each by its name. */
 export const SESSION_CHANNEL = 'session_ended';
 
-/** What changed, by the words the web's queries are filed under. */
+/** What changed: kinds of row and other subjects, each with the ids concerned; null where it may be any of them. */
 export interface ShopChange {
-  topics: string[];
+  topics: Readonly<Record<string, readonly string[] | null>>;
 }
+
+const EVERYTHING: ShopChange = { topics: { all: null } };
 
 const RETRY_MS = 1000;
 
@@ -62,7 +64,7 @@ export class EventsService implements OnModuleInit, BeforeApplicationShutdown {
       this.retry = undefined;
       this.listen().then(
         // Whatever was missed meanwhile is fetched anew.
-        () => this.changes.next({ topics: ['all'] }),
+        () => this.changes.next(EVERYTHING),
         () => this.listenLater(),
       );
     }, RETRY_MS);
@@ -82,10 +84,17 @@ export class EventsService implements OnModuleInit, BeforeApplicationShutdown {
 export function changeIn(payload: string | undefined): ShopChange {
   try {
     const said: unknown = JSON.parse(payload ?? '');
-    if (typeof said === 'object' && said !== null && 'topics' in said && Array.isArray(said.topics))
-      return { topics: said.topics.filter((t): t is string => typeof t === 'string') };
+    if (isChange(said)) return { topics: said.topics };
   } catch {
     // Not ours, or cut short: told below like any other that cannot be read.
   }
-  return { topics: ['all'] };
+  return EVERYTHING;
+}
+
+const isIds = (ids: unknown) => ids === null || (Array.isArray(ids) && ids.every((id) => typeof id === 'string'));
+
+function isChange(said: unknown): said is ShopChange {
+  if (typeof said !== 'object' || said === null || !('topics' in said)) return false;
+  const { topics } = said;
+  return typeof topics === 'object' && topics !== null && !Array.isArray(topics) && Object.values(topics).every(isIds);
 }

@@ -38,12 +38,13 @@ const placeOrder = () =>
 
 describe('a notification', () => {
   test.each([
-    ['{"topics":["lot","batch"]}', ['lot', 'batch']],
-    ['{"topics":["lot",7]}', ['lot']],
-    ['{}', ['all']],
-    ['not json', ['all']],
-    ['null', ['all']],
-    ['', ['all']],
+    ['{"topics":{"lot":["L1"],"setup":null}}', { lot: ['L1'], setup: null }],
+    ['{"topics":{"lot":[7]}}', { all: null }],
+    ['{"topics":["lot"]}', { all: null }],
+    ['{}', { all: null }],
+    ['not json', { all: null }],
+    ['null', { all: null }],
+    ['', { all: null }],
   ])('%s', (payload, topics) => {
     expect(changeIn(payload)).toEqual({ topics });
   });
@@ -61,13 +62,13 @@ describe('live updates', () => {
     expect(listeners[0]?.response.headers['content-type']).toMatch(/text\/event-stream/);
     await placeOrder();
     for (const listener of listeners)
-      expect(await listener.heard(/order/)).toMatch(/event: change\n(id: \d+\n)?data: \{"topics":\["order"\]\}/);
+      expect(await listener.heard(/order/)).toMatch(/event: change\n(id: \d+\n)?data: \{"topics":\{"order":\["O\d+"\]\}\}/);
     listeners.forEach((l) => l.stop());
   });
   test('carry what another process wrote, since they come from the database', async () => {
     const listener = await listen(manager.cookie);
-    await factory.database.query(`select pg_notify('shop', '{"topics":["lot"]}')`);
-    expect(await listener.heard(/lot/)).toContain('"topics":["lot"]');
+    await factory.database.query(`select pg_notify('shop', '{"topics":{"lot":["L1"]}}')`);
+    expect(await listener.heard(/lot/)).toContain('"topics":{"lot":["L1"]}');
     listener.stop();
   });
   test('say nothing of a command that was refused', async () => {

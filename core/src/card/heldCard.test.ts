@@ -1,0 +1,120 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { Batch, batchCommand, Piece, Visit, type BatchCommand } from '../batches/index.ts';
+import { LogCoat } from '../finishing/index.ts';
+import { COMMANDS, type HouseFactory } from '../ledger.ts';
+import type { AnyCommandKind, Decision, Written } from '../ledger/index.ts';
+import { TakeMeasures } from '../quality/index.ts';
+import { anyHistory, run } from '../test/anyHistory.ts';
+import { changed, SHORT_ROUTE } from '../test/routes.ts';
+import { TestShop } from '../test/shop.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import { HeldCard } from './heldCard.ts';
+import { heldOf } from './test/held.ts';
+
+const ANN = { personId: 'ann', role: 'admin' } as const;
+const said = (decision: Decision<Written>) =>
+  decision.kind === 'accept' ? decision.entries.map((e) => e.kind) : decision.because.map((f) => f.sentence);
+
+/** What is done at a bench, about one batch alone. */
+const AT_A_BENCH = new Set([
+  'start work',
+  'pause work',
+  'resume work',
+  'finish work',
+  'finish some',
+  'move batch',
+  'accept batch',
+  'refuse work',
+  'log coat',
+  'take measures',
+  'hold batch',
+  'split batch',
+]);
+
+test('a card says what the server says, whatever has happened', () => {
+  const reached = new Map<string, number>();
+  fc.assert(
+    fc.property(anyHistory(40, 120), (plan) => {
+      let held: { id: string; card: HeldCard } | undefined;
+      let goesOn = false;
+      let acts = 0;
+      run(
+        plan,
+        (shop, { name, request, decision }) => {
+          const { batchId } = request as { batchId?: string };
+          const command: AnyCommandKind<HouseFactory> | undefined = COMMANDS.find((c) => c.name === name);
+          goesOn = held !== undefined && held.id === batchId && command !== undefined && AT_A_BENCH.has(name);
+          if (!held || !command || !goesOn) return;
+          const { id, card } = held;
+          expect(said(card.give(command, request, { atMs: shop.nowMs, by: ANN }))).toEqual(said(decision));
+          expect(card.batch).toEqual(shop.batch(id));
+          const own = (pieces: readonly Piece[]) => pieces.filter((p) => p.batchId === id).sort((a, b) => (a.id < b.id ? -1 : 1));
+          expect(own(card.all(Piece))).toEqual(own(shop.rows.all(Piece)));
+          expect(card.all(Visit)).toContainEqual(shop.rows.get(Visit, card.batch.visitId));
+          if (decision.kind === 'accept') reached.set(name, (reached.get(name) ?? 0) + 1);
+        },
+        (shop) => {
+          acts++;
+          // What was just done on a card stays on it; otherwise another is told of one batch or the other.
+          if (goesOn && held?.card.batch.status !== 'done') return;
+          const live = shop.rows.all(Batch).filter((b) => b.status !== 'done');
+          const id = live[acts % Math.max(1, live.length)]?.id;
+          held = id === undefined ? undefined : { id, card: new HeldCard(heldOf(shop, id), shop.factory) };
+        },
+      );
+    }),
+    { numRuns: 150 },
+  );
+  for (const name of AT_A_BENCH) expect([name, (reached.get(name) ?? 0) > 5]).toEqual([name, true]);
+});
+
+describe('a card without network', () => {
+  const give = (card: HeldCard, { command, ...request }: BatchCommand, atMs: number) =>
+    said(card.give(batchCommand(command), { batchId: card.batch.id, ...request }, { atMs, by: ANN }));
+  test('goes through a day: begun, coated, measured, finished, waiting', () => {
+    const route = changed(SHORT_ROUTE, [
+      'cut',
+      {
+        coat: { materialId: 'oil', volumeSolids: 0.5, coats: 2, wetUm: 50, flashMinutes: 30, recoatMaxMinutes: 600 },
+        characteristics: [{ id: 'width', name: 'Width', unit: 'mm', low: 1, target: 2, high: 3 }],
+      },
+    ]);
+    const shop = new TestShop(new Map([[route.id, route]]));
+    const id = shop.start('body', 2);
+    const card = new HeldCard(heldOf(shop, id), shop.factory);
+    const at = (minutes: number) => shop.nowMs + minutes * MINUTE_MS;
+    const finish = { command: 'finish work', good: 2, rework: 0, scrap: 0, outcomes: [] } as const;
+    expect(give(card, { command: 'start work', personId: 'ann' }, at(0))).toEqual(['work.started']);
+    expect(card.coats).toBe(0);
+    const coat = (minutes: number) => said(card.give(LogCoat, { batchId: id, wetUm: 50 }, { atMs: at(minutes), by: ANN }));
+    expect(coat(5)).toEqual(['coat.logged']);
+    expect(card.coats).toBe(1);
+    expect(coat(20)[0]).toMatch(/15 min/);
+    expect(coat(40)).toEqual(['coat.logged']);
+    expect(card.unmeasured).toEqual([`${id}-01`, `${id}-02`]);
+    expect(give(card, finish, at(45))).toEqual([`Not measured yet: ${id}-01, ${id}-02`]);
+    const measures = card.unmeasured.map((pieceId) => ({ pieceId, characteristicId: 'width', value: 2.1 }));
+    expect(said(card.give(TakeMeasures, { batchId: id, measures }, { atMs: at(46), by: ANN }))).toEqual(['measures.taken']);
+    expect(card.unmeasured).toEqual([]);
+    expect(give(card, finish, at(47))).toEqual(['work.finished', 'batch.moved']);
+    expect(card.batch).toMatchObject({ operationId: 'rest', status: 'dwelling' });
+    expect(card.gate(at(60))).toMatchObject([{ verdict: 'wait', rule: 'elapsed' }]);
+    expect(card.gate(at(47 + 48 * 60))).toMatchObject([{ verdict: 'pass' }]);
+  });
+  test('lets nothing pass that it was not told, or that is too old to count', () => {
+    const sprayed = changed(SHORT_ROUTE, [
+      'rest',
+      { gate: [{ kind: 'climate', limits: { minTempC: 10, maxTempC: 30, minHumidity: 0, maxHumidity: 1, dewMarginC: 0 } }] },
+    ]);
+    const shop = new TestShop(new Map([[sprayed.id, sprayed]]));
+    const id = shop.start('body', 2);
+    shop.work(id);
+    const held = heldOf(shop, id);
+    const verdicts = (over: object, laterMs = 0) =>
+      new HeldCard({ ...held, ...over }, shop.factory).gate(shop.nowMs + laterMs).map((f) => f.verdict);
+    expect(verdicts({})).toEqual(['pass']);
+    expect(verdicts({}, 2 * HOUR_MS)).toEqual(['wait']);
+    expect(verdicts({ air: null })).toEqual(['wait']);
+  });
+});

@@ -1,0 +1,152 @@
+import { Batch, gateAsks, gateEvidence, gateFindings } from '../batches/index.ts';
+import { PlacementRow, PlacesTaken, takenOn } from '../carriers/index.ts';
+import { coatAsks, coatFindings } from '../finishing/index.ts';
+import { LEDGER, type HouseFactory } from '../ledger.ts';
+import {
+  Answers,
+  asked,
+  judge,
+  NOT_ANSWERED,
+  Rows,
+  type Asked,
+  type CommandKind,
+  type Decision,
+  type Finding,
+  type Giver,
+  type RowKind,
+  type Written,
+} from '../ledger/index.ts';
+import { AirNow, BoxesFor, CoatsOn, NextNumber, Temperatures, UnmeasuredOf } from '../routing/index.ts';
+import type { TemperatureSample } from '../climate/index.ts';
+import { HOUR_MS } from '../units/index.ts';
+
+/** How long what was read of the air counts where nothing newer can be asked for. */
+const AIR_COUNTS_MS = HOUR_MS;
+/** Batches made on a card are numbered from here until the server gives them their numbers. */
+const FIRST_PROVISIONAL = 900_000_001;
+
+/** What a card holds of its batch, as it was told at an instant. */
+export interface Held {
+  atMs: number;
+  batchId: string;
+  /** the rows of the batch and of what belongs to it, by the names of their kinds */
+  rows: Readonly<Record<string, readonly object[]>>;
+  /** places taken of each carrier, this batch's own among them */
+  taken: Readonly<Record<string, number>>;
+  /** the air where it waits; null where nobody reads it */
+  air: { tempC: number; relativeHumidity: number } | null;
+  /** how warm it has been there since it came */
+  temperatures: readonly TemperatureSample[];
+  /** boxes that its step could draw from, the oldest first */
+  boxIds: readonly string[];
+}
+
+/**
+ * A batch away from the database: judged and changed by the same commands and entries, on what was told of it. What it
+ * was not told it does not know, and that never passes.
+ */
+export class HeldCard {
+  private readonly rows = new Rows();
+  private readonly takenByOthers: ReadonlyMap<string, number>;
+  private provisional = FIRST_PROVISIONAL;
+
+  constructor(
+    private readonly held: Held,
+    private readonly factory: HouseFactory,
+  ) {
+    const kinds = new Map(LEDGER.rooms.flatMap((room) => room.rows.map((kind) => [kind.name, kind])));
+    for (const [name, rows] of Object.entries(held.rows)) {
+      const kind = kinds.get(name);
+      // A row stands under the name of its kind.
+      if (kind) for (const row of rows) this.rows.load(kind, { ...row });
+    }
+    const own = new Map(this.rows.all(PlacementRow).map((p) => [p.carrierId, takenOn(this.rows, p.carrierId)]));
+    this.takenByOthers = new Map(Object.entries(held.taken).map(([id, taken]) => [id, taken - (own.get(id) ?? 0)]));
+  }
+
+  get batch(): Batch {
+    return this.rows.get(Batch, this.held.batchId);
+  }
+
+  /** All rows of a kind that it holds. */
+  all<Row extends object>(kind: RowKind<Row>): Row[] {
+    return this.rows.all(kind);
+  }
+
+  /** Judges a command; what is accepted has happened, as far as this card knows. */
+  give<Name extends string, Request>(
+    command: CommandKind<Name, Request, HouseFactory>,
+    request: Request,
+    { atMs, by }: { atMs: number; by: Giver },
+  ): Decision<Written> {
+    const sight = { rows: this.rows, factory: this.factory, nowMs: atMs, by };
+    const decision = judge(command, request, sight, (ask) => this.answer(ask, atMs));
+    if (decision.kind === 'accept')
+      for (const { kind, payload, atMs: happenedMs = atMs, lotId = null, batchId = null, serial = null } of decision.entries)
+        LEDGER.apply(
+          this.rows,
+          { kind, payload, atMs: happenedMs, personId: by.personId, lotId, batchId, serial, schemaVersion: LEDGER.versionOf(kind) },
+          this.factory,
+        );
+    return decision;
+  }
+
+  /** What the gate before it says; nothing where none is before it. */
+  gate(nowMs: number): Finding[] {
+    const { batch } = this;
+    if (batch.status !== 'finished' && batch.status !== 'dwelling') return [];
+    const operation = this.factory.operationAt(batch);
+    const answers = this.answered(gateAsks(batch, operation, this.factory, nowMs), nowMs);
+    return gateFindings(batch, operation, gateEvidence(batch, this.factory, nowMs, answers));
+  }
+
+  /** Whether a coat may be sprayed. */
+  coatFindings(nowMs: number): Finding[] {
+    const { batch } = this;
+    const answers = this.answered(coatAsks(batch, this.factory), nowMs);
+    return coatFindings(batch, this.factory.operationAt(batch), this.factory, nowMs, answers);
+  }
+
+  /** Coats laid in the visit it is on. */
+  get coats(): number {
+    const { visitId } = this.batch;
+    const laid = this.answered([asked(CoatsOn, { visitId })], this.held.atMs).to(CoatsOn, { visitId });
+    return laid === NOT_ANSWERED ? 0 : laid;
+  }
+
+  /** Pieces of the pass that lack a measure its step asks for. */
+  get unmeasured(): readonly string[] {
+    const about = { batchId: this.held.batchId };
+    const pieces = this.answered([asked(UnmeasuredOf, about)], this.held.atMs).to(UnmeasuredOf, about);
+    return pieces === NOT_ANSWERED ? [] : pieces;
+  }
+
+  private answered(asks: readonly Asked[], nowMs: number): Answers {
+    return asks.reduce((all, ask) => all.put(ask, this.answer(ask, nowMs)), new Answers());
+  }
+
+  private answer(ask: Asked, nowMs: number): unknown {
+    const { question, about } = ask;
+    const answerer = LEDGER.answererOf(ask);
+    if (answerer) {
+      // What it would have to read and was never told is not known to be nothing.
+      const isTold = answerer.reads(about, this.rows).every(({ kind }) => kind.name in this.held.rows);
+      return isTold ? answerer.answer(about, this.rows, this.factory) : NOT_ANSWERED;
+    }
+    const isFresh = nowMs - this.held.atMs <= AIR_COUNTS_MS;
+    switch (question.name) {
+      case PlacesTaken.name:
+        return (carrierId: string) => (this.takenByOthers.get(carrierId) ?? 0) + takenOn(this.rows, carrierId);
+      case BoxesFor.name:
+        return this.held.boxIds;
+      case NextNumber.name:
+        return this.provisional++;
+      case AirNow.name:
+        return isFresh && this.held.air !== null ? this.held.air : NOT_ANSWERED;
+      case Temperatures.name:
+        return isFresh ? this.held.temperatures : NOT_ANSWERED;
+      default:
+        return NOT_ANSWERED;
+    }
+  }
+}

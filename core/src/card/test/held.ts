@@ -1,0 +1,40 @@
+import { Batch, Instrument, Piece, Run, Visit } from '../../batches/index.ts';
+import { PlacementRow, takenOn } from '../../carriers/index.ts';
+import { Coat } from '../../finishing/index.ts';
+import { Measure } from '../../quality/index.ts';
+import type { TestShop } from '../../test/shop.ts';
+import { HOUR_MS } from '../../units/index.ts';
+import type { Held } from '../heldCard.ts';
+
+/** What a card is told of a batch of a shop. */
+export function heldOf(shop: TestShop, batchId: string, nowMs = shop.nowMs): Held {
+  const { rows } = shop;
+  const batch = rows.get(Batch, batchId);
+  const pieces = rows.where(Piece, 'batchId', batchId);
+  const drawn = shop.operation(batchId).draws?.map((d) => d.modelId) ?? [];
+  const boxes = rows
+    .all(Batch)
+    .filter((b) => b.status === 'stocked' && drawn.includes(b.modelId))
+    .sort((a, b) => a.arrivedMs - b.arrivedMs || a.number - b.number);
+  return {
+    atMs: nowMs,
+    batchId,
+    rows: {
+      batch: [batch, ...boxes],
+      piece: [...pieces, ...boxes.flatMap((b) => rows.where(Piece, 'batchId', b.id))],
+      visit: [rows.get(Visit, batch.visitId), ...boxes.map((b) => rows.get(Visit, b.visitId))],
+      run: batch.runId === null ? [] : [rows.get(Run, batch.runId)],
+      placement: [batch, ...boxes].flatMap((b) => rows.where(PlacementRow, 'batchId', b.id)),
+      instrument: rows.all(Instrument).filter((i) => i.batchId === batchId),
+      coat: rows.where(Coat, 'batchId', batchId),
+      measure: pieces.flatMap((p) => rows.where(Measure, 'pieceId', p.id)),
+    },
+    taken: Object.fromEntries(shop.carriers.map((c) => [c.id, takenOn(rows, c.id)])),
+    air: { tempC: 21, relativeHumidity: 0.5 },
+    temperatures: Array.from({ length: 1 + Math.ceil((nowMs - batch.arrivedMs) / HOUR_MS) }, (_, i) => ({
+      atMs: batch.arrivedMs + i * HOUR_MS,
+      tempC: 21,
+    })).filter((t) => t.atMs <= nowMs),
+    boxIds: boxes.map((b) => b.id),
+  };
+}

@@ -1,0 +1,77 @@
+import {
+  AirNow,
+  asked,
+  Batch,
+  BoxesFor,
+  Coat,
+  LEDGER,
+  livePieces,
+  Measure,
+  NOT_ANSWERED,
+  Piece,
+  piecesIn,
+  rowsBy,
+  rowsOf,
+  Temperatures,
+  zoneOf,
+  type Ask,
+  type Held,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource } from 'typeorm';
+import { ShopService } from '../factory/shop.service.ts';
+import { EvidenceSources } from '../logbook/evidence.ts';
+import { RowReader } from '../logbook/rowReader.ts';
+import { Clock } from '../platform/clock/clock.ts';
+import { notFound } from '../platform/problems/problems.ts';
+
+/** Tells a page what it must hold of a batch to judge work on it by itself. */
+@Injectable()
+export class HeldService {
+  constructor(
+    private readonly database: DataSource,
+    private readonly shops: ShopService,
+    private readonly reader: RowReader,
+    private readonly sources: EvidenceSources,
+    private readonly clock: Clock,
+  ) {}
+
+  async held(batchId: string): Promise<Held> {
+    const { factory } = await this.shops.load();
+    const rows = await this.reader.read([rowsOf(Batch, [batchId])]);
+    const batch = rows.find(Batch, batchId);
+    if (!batch) throw notFound('batch', batchId);
+    const nowMs = this.clock.nowMs();
+    const zoneId = zoneOf(batch, factory);
+    const sinceIt = { zoneId, fromMs: batch.arrivedMs, toMs: nowMs };
+    const answers = await this.sources.answer(
+      [asked(BoxesFor, { batchId }), asked(AirNow, { zoneId }), asked(Temperatures, sinceIt)],
+      factory,
+    );
+    const boxes = answers.to(BoxesFor, { batchId });
+    const boxIds = boxes === NOT_ANSWERED ? [] : boxes;
+    await this.reader.read([rowsOf(Batch, boxIds)], rows);
+    const along: Ask[] = rows.all(Batch).flatMap((b) => [...Batch.alongWith(b)]);
+    await this.reader.read([...along, rowsBy(Coat, 'batchId', [batchId])], rows);
+    const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
+    await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
+    const air = answers.to(AirNow, { zoneId });
+    const temperatures = answers.to(Temperatures, sinceIt);
+    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, Piece.name, Coat.name, Measure.name]);
+    const kinds = LEDGER.rooms.flatMap((room) => room.rows).filter((kind) => told.has(kind.name));
+    return {
+      atMs: nowMs,
+      batchId,
+      rows: Object.fromEntries(kinds.map((kind) => [kind.name, rows.all<object>(kind as never)])),
+      taken: await this.taken(),
+      air: air === NOT_ANSWERED ? null : air,
+      temperatures: temperatures === NOT_ANSWERED ? [] : temperatures,
+      boxIds,
+    };
+  }
+
+  private async taken(): Promise<Record<string, number>> {
+    const carriers = await this.database.query<{ id: string; taken: number }[]>('select id, taken from carrier where active');
+    return Object.fromEntries(carriers.map((c) => [c.id, c.taken]));
+  }
+}

@@ -1,0 +1,38 @@
+/** What the server says has changed: kinds of row and other subjects, with the ids concerned; null where it may be any. */
+export type Topics = Readonly<Record<string, readonly string[] | null>>;
+
+/** What a batch's own row shows on. */
+const MOVEMENT = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations'];
+
+/** What each subject shows on, by the first word of a query's key. */
+const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
+  lot: ['lots', 'morning', 'walk', 'setup', 'stock', 'air'],
+  board: ['lots', 'cutting', 'stock'],
+  blank: ['lots', 'cutting', 'stock'],
+  order: ['orders', 'morning', 'cutting', 'stock'],
+  batch: MOVEMENT,
+  // What was made of a lot stands on its page.
+  piece: ['lots', 'fitting'],
+  coat: ['batches', 'stations'],
+  measure: ['batches', 'fitting', 'stations'],
+  instrument: ['instruments'],
+  factory: ['setup', 'factory', 'session', 'lots', 'batches', 'morning', 'routes', 'carriers', 'stations', 'cutting', 'air', 'stock'],
+};
+
+/** Queries about one thing: the subject, and where its id stands in the key. */
+const ABOUT_ONE: readonly { begins: readonly string[]; subject: string }[] = [
+  { begins: ['batches', 'card'], subject: 'batch' },
+  { begins: ['batches', 'held'], subject: 'batch' },
+  { begins: ['lots', 'card'], subject: 'lot' },
+];
+
+/** Whether an answer is old once such a change was told. */
+export function isOld(queryKey: readonly unknown[], topics: Topics): boolean {
+  if ('all' in topics) return true;
+  const one = ABOUT_ONE.find(({ begins }) => begins.every((word, i) => queryKey[i] === word));
+  return Object.entries(topics).some(([subject, ids]) => {
+    if (!SHOWS_ON[subject]?.includes(String(queryKey[0]))) return false;
+    // Another thing of the same kind has changed, not the one that is shown.
+    return one?.subject !== subject || ids === null || ids.includes(String(queryKey[one.begins.length]));
+  });
+}
