@@ -11,8 +11,9 @@ import { anyRoute } from './test/anyRoute.ts';
 import { everything, stored, type TestShop } from './test/shop.ts';
 import { Lot } from './timber/index.ts';
 
-const HISTORIES = 2000;
-const LEAST_EACH = 500;
+/** Fewer where every change of the code is tried out on them. */
+const HISTORIES = Number(process.env['HISTORIES'] ?? 2000);
+const LEAST_EACH = HISTORIES / 4;
 
 test('any route that is drawn here can be run', () => {
   fc.assert(

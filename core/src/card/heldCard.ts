@@ -49,6 +49,8 @@ export class HeldCard {
   private readonly rows = new Rows();
   private readonly takenByOthers: ReadonlyMap<string, number>;
   private provisional = FIRST_PROVISIONAL;
+  /** the step it was at when it was told */
+  private readonly toldAt: string;
 
   constructor(
     private readonly held: Held,
@@ -60,6 +62,7 @@ export class HeldCard {
       // A row stands under the name of its kind.
       if (kind) for (const row of rows) this.rows.load(kind, { ...row });
     }
+    this.toldAt = this.batch.operationId;
     const own = new Map(this.rows.all(PlacementRow).map((p) => [p.carrierId, takenOn(this.rows, p.carrierId)]));
     this.takenByOthers = new Map(Object.entries(held.taken).map(([id, taken]) => [id, taken - (own.get(id) ?? 0)]));
   }
@@ -138,7 +141,8 @@ export class HeldCard {
       case PlacesTaken.name:
         return (carrierId: string) => (this.takenByOthers.get(carrierId) ?? 0) + takenOn(this.rows, carrierId);
       case BoxesFor.name:
-        return this.held.boxIds;
+        // Boxes are told for the step it was at.
+        return this.batch.operationId === this.toldAt ? this.held.boxIds : NOT_ANSWERED;
       case NextNumber.name:
         return this.provisional++;
       case AirNow.name:

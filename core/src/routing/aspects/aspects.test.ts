@@ -7,6 +7,7 @@ import {
   aspectInWords,
   ASPECT_KEYS,
   begins,
+  BoxesFor,
   CoatsOn,
   mayBegin,
   mayFinish,
@@ -100,15 +101,19 @@ describe('aspects of a step', () => {
   test('small parts are drawn from the oldest box first, or the work is not begun', () => {
     const { draws } = EACH;
     const box = (id: string, quantity: number, status = 'stocked') => ({ id, modelId: 'braces', quantity, status });
-    expect(begins(bench({ draws }, { boxes: [box('B7', 3), box('B8', 9), box('B9', 9)] }))).toEqual([
+    const answers = new Answers().give(BoxesFor, { batchId: 'B1' }, ['B7', 'B8', 'B9']);
+    expect(begins(bench({ draws }, { answers, boxes: [box('B7', 3), box('B8', 9), box('B9', 9)] }))).toEqual([
       { kind: 'stock.drawn', batchId: 'B7', payload: { forBatchId: 'B1', operationId: 'here', count: 3 } },
       { kind: 'stock.drawn', batchId: 'B8', payload: { forBatchId: 'B1', operationId: 'here', count: 1 } },
     ]);
-    expect(begins(bench({ draws }, { boxes: [box('B7', 3), box('B8', 9, 'held')] }))).toMatchObject({
+    expect(begins(bench({ draws }, { answers, boxes: [box('B7', 3), box('B8', 9, 'held')] }))).toMatchObject({
       kind: 'refuse',
       because: [{ sentence: '3 of 4 Braces in stock for here' }],
     });
     expect(begins(bench({ draws }, { batch: { ...bench({}).batch, redo: true } }))).toEqual([]);
+    expect(begins(bench({ draws }, { boxes: [box('B7', 30)] }))).toMatchObject({
+      because: [{ sentence: 'Nobody could say which small parts are in stock' }],
+    });
   });
   test('a step leaves its grit', () => {
     expect(afterStep(step('here', 'body', [], EACH))).toEqual({ grit: 220 });

@@ -1,4 +1,4 @@
-import { question, refuse, type Refused } from '../../ledger/index.ts';
+import { NOT_ANSWERED, question, refuse, type Refused } from '../../ledger/index.ts';
 import { listed, type AspectKind } from './aspect.ts';
 
 /** Small parts taken from those made ahead. */
@@ -25,9 +25,11 @@ export const draw: AspectKind<'draws', readonly Draw[], DrawnFromBox> = {
   marks: (all) => (all.length > 0 ? ['draws small parts'] : []),
   checkWorld: (all, step, _, { modelIds }) =>
     all.filter((d) => !modelIds.has(d.modelId)).map((d) => `"${step.name}" draws ${d.modelId}, which is no model`),
-  begins(all, { batch, operation, pieceIds, boxes, factory }): Refused | DrawnFromBox[] {
+  begins(all, { batch, operation, pieceIds, boxes, answers, factory }): Refused | DrawnFromBox[] {
     // What came back has its small parts already.
     if (batch.redo) return [];
+    if (answers.to(BoxesFor, { batchId: batch.id }) === NOT_ANSWERED)
+      return refuse('Nobody could say which small parts are in stock', { rule: 'parts' });
     const entries: DrawnFromBox[] = [];
     for (const { modelId, perPiece } of all) {
       const wanted = perPiece * pieceIds.length;
