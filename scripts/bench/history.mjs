@@ -66,9 +66,12 @@ export function benchDecide(core) {
     stations: new Map(route.operations.map((o) => [o.stationCode, station(o.stationCode)])),
     carriers: new Map(carriers.map((c) => [c.id, { ...c, active: true }])),
     prerequisites: [],
-    people: new Map([['ann', { id: 'ann', name: 'Ann', skills: ['bench'], skillLevels: {}, active: true }]]),
+    people: new Map([['ann', { id: 'ann', name: 'Ann', skills: [core.heldSkill('bench', 2)], away: [], week: null, active: true }]]),
     zones: new Set(['z']),
-    settings: { factory: { woodRoomZoneId: 'z' } },
+    settings: {
+      factory: { woodRoomZoneId: 'z' },
+      workWeek: { timeZone: 'UTC', days: [1, 2, 3, 4, 5], startsAt: '07:00', endsAt: '15:30', holidays: [] },
+    },
   });
   const rows = new core.Rows();
   const history = new core.WholeHistory(rows, [], factory, { air: () => null, shopEmcPct: () => null });
@@ -123,15 +126,15 @@ export function benchDecide(core) {
     const batch = rows.get(core.Batch, 'B1');
     const command =
       batch.status === 'queued'
-        ? { kind: 'start', personId: 'ann' }
+        ? { command: 'start work', personId: 'ann' }
         : batch.status === 'running'
-          ? { kind: 'finish', good: PIECES, rework: 0, scrap: 0, outcomes: [] }
-          : { kind: 'move' };
+          ? { command: 'finish work', good: PIECES, rework: 0, scrap: 0, outcomes: [] }
+          : { command: 'move batch' };
     nowMs += 3_600_000;
     const at = process.hrtime.bigint();
-    const { kind, ...said } = command;
+    const { command: name, ...said } = command;
     const sight = { rows, factory, nowMs, by: { personId: 'ann', role: 'lead' } };
-    const decision = core.judge(core.BATCH_COMMAND[kind], { batchId: 'B1', ...said }, sight, (asked) => history.answer(asked, nowMs));
+    const decision = core.judge(core.batchCommand(name), { batchId: 'B1', ...said }, sight, (asked) => history.answer(asked, nowMs));
     times.push(Number(process.hrtime.bigint() - at) / 1e6);
     if (decision.kind === 'refuse') {
       // The end of the line: begin again.

@@ -24,19 +24,48 @@ export const OVERRIDE_ROLE: Role = 'lead';
 /** Least role that may write down work as another's; the logbook names both. */
 export const NAMING_ROLE: Role = 'lead';
 
-/** A batch at its step. */
-interface Standing {
-  batch: Batch;
+/** A batch at its step, as a command finds it before its questions are answered. */
+export class SeenAtStep implements Sight<Factory> {
+  readonly rows: Rows;
+  readonly factory: Factory;
+  readonly nowMs: number;
+  readonly by: Giver;
+  readonly batch: Batch;
   /** the route as this batch goes through it */
-  route: Route;
-  operation: Operation;
-  pieces: readonly Piece[];
-  live: readonly Piece[];
+  readonly route: Route;
+  readonly operation: Operation;
+  // Looked up when they are asked for: not every judgement looks at pieces.
+  private found: readonly Piece[] | undefined;
+  private foundLive: readonly Piece[] | undefined;
+
+  constructor(batchId: string, { rows, factory, nowMs, by }: Sight<Factory>) {
+    this.rows = rows;
+    this.factory = factory;
+    this.nowMs = nowMs;
+    this.by = by;
+    this.batch = rows.get(Batch, batchId);
+    this.route = factory.routeOf(this.batch);
+    this.operation = operationOf(this.route, this.batch.operationId);
+  }
+
+  get pieces(): readonly Piece[] {
+    return (this.found ??= piecesIn(this.rows, this.batch.id));
+  }
+
+  get live(): readonly Piece[] {
+    return (this.foundLive ??= livePieces(this.pieces));
+  }
 }
-/** What a command on a batch sees before its questions are answered. */
-export type SeenAtStep = Standing & Sight<Factory>;
+
 /** Everything a judgement of a batch rests on. */
-export type AtStep = Standing & Given<Factory>;
+export class AtStep extends SeenAtStep implements Given<Factory> {
+  readonly answers: Answers;
+
+  constructor(batchId: string, given: Given<Factory>) {
+    super(batchId, given);
+    this.answers = given.answers;
+  }
+}
 
 /** A command on a batch, as it is given. */
 export type OnBatch<Said> = { batchId: string } & Said;
@@ -83,22 +112,15 @@ export const onBatch =
         atMs: rows.get(Batch, batchId).sinceMs,
         because: `Batch ${batchId} has been changed since then`,
       }),
-      asks: (request, sight) => asks(request, { ...sight, ...standing(request.batchId, sight) }),
+      asks: (request, sight) => asks(request, new SeenAtStep(request.batchId, sight)),
       decide(request, given) {
-        const at = { ...given, ...standing(request.batchId, given) };
+        const at = new AtStep(request.batchId, given);
         const decision = stopped(at.batch, whileHeld) ?? decide(request, at);
         return decision.kind === 'refuse'
           ? decision
           : { kind: 'accept', entries: decision.entries.map((entry) => ({ batchId: request.batchId, ...entry })) };
       },
     });
-
-function standing(batchId: string, { rows, factory }: Sight<Factory>): Standing {
-  const batch = rows.get(Batch, batchId);
-  const route = factory.routeOf(batch);
-  const pieces = piecesIn(rows, batchId);
-  return { batch, route, operation: operationOf(route, batch.operationId), pieces, live: livePieces(pieces) };
-}
 
 function stopped(batch: Batch, whileHeld: boolean) {
   if (batch.status === 'done') return refuse(`Batch ${batch.id} is done`);

@@ -80,9 +80,16 @@ export function begins(bench: AspectBench): Refused | WrittenByAspect[] {
 export const mayFinish = (bench: AspectBench): Finding[] =>
   aspectsOf(bench.operation).flatMap(({ kind, value }) => kind.mayFinish?.(value, bench) ?? []);
 
-/** What a piece is once a step is finished. */
-export const afterStep = (step: WholeStep): { grit?: number } =>
-  Object.assign({}, ...aspectsOf(step).map(({ kind, value }) => kind.finished?.(value) ?? {})) as { grit?: number };
+const leaves = new WeakMap<WholeStep, { grit?: number }>();
+
+/** What a piece is once a step is finished; worked out once for each step, since a long logbook asks it time and again. */
+export function afterStep(step: WholeStep): { grit?: number } {
+  const known = leaves.get(step);
+  if (known) return known;
+  const left = Object.assign({}, ...aspectsOf(step).map(({ kind, value }) => kind.finished?.(value) ?? {})) as { grit?: number };
+  leaves.set(step, left);
+  return left;
+}
 
 /** What is special about a step, in a few words each. */
 export const stepMarks = (step: WholeStep, options: RouteOf<Step>['options'] = []): string[] =>
