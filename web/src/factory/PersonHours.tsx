@@ -1,4 +1,4 @@
-import { Button, Checkbox, FormControlLabel, Stack, TextField, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Button, Checkbox, FormControlLabel, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import dayjs from 'dayjs';
 import { Controller, useFieldArray, useWatch, type Control } from 'react-hook-form';
 import { useSession } from '../ground/session.tsx';
@@ -61,10 +61,17 @@ function DaysAway({ control }: { control: Control<PersonFields> }) {
   const { session, nowMs } = useSession();
   const { fields, append, remove } = useFieldArray({ control, name: 'away' });
   const today = dayjs(nowMs).tz(session.timeZone).format('YYYY-MM-DD');
+  const past = fields.filter(({ was }) => was !== null && was.to < today).length;
   return (
     <Stack spacing={1.5} role="group" aria-label="Days away">
-      {fields.map(({ id }, i) => (
-        <Stack key={id} direction="row" spacing={1} sx={{ alignItems: 'center' }}>
+      {fields.map(({ id, was }, i) => (
+        <Stack
+          key={id}
+          direction={{ xs: 'column', sm: 'row' }}
+          spacing={1}
+          // What is over stays on record and is not asked about again.
+          sx={{ alignItems: { xs: 'stretch', sm: 'center' }, ...(was !== null && was.to < today ? { display: 'none' } : {}) }}
+        >
           <TextField
             type="date"
             label="Away from"
@@ -84,6 +91,11 @@ function DaysAway({ control }: { control: Control<PersonFields> }) {
           </Button>
         </Stack>
       ))}
+      {past > 0 && (
+        <Typography variant="body2" color="text.secondary">
+          {past === 1 ? 'One earlier absence is' : `${past} earlier absences are`} on record.
+        </Typography>
+      )}
       <Button sx={{ alignSelf: 'flex-start' }} onClick={() => append({ from: today, to: today, was: null })}>
         Add days away
       </Button>

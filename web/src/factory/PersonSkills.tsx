@@ -25,7 +25,7 @@ export function PersonSkills({ control }: { control: Control<PersonFields> }) {
     <Stack spacing={1.5} role="group" aria-label="Skills">
       {fields.map(({ id, skill }, i) => (
         <Box key={id} role="group" aria-label={skill} sx={{ borderLeft: 2, borderColor: 'divider', pl: 1.5 }}>
-          <Stack direction="row" sx={{ alignItems: 'center', justifyContent: 'space-between' }}>
+          <Stack direction="row" sx={{ alignItems: 'center', justifyContent: 'space-between', mb: 1 }}>
             <Typography sx={{ fontWeight: 700 }}>{skill}</Typography>
             <Button color="error" onClick={() => remove(i)} aria-label={`Drop ${skill}`}>
               Drop
