@@ -47,7 +47,8 @@ export class PeopleService {
     const id = account?.login ?? (await this.freeId(name));
     checkSkills(skills);
     return this.changes.make(actor, 'person', id, { name, skills, account: account && { ...account, password: null } }, async (manager) => {
-      if (await manager.findOneBy(PersonEntity, { id })) throw badInput('account', 'Someone has this sign-in name already');
+      if (await manager.existsBy(PersonEntity, { id }))
+        throw badInput(account ? 'account' : 'name', `Somebody is on record as ${id} already; choose another name`);
       await manager.insert(PersonEntity, newPerson({ id, name, skills }));
       if (account && passwordHash !== null) await this.open(actor, manager, id, { ...account, passwordHash });
       return { before: null, after: { name, skills, role: account?.role ?? null } };

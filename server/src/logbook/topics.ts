@@ -1,8 +1,10 @@
 import { LEDGER, type RowKind } from '@ample-crane/core';
 import type { ShopChange } from '../platform/events/events.service.ts';
 
-/** A notification of the database is short: of more rows than this only the kind is told. */
+/** Of more rows than this only the kind is told. */
 const IDS_TOLD = 12;
+/** A notification of the database holds 8000 bytes, and a letter takes three at most. */
+const MOST_LETTERS = 2500;
 
 interface Touched {
   kind: RowKind<never>;
@@ -24,5 +26,6 @@ export function topicsOf(touched: readonly Touched[], entries: readonly { kind: 
     const room = LEDGER.roomOf(entry.kind);
     if (room.rows.length === 0) topics[room.name] = null;
   }
-  return topics;
+  const isLong = JSON.stringify(topics).length > MOST_LETTERS;
+  return isLong ? Object.fromEntries(Object.keys(topics).map((name) => [name, null])) : topics;
 }
