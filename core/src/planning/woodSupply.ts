@@ -9,6 +9,7 @@ import {
   densityOf,
   type Depth,
   dryThrough,
+  isRestricted,
   Lot,
   MeasureBoards,
   type MeasureBoardsRequest,
@@ -94,7 +95,7 @@ export class WoodSupply {
         return origin === undefined ? [] : [{ name, arrivesAtPct, papersPct, origin }];
       }),
     );
-    const restricted = need.species === 'mahogany';
+    const restricted = isRestricted(need.species);
     const zoneId = inShed ? shedZoneId : woodRoomZoneId;
     const by = this.random.pick(people).id;
     const request = {

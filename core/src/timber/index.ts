@@ -13,6 +13,7 @@ export { takeWood } from './entries/lotRows.ts';
 export * from './readings.ts';
 export * from './session.ts';
 export * from './shrinkage.ts';
+export * from './species.ts';
 export * from './stock.ts';
 export * from './weightAllotment.ts';
 export * from './woodNeed.ts';

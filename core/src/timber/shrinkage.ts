@@ -1,17 +1,4 @@
-/** Dimensional change per point of moisture: radial, tangential. @source Wood Handbook ch. 13 */
-export const SHRINKAGE_PER_POINT: Readonly<Record<string, { radial: number; tangential: number }>> = {
-  mahogany: { radial: 0.00172, tangential: 0.00238 },
-  'sugar maple': { radial: 0.00165, tangential: 0.00353 },
-  'black walnut': { radial: 0.0019, tangential: 0.00274 },
-  'white ash': { radial: 0.00169, tangential: 0.00274 },
-  'red alder': { radial: 0.00151, tangential: 0.00256 },
-  'Sitka spruce': { radial: 0.00148, tangential: 0.00263 },
-  'western redcedar': { radial: 0.00111, tangential: 0.00234 },
-  'black cherry': { radial: 0.00126, tangential: 0.00248 },
-  basswood: { radial: 0.0023, tangential: 0.0033 },
-  'yellow-poplar': { radial: 0.00158, tangential: 0.00289 },
-  'eastern white pine': { radial: 0.00071, tangential: 0.00212 },
-};
+import { SPECIES } from './species.ts';
 
 /**
  * How much a part changes across the grain between two moistures; negative is shrinking.
@@ -66,7 +53,7 @@ export function movement(
   toPct: number,
   limits: readonly MovementLimit[] = MOVEMENT_LIMITS,
 ): Movement {
-  const coefficients = SHRINKAGE_PER_POINT[species];
+  const coefficients = SPECIES[species];
   if (!coefficients) throw new RangeError(`No shrinkage is known for ${species}`);
   const inside = (pct: number) => Math.min(14, Math.max(6, pct));
   const changeMm = movementMm(dimensionMm, coefficients[direction], inside(fromPct), inside(toPct));

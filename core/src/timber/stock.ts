@@ -77,24 +77,6 @@ export function blanksOf(
   });
 }
 
-/** Density at about 8.5 % moisture, g/cm³. @source Wood Handbook ch. 5, specific gravity at 12 % brought to 8.5 % */
-const DENSITY: Readonly<Record<string, number>> = {
-  mahogany: 0.53,
-  'sugar maple': 0.68,
-  'black walnut': 0.59,
-  'white ash': 0.65,
-  'red alder': 0.44,
-  'Sitka spruce': 0.43,
-  'western redcedar': 0.34,
-  'black cherry': 0.54,
-  basswood: 0.4,
-  'yellow-poplar': 0.45,
-};
-const DENSITY_OTHERWISE = 0.55;
-
-/** Density to expect of a species before anything was weighed, g/cm³. */
-export const densityOf = (species: string): number => DENSITY[species] ?? DENSITY_OTHERWISE;
-
 /** Blanks by the lot they come from, the lots in order. */
 export function lotsOfBlanks<B extends { id: string }>(rows: Rows, blanks: readonly B[]): Map<string, B[]> {
   const byLot = groupBy(blanks, (blank) => rows.get(Blank, blank.id).lotId);

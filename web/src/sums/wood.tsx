@@ -21,13 +21,13 @@ import {
   priorDryingRatePerDay,
   readingsNeeded,
   DEFAULT_MOISTURE_GATE,
-  SHRINKAGE_PER_POINT,
+  SPECIES,
   type GrainDirection,
 } from '@ample-crane/core';
 import { MovementPicture } from './MovementPicture.tsx';
 import { figure, type SumDefinition } from './Sum.tsx';
 
-const SPECIES = Object.keys(SHRINKAGE_PER_POINT);
+const NAMES = Object.keys(SPECIES);
 const HANDBOOK = 'Source: Wood Handbook, FPL-GTR-282';
 const pct = (value: number) => `${value.toFixed(1)} %`;
 const days = (value: number) => (Number.isFinite(value) ? `${value.toFixed(1)} days` : 'never in this air');
@@ -91,7 +91,7 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     id: 'drying',
     title: 'Drying time',
     fields: [
-      { name: 'species', label: 'Species', value: 'mahogany', options: Object.keys(SHRINKAGE_PER_POINT) },
+      { name: 'species', label: 'Species', value: 'mahogany', options: NAMES },
       { name: 'thickness', label: 'Thickness, mm', value: '50' },
       { name: 'from', label: 'From, %', value: '12' },
       { name: 'to', label: 'To, %', value: '9.5' },
@@ -157,7 +157,7 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     id: 'movement',
     title: 'Movement',
     fields: [
-      { name: 'species', label: 'Species', value: 'Sitka spruce', options: SPECIES },
+      { name: 'species', label: 'Species', value: 'Sitka spruce', options: NAMES },
       { name: 'direction', label: 'Across the grain', value: 'radial', options: ['radial', 'tangential'] },
       { name: 'size', label: 'Size, mm', value: '330' },
       { name: 'temp1', label: 'Made at, °C', value: '21', width: 120 },

@@ -1,4 +1,4 @@
-import { boardFeetToM3, inchToMm, LOT_USES, SHRINKAGE_PER_POINT, type LotUse } from '@ample-crane/core';
+import { boardFeetToM3, inchToMm, LOT_USES, SPECIES, type LotUse } from '@ample-crane/core';
 import {
   Button,
   Checkbox,
@@ -100,7 +100,7 @@ export function ReceiveDialog({ onClose }: { onClose: () => void }) {
               {select(
                 'species',
                 'Species',
-                Object.keys(SHRINKAGE_PER_POINT).map((s) => [s, s] as const),
+                Object.keys(SPECIES).map((s) => [s, s] as const),
               )}
               {select(
                 'use',
