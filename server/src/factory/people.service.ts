@@ -48,7 +48,7 @@ export class PeopleService {
     checkSkills(skills);
     return this.changes.make(actor, 'person', id, { name, skills, account: account && { ...account, password: null } }, async (manager) => {
       if (await manager.existsBy(PersonEntity, { id }))
-        throw badInput(account ? 'account' : 'name', `Somebody is on record as ${id} already; choose another name`);
+        throw badInput(account ? 'account.login' : 'name', `Somebody is on record as ${id} already; choose another name`);
       await manager.insert(PersonEntity, newPerson({ id, name, skills }));
       if (account && passwordHash !== null) await this.open(actor, manager, id, { ...account, passwordHash });
       return { before: null, after: { name, skills, role: account?.role ?? null } };

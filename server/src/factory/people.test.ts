@@ -32,7 +32,7 @@ describe('people', () => {
   test('nobody grants more than they have, and the last administrator stays', async () => {
     expect((await manager.post('/people', newcomer('admin'))).status).toBe(403);
     expect((await manager.post('/people', newcomer('operator'))).status).toBe(200);
-    expect((await manager.post('/people', newcomer('operator'))).body.fields[0].field).toBe('account');
+    expect((await manager.post('/people', newcomer('operator'))).body.fields[0].field).toBe('account.login');
     const admin = await factory.as('admin');
     expect((await change('admin', { role: 'manager' }, admin)).body.detail).toMatch(/last administrator/);
   });

@@ -104,16 +104,24 @@ describe('stations and people', () => {
     expect(logged.payload).toMatchObject({ what: 'station', before: { places: station.places }, after: { places: 2 } });
   });
   test('a new person signs in and does what their role may', async () => {
-    const body = { login: 'wren', name: 'Wren Halloran', role: 'operator', skills: ['fretting'], password: 'plank vellum harbour' };
+    const body = {
+      name: 'Wren Halloran',
+      skills: [{ skill: 'fretting', level: 2, since: null, until: null }],
+      account: { login: 'wren', role: 'operator', password: 'plank vellum harbour' },
+    };
     expect((await manager.post('/people', body)).status).toBe(200);
     const wren = await factory.as('wren', 'plank vellum harbour');
-    expect((await wren.get('/session')).body).toMatchObject({ name: 'Wren Halloran', role: 'operator', skills: ['fretting'] });
-    expect((await wren.post('/people', { ...body, login: 'other' })).status).toBe(403);
+    expect((await wren.get('/session')).body).toMatchObject({ name: 'Wren Halloran', role: 'operator' });
+    expect((await wren.post('/people', { ...body, account: { ...body.account, login: 'other' } })).status).toBe(403);
     const again = await manager.post('/people', body);
-    expect(again.body.fields).toEqual([{ field: 'login', message: 'Someone has this sign-in name already' }]);
+    expect(again.body.fields).toEqual([{ field: 'account.login', message: 'Somebody is on record as wren already; choose another name' }]);
   });
   test('a password too short to guard anything is refused, and no half of the person is kept', async () => {
-    const answer = await manager.post('/people', { login: 'kit', name: 'Kit', role: 'operator', skills: [], password: 'short' });
+    const answer = await manager.post('/people', {
+      name: 'Kit',
+      skills: [],
+      account: { login: 'kit', role: 'operator', password: 'short' },
+    });
     expect(answer.status).toBe(400);
     expect((await setup()).people.some((p: { login: string }) => p.login === 'kit')).toBe(false);
   });
@@ -123,7 +131,7 @@ describe('stations and people', () => {
   });
   test('the same key for another request is refused, for the same it is answered alike', async () => {
     const headers = { 'Idempotency-Key': 'setup-once' };
-    const body = { login: 'tarn', name: 'Tarn Osgood', role: 'viewer', skills: [], password: 'plank vellum harbour' };
+    const body = { name: 'Tarn Osgood', skills: [], account: { login: 'tarn', role: 'viewer', password: 'plank vellum harbour' } };
     expect((await manager.post('/people', body, headers)).status).toBe(200);
     expect((await manager.post('/people', body, headers)).body).toEqual({ id: 'tarn' });
     expect((await manager.post('/people', { ...body, name: 'Another' }, headers)).status).toBe(422);
