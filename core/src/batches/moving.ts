@@ -1,5 +1,4 @@
-import { takeOff, type Placement } from '../carriers/index.ts';
-import { placementsOf } from '../carriers/index.ts';
+import { placementsOf, takeOff, type Placement } from '../carriers/index.ts';
 import { refuse, type Decision } from '../ledger/index.ts';
 import { onward, operationOf, roundAt, roundOrOn, type Operation, type Override } from '../routing/index.ts';
 import type { Batch } from './batch.ts';

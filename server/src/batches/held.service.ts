@@ -10,6 +10,7 @@ import {
   NOT_ANSWERED,
   Piece,
   piecesIn,
+  PlacesTaken,
   rowsBy,
   rowsOf,
   Temperatures,
@@ -18,7 +19,6 @@ import {
   type Held,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
 import { ShopService } from '../factory/shop.service.ts';
 import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
@@ -29,7 +29,6 @@ import { notFound } from '../platform/problems/problems.ts';
 @Injectable()
 export class HeldService {
   constructor(
-    private readonly database: DataSource,
     private readonly shops: ShopService,
     private readonly reader: RowReader,
     private readonly sources: EvidenceSources,
@@ -45,7 +44,7 @@ export class HeldService {
     const zoneId = zoneOf(batch, factory);
     const sinceIt = { zoneId, fromMs: batch.arrivedMs, toMs: nowMs };
     const answers = await this.sources.answer(
-      [asked(BoxesFor, { batchId }), asked(AirNow, { zoneId }), asked(Temperatures, sinceIt)],
+      [asked(BoxesFor, { batchId }), asked(AirNow, { zoneId }), asked(Temperatures, sinceIt), asked(PlacesTaken, {})],
       factory,
     );
     const boxes = answers.to(BoxesFor, { batchId });
@@ -57,21 +56,17 @@ export class HeldService {
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
     const air = answers.to(AirNow, { zoneId });
     const temperatures = answers.to(Temperatures, sinceIt);
+    const taken = answers.to(PlacesTaken, {});
     const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, Piece.name, Coat.name, Measure.name]);
     const kinds = LEDGER.rooms.flatMap((room) => room.rows).filter((kind) => told.has(kind.name));
     return {
       atMs: nowMs,
       batchId,
       rows: Object.fromEntries(kinds.map((kind) => [kind.name, rows.all<object>(kind as never)])),
-      taken: await this.taken(),
+      taken: taken === NOT_ANSWERED ? {} : Object.fromEntries(factory.carriersInUse().map(({ id }) => [id, taken(id)])),
       air: air === NOT_ANSWERED ? null : air,
       temperatures: temperatures === NOT_ANSWERED ? [] : temperatures,
       boxIds,
     };
-  }
-
-  private async taken(): Promise<Record<string, number>> {
-    const carriers = await this.database.query<{ id: string; taken: number }[]>('select id, taken from carrier where active');
-    return Object.fromEntries(carriers.map((c) => [c.id, c.taken]));
   }
 }

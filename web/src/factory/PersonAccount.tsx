@@ -1,7 +1,6 @@
 import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
-import { useForm, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
-import { Controller } from 'react-hook-form';
+import { Controller, useForm, type Control, type FieldErrors, type UseFormRegister } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { MONO } from '../ground/theme.ts';

@@ -78,7 +78,8 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
       {seen.waiting > 0 && (
         <Typography role="status" color="text.secondary">
           <Figure>{seen.waiting}</Figure> of your entries {seen.waiting === 1 ? 'waits' : 'wait'} to be sent.
-          {seen.objection !== null && ` As far as this device knows, one of them will be refused: ${seen.objection}.`}
+          {seen.objection !== null &&
+            ` As far as this device knows, ${seen.waiting === 1 ? 'it' : 'one of them'} will be refused: ${seen.objection}.`}
         </Typography>
       )}
       {seen.gone ? (
