@@ -54,6 +54,11 @@ export default defineConfig(
       'no-restricted-syntax': [
         'error',
         { selector: "CallExpression[callee.property.name='perform']", message: 'Give a command of core: CommandsService.give.' },
+        {
+          selector:
+            "CallExpression[callee.property.name=/^(make|transaction|inTransaction)$/] > ArrowFunctionExpression MemberExpression[object.type='ThisExpression'][property.name='database']",
+          message: 'Inside a transaction nothing reaches the database but by its own manager.',
+        },
       ],
     },
   },
@@ -87,9 +92,17 @@ export default defineConfig(
   {
     // Screens take their colours from the theme.
     files: ['web/src/**/*.{ts,tsx}'],
-    ignores: ['web/src/ground/theme.ts', 'web/src/ground/tokens.ts', '**/*.test.ts'],
+    ignores: ['web/src/ground/theme.ts', 'web/src/ground/tokens.ts', 'web/src/parts/deskFields.tsx', '**/*.test.ts'],
     rules: {
-      'no-restricted-syntax': ['error', { selector: 'Literal[value=/#[0-9a-fA-F]{6}/]', message: 'Take colours from the theme tokens.' }],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Literal[value=/#[0-9a-fA-F]{6}/]', message: 'Take colours from the theme tokens.' },
+        {
+          selector:
+            "JSXOpeningElement[name.name='TextField'] JSXAttribute[name.name='onChange'] CallExpression[callee.name=/^set(?!Search|Value)[A-Z]/]",
+          message: 'What is filled in and sent is a form of react-hook-form: parts/fields. A filter is kept in the address.',
+        },
+      ],
     },
   },
   {

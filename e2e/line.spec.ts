@@ -24,6 +24,8 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await dialog.getByRole('button', { name: 'Receive', exact: true }).click();
     await expect(dialog.getByText('A figure above zero')).toBeVisible();
     await dialog.getByRole('textbox', { name: 'Volume, m³' }).fill('0,24');
+    await expect(dialog.getByRole('checkbox', { name: /^Restricted species/ })).toBeChecked();
+    await dialog.getByRole('textbox', { name: 'Permit number' }).fill('P-20417');
     await dialog.getByRole('button', { name: 'Receive', exact: true }).click();
     await expect(page).toHaveURL(/\/lots\/L\d+$/);
     lotUrl = page.url();

@@ -210,6 +210,7 @@ test('a pack is read dry twice, released to the mill, its boards measured and pl
     ['Volume, m³', '0,2'],
     ['Supplier', 'Calder Timber Yard'],
     ['Origin', 'Belize'],
+    ['Permit number', 'P-20418'],
   ] as const)
     await receive.getByRole('textbox', { name: field }).fill(value);
   await receive.getByRole('button', { name: 'Receive', exact: true }).click();

@@ -22,6 +22,12 @@ export const ROW_TABLES = new (class extends RowTables {
 
 export const ENTITIES = ROOMS.flatMap(({ rows, entities }) => [...entities, ...rows.map((row) => row.entity as new () => object)]);
 
+/** All that the database went through, in the order of the time at the end of each name. */
+export const MIGRATIONS = ROOMS.flatMap(({ migrations = [] }) => migrations).sort((a, b) => timeOf(a) - timeOf(b));
+function timeOf({ name }: { name: string }): number {
+  return Number(name.slice(-13));
+}
+
 /** Gives the logbook the tables of the rooms above it. */
 @Global()
 @Module({ providers: [{ provide: RowTables, useValue: ROW_TABLES }], exports: [RowTables] })

@@ -1,6 +1,3 @@
-export const PAUSE_CAUSES = ['material', 'person', 'machine', 'instruction', 'break', 'shift end'] as const;
-export type PauseCause = (typeof PAUSE_CAUSES)[number];
-
 /** What is wrong with a piece, and the step it comes from. */
 export interface PieceDefect {
   pieceId: string;

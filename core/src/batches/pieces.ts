@@ -1,4 +1,5 @@
 import { wrongInput, type Refused } from '../ledger/index.ts';
+import type { Factory } from '../factory/index.ts';
 import type { Route } from '../routing/index.ts';
 import type { Batch, Piece } from './batch.ts';
 import type { PieceOutcome } from './outcome.ts';
@@ -12,7 +13,7 @@ export interface Counts {
 }
 
 /** What is wrong with the counts of finished work; undefined when they add up. */
-export function countsObjection(batch: Batch, inPass: readonly Piece[], counts: Counts, route: Route): Refused | undefined {
+export function countsObjection(batch: Batch, inPass: readonly Piece[], counts: Counts, at: OnItsRoute): Refused | undefined {
   const { good, rework, scrap, outcomes } = counts;
   for (const [field, count] of Object.entries({ good, rework, scrap }))
     if (!Number.isInteger(count) || count < 0) return wrongInput(field, `${count} is not a count of pieces`);
@@ -31,16 +32,24 @@ export function countsObjection(batch: Batch, inPass: readonly Piece[], counts: 
     if (count !== counts[kind])
       return wrongInput('outcomes', `${counts[kind]} ${kind} counted, ${count} named: say which piece and what is wrong`);
   }
-  return defectObjection(outcomes, route, 'outcomes');
+  return defectObjection(outcomes, at, 'outcomes');
 }
 
-/** Each defect says what is wrong and comes from a step of the route. */
+/** A route as a batch goes through it, in a factory. */
+export interface OnItsRoute {
+  route: Route;
+  factory: Pick<Factory, 'knowsDefect'>;
+}
+
+/** Each defect is one of the register and comes from a step of the route. */
 export function defectObjection(
   pieces: readonly { defect: string; originOperationId: string }[],
-  route: Route,
+  { route, factory }: OnItsRoute,
   field: string,
 ): Refused | undefined {
   if (pieces.some((o) => o.defect.trim() === '')) return wrongInput(field, 'Each piece that is not good needs a defect');
+  const unknown = pieces.find((o) => !factory.knowsDefect(o.defect));
+  if (unknown) return wrongInput(field, `"${unknown.defect}" is not in the register of defects: Setup, Defects`);
   const origin = pieces.find((o) => !route.operations.some((step) => step.id === o.originOperationId));
   return origin ? wrongInput(field, `The route has no step "${origin.originOperationId}"`) : undefined;
 }
@@ -48,14 +57,14 @@ export function defectObjection(
 /** Pieces found wrong: each named once, in the batch, with its defect. */
 export function namedObjection(
   pieces: readonly { pieceId: string; defect: string; originOperationId: string }[],
-  { batch, live, route }: { batch: Batch; live: readonly Piece[]; route: Route },
+  at: { batch: Batch; live: readonly Piece[] } & OnItsRoute,
 ): Refused | undefined {
   if (pieces.length === 0) return wrongInput('pieces', 'Name at least one piece');
   if (new Set(pieces.map((p) => p.pieceId)).size !== pieces.length) return wrongInput('pieces', 'A piece is named twice');
-  const stranger = pieces.find((p) => !live.some((l) => l.id === p.pieceId));
+  const stranger = pieces.find((p) => !at.live.some((l) => l.id === p.pieceId));
   return stranger
-    ? wrongInput('pieces', `Piece ${stranger.pieceId} is not in batch ${batch.id}`)
-    : defectObjection(pieces, route, 'pieces');
+    ? wrongInput('pieces', `Piece ${stranger.pieceId} is not in batch ${at.batch.id}`)
+    : defectObjection(pieces, at, 'pieces');
 }
 
 /** Some of the pieces of a batch, but not all: each named once and in it. */

@@ -9,12 +9,13 @@ import {
   type Route,
   type RouteFacts,
   type Routes,
+  type Stage,
   type RouteWorld,
 } from '../routing/index.ts';
 import { People, type Person } from './people.ts';
 import type { OrderBook } from '../orders/index.ts';
-import type { WoodFactory } from '../timber/index.ts';
-import type { House, Model, PrerequisiteRecord, RouteVersion, Station } from './parts.ts';
+import { speciesIn, type Species, type WoodFactory } from '../timber/index.ts';
+import type { House, Material, Model, PrerequisiteRecord, RouteVersion, Station } from './parts.ts';
 
 /** What a factory is, as it is set up at one time. */
 export interface FactoryParts {
@@ -25,6 +26,7 @@ export interface FactoryParts {
   stations: ReadonlyMap<string, Station>;
   carriers: ReadonlyMap<string, Carrier & { active: boolean }>;
   prerequisites: readonly PrerequisiteRecord[];
+  materials: ReadonlyMap<string, Material>;
   people: ReadonlyMap<string, Person>;
   /** rooms whose air is known */
   zones: ReadonlySet<string>;
@@ -101,6 +103,25 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
     return this.parts.people.get(id)?.name ?? id;
   }
 
+  materialName(id: string): string {
+    return this.parts.materials.get(id)?.name ?? id;
+  }
+
+  species(name: string): Species {
+    return speciesIn(this.parts.settings.species, name);
+  }
+
+  knowsDefect(name: string): boolean {
+    return this.parts.settings.defects.some((d) => d.name === name);
+  }
+
+  /** What can be wrong, as the register names it: what a stage usually causes first. */
+  defectsFrom(stage: Stage): { usual: string[]; other: string[] } {
+    const { defects } = this.parts.settings;
+    const named = (usual: boolean) => defects.filter((d) => d.stages.includes(stage) === usual).map((d) => d.name);
+    return { usual: named(true), other: named(false) };
+  }
+
   /** Where a station stands; nothing is known of the air elsewhere. */
   zoneOf(stationCode: string): string | undefined {
     return this.parts.stations.get(stationCode)?.zoneId;
@@ -127,6 +148,7 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
       skillLevels: this.people.levels(atMs),
       carriers: this.inUse,
       modelIds: new Set(this.parts.models.keys()),
+      materialIds: new Set(this.parts.materials.keys()),
       facts: { species, construction },
     };
   }

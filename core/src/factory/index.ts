@@ -1,4 +1,7 @@
+export * from './cautions.ts';
+export * from './defects.ts';
 export * from './factory.ts';
 export * from './parts.ts';
+export * from './pauseCauses.ts';
 export * from './people.ts';
 export * from './told.ts';

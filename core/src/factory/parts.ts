@@ -1,7 +1,8 @@
-import type { SprayLimits } from '../climate/index.ts';
+import type { CureLaw, SprayLimits } from '../climate/index.ts';
 import type { WorkWeek } from '../maths/index.ts';
 import type { Prerequisite, Stage } from '../routing/index.ts';
 import type { ModelWood, WoodSettings } from '../timber/index.ts';
+import type { DefectKind } from './defects.ts';
 
 /** What is made. */
 export interface Model {
@@ -35,6 +36,20 @@ export interface Station {
   places: number;
 }
 
+/** A coating as its sheet describes it, and how it cures. */
+export interface Material {
+  id: string;
+  name: string;
+  kind: string;
+  /** share of the wet film that stays, 0…1 */
+  volumeSolids: number;
+  /** total dry build sought, µm */
+  buildLowUm: number;
+  buildHighUm: number;
+  cureDays: number;
+  cure: CureLaw;
+}
+
 /** What is on record of something that must exist first. */
 export interface PrerequisiteRecord extends Prerequisite {
   modelId: string | null;
@@ -48,4 +63,5 @@ export interface House extends WoodSettings {
   factory: { woodRoomZoneId: string };
   sprayLimits: SprayLimits;
   workWeek: WorkWeek;
+  defects: readonly DefectKind[];
 }

@@ -8,6 +8,7 @@ export interface FactoryTold<Settings> {
   stations: readonly (FactoryParts['stations'] extends ReadonlyMap<string, infer Station> ? Station : never)[];
   carriers: readonly (FactoryParts['carriers'] extends ReadonlyMap<string, infer Carrier> ? Carrier : never)[];
   prerequisites: FactoryParts['prerequisites'];
+  materials: readonly (FactoryParts['materials'] extends ReadonlyMap<string, infer Material> ? Material : never)[];
   people: readonly (FactoryParts['people'] extends ReadonlyMap<string, infer Person> ? Person : never)[];
   zones: readonly string[];
   settings: Settings;
@@ -26,6 +27,7 @@ export const factoryOf = <Settings extends FactoryParts['settings']>(
     stations: new Map(told.stations.map((s) => [s.code, s])),
     carriers: byId(told.carriers),
     prerequisites: told.prerequisites,
+    materials: byId(told.materials),
     people: byId(told.people),
     zones: new Set(told.zones),
     settings: told.settings,

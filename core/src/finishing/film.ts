@@ -1,12 +1,4 @@
-/** A coating as its sheet describes it. */
-export interface Coating {
-  name: string;
-  /** share of the wet film that stays, 0…1 */
-  volumeSolids: number;
-  /** total dry build sought, µm */
-  buildLowUm: number;
-  buildHighUm: number;
-}
+import type { Material } from '../factory/index.ts';
 
 /** Dry film one wet coat leaves, µm. @throws RangeError for a film no gun lays (0…1000 µm wet) */
 export function dryFilmUm(wetUm: number, volumeSolids: number): number {
@@ -18,9 +10,9 @@ export function dryFilmUm(wetUm: number, volumeSolids: number): number {
 export type BuildVerdict = 'thin' | 'in window' | 'thick';
 
 /** Below the window the finish is sanded through; above it the instrument is dulled and the film crazes. */
-export function judgeBuild(dryUm: number, coating: Pick<Coating, 'buildLowUm' | 'buildHighUm'>): BuildVerdict {
-  if (dryUm < coating.buildLowUm) return 'thin';
-  return dryUm > coating.buildHighUm ? 'thick' : 'in window';
+export function judgeBuild(dryUm: number, material: Pick<Material, 'buildLowUm' | 'buildHighUm'>): BuildVerdict {
+  if (dryUm < material.buildLowUm) return 'thin';
+  return dryUm > material.buildHighUm ? 'thick' : 'in window';
 }
 
 /**

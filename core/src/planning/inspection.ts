@@ -1,21 +1,11 @@
 import { type Batch, type Disposition, type Piece, type PieceDefect, type PieceOutcome, Visit, visitOf } from '../batches/index.ts';
 import { LogCoat } from '../finishing/index.ts';
 import type { Random } from '../maths/index.ts';
-import { DEFECTS, TakeMeasures } from '../quality/index.ts';
+import { TakeMeasures } from '../quality/index.ts';
 import type { Operation, Stage } from '../routing/index.ts';
 import type { Mover } from './mover.ts';
 import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
-
-const FIRST_DEFECT: Partial<Record<Stage, readonly (typeof DEFECTS)[number][]>> = {
-  roughMill: ['knot or pitch', 'crack', 'glue line open'],
-  machining: ['tear-out', 'off dimension', 'crack'],
-  necks: ['fret high', 'twist', 'back bow', 'glue line open'],
-  bodies: ['binding gap', 'sand-through', 'glue line open'],
-  fitting: ['off dimension', 'dent'],
-  finishing: ['run', 'dust in film', 'orange peel', 'sand-through', 'blush'],
-  assembly: ['electrics fault', 'rattle', 'dent'],
-};
 
 /** What a sprayer says who goes on although the window or the air says no. */
 const AGAINST_THE_WINDOW = 'Scuffed first, test panel good';
@@ -39,7 +29,7 @@ export class Inspection {
       const outcome =
         chance < scrapShare ? 'scrap' : !(batch.redo && batch.pass > 2) && (off || chance < scrapShare + reworkShare) ? 'rework' : null;
       if (outcome === null) return [];
-      const defect = off && outcome === 'rework' ? 'off dimension' : this.random.pick(FIRST_DEFECT[operation.stage] ?? DEFECTS);
+      const defect = off && outcome === 'rework' ? 'off dimension' : this.defect(operation.stage);
       return [{ pieceId: piece.id, outcome, defect, originOperationId: operation.id, note: '' }];
     });
   }
@@ -53,12 +43,18 @@ export class Inspection {
     if (!before) return undefined;
     return {
       pieceId: this.random.pick(live).id,
-      defect: this.random.pick(FIRST_DEFECT[before.stage] ?? DEFECTS),
+      defect: this.defect(before.stage),
       originOperationId: before.operationId,
       note: '',
       disposition: 'rework',
       toOperationId: before.operationId,
     };
+  }
+
+  /** Something that a stage usually causes. */
+  private defect(stage: Stage): string {
+    const { usual, other } = this.mover.factory.defectsFrom(stage);
+    return this.random.pick(usual.length > 0 ? usual : other);
   }
 
   /** Coats spread evenly over the time the batch was worked on, its flash times kept. */

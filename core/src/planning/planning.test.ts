@@ -97,6 +97,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   woodFromMs: NOW - 150 * DAY_MS,
   floorFromMs: NOW - 60 * DAY_MS,
   nowMs: NOW,
+  materials: [],
   movesUntilMs: NOW,
   releasesUntilMs: NOW,
   time: new WorkingTime(shiftWindows(NOW - 150 * DAY_MS, NOW + 30 * DAY_MS, WEEK)),

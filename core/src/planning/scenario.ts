@@ -1,4 +1,4 @@
-import type { Person } from '../factory/index.ts';
+import type { Material, Person } from '../factory/index.ts';
 import type { Carrier } from '../carriers/index.ts';
 import type { SerialPattern } from '../fitting/index.ts';
 import type { WorkingTime, WorkWeek } from '../maths/index.ts';
@@ -60,6 +60,7 @@ export interface Scenario {
   routes: ReadonlyMap<string, Route>;
   stations: readonly ScenarioStation[];
   people: readonly Person[];
+  materials: readonly Material[];
   /** who decides where a finding speaks against it */
   leadId: string;
   carriers: readonly Carrier[];

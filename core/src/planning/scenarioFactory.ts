@@ -1,8 +1,8 @@
 import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
-import { Factory, type PrerequisiteRecord, type RouteVersion, type Station } from '../factory/index.ts';
+import { DEFECTS, Factory, type PrerequisiteRecord, type RouteVersion, type Station } from '../factory/index.ts';
 import type { HouseFactory } from '../ledger.ts';
 import type { Stage } from '../routing/index.ts';
-import { KILN_SCHEDULES } from '../timber/index.ts';
+import { KILN_SCHEDULES, SPECIES } from '../timber/index.ts';
 import type { Scenario } from './scenario.ts';
 
 /** The factory of a scenario: everybody is there, and whatever must exist first does. */
@@ -32,6 +32,7 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
     stations: new Map(stations),
     carriers: new Map(scenario.carriers.map((c) => [c.id, { ...c, active: true }])),
     prerequisites,
+    materials: new Map(scenario.materials.map((m) => [m.id, m])),
     people: new Map(scenario.people.map((p) => [p.id, p])),
     zones: new Set([
       ...scenario.stations.map((s) => s.zoneId),
@@ -43,7 +44,8 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
       factory: { woodRoomZoneId: scenario.woodRoomZoneId },
       sprayLimits: DEFAULT_SPRAY_LIMITS,
       kilnSchedules: KILN_SCHEDULES,
-      meterSpecies: {},
+      species: SPECIES,
+      defects: DEFECTS,
       moistureGate: scenario.moistureGate,
       moistureBand: { school: 'shop', halfWidthPct: scenario.bandHalfWidthPct, fixedLowPct: 0, fixedHighPct: 0 },
       moistureExceptions: [],

@@ -9,7 +9,6 @@ import {
   densityOf,
   type Depth,
   dryThrough,
-  isRestricted,
   Lot,
   MeasureBoards,
   type MeasureBoardsRequest,
@@ -95,7 +94,8 @@ export class WoodSupply {
         return origin === undefined ? [] : [{ name, arrivesAtPct, papersPct, origin }];
       }),
     );
-    const restricted = isRestricted(need.species);
+    const species = this.mover.factory.species(need.species);
+    const { restricted } = species;
     const zoneId = inShed ? shedZoneId : woodRoomZoneId;
     const by = this.random.pick(people).id;
     const request = {
@@ -121,7 +121,7 @@ export class WoodSupply {
       id,
       truePct: this.random.normal(supplier.arrivesAtPct, 0.8),
       atMs,
-      ratePerDay: priorDryingRatePerDay(need.species, need.thicknessMm) * Math.exp(this.random.normal(0, 0.15)),
+      ratePerDay: priorDryingRatePerDay(species, need.thicknessMm) * Math.exp(this.random.normal(0, 0.15)),
       zoneId: inKiln ? kiln.zoneId : zoneId,
     });
     return id;
@@ -222,7 +222,11 @@ export class WoodSupply {
     const moisturePct = Math.round((lot.meanPct ?? 8.5) * 10) / 10;
     const weighed = blanks.map(({ id, lengthMm, widthMm, thicknessMm }) => ({
       id,
-      massG: Math.round(((lengthMm * widthMm * thicknessMm) / 1000) * densityOf(need.species) * Math.exp(this.random.normal(0, 0.07))),
+      massG: Math.round(
+        ((lengthMm * widthMm * thicknessMm) / 1000) *
+          densityOf(this.mover.factory.species(need.species)) *
+          Math.exp(this.random.normal(0, 0.07)),
+      ),
       moisturePct,
     }));
     this.mover.give(WeighBlanks, { blanks: weighed }, atMs, null);

@@ -8,6 +8,8 @@ export interface RouteWorld {
   skillLevels: ReadonlyMap<string, number>;
   carriers: readonly Carrier[];
   modelIds: ReadonlySet<string>;
+  /** coatings on record */
+  materialIds: ReadonlySet<string>;
   /** wood and construction of the model */
   facts: Omit<RouteFacts, 'choices'>;
 }

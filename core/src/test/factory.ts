@@ -1,9 +1,18 @@
 import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
 import type { Carrier } from '../carriers/index.ts';
-import { Factory, heldSkill, type FactoryParts, type Model, type Person, type PrerequisiteRecord, type Station } from '../factory/index.ts';
+import {
+  DEFECTS,
+  Factory,
+  heldSkill,
+  type FactoryParts,
+  type Model,
+  type Person,
+  type PrerequisiteRecord,
+  type Station,
+} from '../factory/index.ts';
 import type { HouseFactory } from '../ledger.ts';
 import { COMPONENTS, type Route } from '../routing/index.ts';
-import { DEFAULT_MOISTURE_GATE, KILN_SCHEDULES } from '../timber/index.ts';
+import { DEFAULT_MOISTURE_GATE, KILN_SCHEDULES, SPECIES } from '../timber/index.ts';
 import { START_MS } from './start.ts';
 
 const wood = { species: 'mahogany', use: 'body', volumeM3: 0.004, thicknessMm: 50 } as const;
@@ -52,6 +61,7 @@ export function testFactory(
     prerequisites: steps.flatMap(({ step, modelId }) =>
       (step.needs ?? []).map((need): PrerequisiteRecord => ({ ...need, modelId, revision: '1', state: 'released', note: '' })),
     ),
+    materials: new Map(),
     people: new Map([ann, bob].map((p) => [p.id, p])),
     zones: new Set(['wood', 'bench', 'kiln']),
     ...over,
@@ -59,7 +69,8 @@ export function testFactory(
       factory: { woodRoomZoneId: 'wood' },
       sprayLimits: DEFAULT_SPRAY_LIMITS,
       kilnSchedules: KILN_SCHEDULES,
-      meterSpecies: {},
+      species: SPECIES,
+      defects: DEFECTS,
       moistureGate: DEFAULT_MOISTURE_GATE,
       moistureBand: { school: 'fixed', halfWidthPct: 1, fixedLowPct: 6, fixedHighPct: 10 },
       moistureExceptions: [],

@@ -1,12 +1,6 @@
-import {
-  correctedMoisturePct,
-  dryMassG,
-  moistureFromMassPct,
-  NO_SPECIES_CORRECTION,
-  pinlessMoisturePct,
-  type SpeciesCoefficients,
-} from './meter.ts';
+import { correctedMoisturePct, dryMassG, moistureFromMassPct, NO_SPECIES_CORRECTION, pinlessMoisturePct } from './meter.ts';
 import { parseReadings, type Depth, type ReadingProblem } from './readings.ts';
+import type { MeterCorrection } from './species.ts';
 
 /** How moisture is measured: through pins, through a plate, by drying slices in an oven, by weighing a sample board. */
 export const METHODS = ['pin', 'pinless', 'oven', 'sample board'] as const;
@@ -33,7 +27,7 @@ export interface SessionCircumstances {
   /** dry masses of the lot's sample boards so far */
   samples: Readonly<Record<string, number>>;
   /** what the meter's handbook says of the species */
-  species?: SpeciesCoefficients & { densityOffsetPct: number };
+  species?: MeterCorrection;
 }
 
 /** What to type for each method. */

@@ -1,4 +1,4 @@
-import { SPECIES } from './species.ts';
+import type { Species } from './species.ts';
 
 /**
  * How much a part changes across the grain between two moistures; negative is shrinking.
@@ -46,16 +46,16 @@ export interface Movement {
  * 6–14 %; drier or wetter air is taken as that edge, where wood moves no less.
  */
 export function movement(
-  species: string,
+  species: Species,
   direction: GrainDirection,
   dimensionMm: number,
   fromPct: number,
   toPct: number,
   limits: readonly MovementLimit[] = MOVEMENT_LIMITS,
 ): Movement {
-  const coefficients = SPECIES[species];
-  if (!coefficients) throw new RangeError(`No shrinkage is known for ${species}`);
+  const coefficient = species[direction];
+  if (coefficient === null) throw new RangeError(`How far ${species.name} moves is not on record: Setup, Species`);
   const inside = (pct: number) => Math.min(14, Math.max(6, pct));
-  const changeMm = movementMm(dimensionMm, coefficients[direction], inside(fromPct), inside(toPct));
+  const changeMm = movementMm(dimensionMm, coefficient, inside(fromPct), inside(toPct));
   return { changeMm, fromPct, toPct, endangered: limits.filter((l) => Math.abs(changeMm) > l.limitMm) };
 }

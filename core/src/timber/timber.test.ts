@@ -13,6 +13,8 @@ import {
   movementMm,
   parseReadings,
   priorDryingRatePerDay,
+  SPECIES,
+  speciesIn,
   shopBand,
   type LotEvidence,
 } from './index.ts';
@@ -80,9 +82,9 @@ describe('typed readings', () => {
 
 describe('drying', () => {
   test('the prior slows with thickness to the power 1.5', () => {
-    const thin = priorDryingRatePerDay('mahogany', 25);
-    expect(priorDryingRatePerDay('mahogany', 100)).toBeCloseTo(thin / 8, 9);
-    expect(() => priorDryingRatePerDay('mahogany', 0)).toThrow(RangeError);
+    const thin = priorDryingRatePerDay(speciesIn(SPECIES, 'mahogany'), 25);
+    expect(priorDryingRatePerDay(speciesIn(SPECIES, 'mahogany'), 100)).toBeCloseTo(thin / 8, 9);
+    expect(() => priorDryingRatePerDay(speciesIn(SPECIES, 'mahogany'), 0)).toThrow(RangeError);
   });
   const lot = (meanPct: number, emcPct: number, driftPct = 0) => {
     const trace = { fromMs: 0, stepMs: DAY_MS / 24, emcPct: new Float64Array(24).fill(emcPct), gaps: [] };

@@ -25,6 +25,8 @@ import {
   readMeterFile,
   rulesFor,
   settledDensity,
+  SPECIES,
+  speciesIn,
   stepEmcPct,
   type WeighedBlank,
   type WeightSlot,
@@ -165,19 +167,22 @@ describe('a kiln schedule', () => {
 describe('movement', () => {
   test('of a 330 mm spruce top from the shop to a dry house', () => {
     // 330 · 0.00148 · (6 − 8.5)
-    const moved = movement('Sitka spruce', 'radial', 330, 8.5, 5);
+    const moved = movement(speciesIn(SPECIES, 'Sitka spruce'), 'radial', 330, 8.5, 5);
     expect(moved.changeMm).toBeCloseTo(-1.221, 6);
     expect(moved.endangered.map((l) => l.id)).toEqual(['pocket', 'inlay', 'frets', 'cross']);
   });
   test('at a limit is not yet beyond it', () => {
     const limit = { id: 'x', name: 'X', limitMm: 330 * 0.00148, because: '' };
-    expect(movement('Sitka spruce', 'radial', 330, 8, 9, [limit]).endangered).toEqual([]);
-    expect(movement('Sitka spruce', 'radial', 331, 8, 9, [limit]).endangered).toEqual([limit]);
+    expect(movement(speciesIn(SPECIES, 'Sitka spruce'), 'radial', 330, 8, 9, [limit]).endangered).toEqual([]);
+    expect(movement(speciesIn(SPECIES, 'Sitka spruce'), 'radial', 331, 8, 9, [limit]).endangered).toEqual([limit]);
   });
   test('is nothing where nothing changes, and back is the same way', () => {
-    expect(movement('mahogany', 'tangential', 500, 9, 9).changeMm).toBe(0);
-    expect(movement('mahogany', 'tangential', 56, 8, 10).changeMm).toBeCloseTo(-movement('mahogany', 'tangential', 56, 10, 8).changeMm, 12);
-    expect(() => movement('ironwood', 'radial', 10, 8, 9)).toThrow(RangeError);
+    expect(movement(speciesIn(SPECIES, 'mahogany'), 'tangential', 500, 9, 9).changeMm).toBe(0);
+    expect(movement(speciesIn(SPECIES, 'mahogany'), 'tangential', 56, 8, 10).changeMm).toBeCloseTo(
+      -movement(speciesIn(SPECIES, 'mahogany'), 'tangential', 56, 10, 8).changeMm,
+      12,
+    );
+    expect(() => movement(speciesIn(SPECIES, 'ironwood'), 'radial', 10, 8, 9)).toThrow(RangeError);
   });
 });
 

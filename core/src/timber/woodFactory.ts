@@ -1,8 +1,8 @@
 import { question } from '../ledger/index.ts';
 import type { KilnSchedule } from './kiln.ts';
-import type { SpeciesCoefficients } from './meter.ts';
 import type { MoistureGateSettings } from './moistureGate.ts';
 import type { MoistureBandSettings, MoistureException } from './moistureRules.ts';
+import type { Species } from './species.ts';
 
 /** What the wood room has decided for itself. */
 export interface WoodSettings {
@@ -10,13 +10,13 @@ export interface WoodSettings {
   moistureBand: MoistureBandSettings;
   moistureExceptions: readonly MoistureException[];
   kilnSchedules: readonly KilnSchedule[];
-  /** how each species reads on the factory's meters, from their handbooks */
-  meterSpecies: Readonly<Record<string, SpeciesCoefficients & { densityOffsetPct: number }>>;
+  species: readonly Species[];
 }
 
 /** What the wood room asks of the factory. */
 export interface WoodFactory {
   hasZone(id: string): boolean;
+  species(name: string): Species;
   readonly parts: { readonly settings: WoodSettings };
 }
 

@@ -34,6 +34,13 @@ export class CoatPlanView {
   @Out() flashMinutes: number;
 }
 
+/** What can be wrong, as the register names it. */
+export class DefectKindsView {
+  /** what this stage usually causes */
+  @OutList(() => String) usual: string[];
+  @OutList(() => String) other: string[];
+}
+
 export class PlacementView {
   @Out() carrierId: string;
   @Out() carrierName: string;
@@ -221,6 +228,7 @@ export class CardView {
   @OutList(() => OverrideView) overrides: OverrideView[];
   @OutList(() => LogView) log: LogView[];
   @OutList(() => String) cautions: CautionKind[];
+  @OutPart(() => DefectKindsView) defectKinds: DefectKindsView;
   /** steps a defect can come from */
   @OutList(() => StepChoiceView) originChoices: StepChoiceView[];
   /** people who can do the present step */

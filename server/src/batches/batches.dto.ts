@@ -1,4 +1,4 @@
-import { COMPONENTS, DEFECTS, DISPOSITIONS, PAUSE_CAUSES, type Disposition, type PauseCause } from '@ample-crane/core';
+import { COMPONENTS, DISPOSITIONS, PAUSE_CAUSES, type Disposition, type PauseCause } from '@ample-crane/core';
 import { WhenDto } from '../platform/http/version.dto.ts';
 import { InCount, InFlag, InInstant, InList, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
 
@@ -52,7 +52,8 @@ export class PauseDto extends WhenDto {
 export class OutcomeDto {
   @InText() pieceId: string;
   @InOneOf(['rework', 'scrap']) outcome: 'rework' | 'scrap';
-  @InOneOf(DEFECTS) defect: string;
+  /** as the register of defects names it */
+  @InText({ max: 60 }) defect: string;
   @InText() originOperationId: string;
   @InText({ min: 0, max: 500, lines: true }) note: string;
 }
@@ -89,7 +90,8 @@ export class MergeDto extends WhenDto {
 
 export class PieceDefectDto {
   @InText() pieceId: string;
-  @InOneOf(DEFECTS) defect: string;
+  /** as the register of defects names it */
+  @InText({ max: 60 }) defect: string;
   @InText() originOperationId: string;
   @InText({ min: 0, max: 500, lines: true }) note: string;
 }

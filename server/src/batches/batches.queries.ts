@@ -171,7 +171,7 @@ export class BatchesQueries {
       coatPlan: operation.coat
         ? {
             ...operation.coat,
-            materialName: shop.materials.get(operation.coat.materialId)?.name ?? operation.coat.materialId,
+            materialName: shop.factory.materialName(operation.coat.materialId),
           }
         : null,
       build: history.build(coats),
@@ -186,6 +186,7 @@ export class BatchesQueries {
       log: log.map((row) => toLogView(row, shop, batch.routeId)),
       cautions: [...(operation.cautions ?? [])],
       mainCaution: operation.cautions?.[0] ?? null,
+      defectKinds: shop.factory.defectsFrom(operation.stage),
       originChoices: route.operations
         .filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument'))
         .map(({ id, name: label }) => ({ id, name: label })),

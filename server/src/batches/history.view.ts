@@ -4,8 +4,6 @@ import { nameOf, stepOf, type Shop } from '../factory/shop.service.ts';
 import type { BuildView, CoatView, DefectView, MeasureView, VisitView } from './batch.view.ts';
 import type { DefectEntity, VisitEntity } from './batch.entity.ts';
 
-const materialName = (shop: Shop, materialId: string) => shop.materials.get(materialId)?.name ?? materialId;
-
 /** What has happened on one route, as people read it. */
 export class History {
   constructor(
@@ -30,7 +28,7 @@ export class History {
     return {
       ...coat,
       operationName: this.step(coat.operationId).name,
-      materialName: materialName(this.shop, coat.materialId),
+      materialName: this.shop.factory.materialName(coat.materialId),
       by: nameOf(this.shop, coat.personId),
     };
   }

@@ -1,20 +1,9 @@
-import type { CureLaw } from '@ample-crane/core';
-
-export interface DemoMaterial {
-  id: string;
-  name: string;
-  kind: string;
-  volumeSolids: number;
-  buildLowUm: number;
-  buildHighUm: number;
-  cureDays: number;
-  cure: CureLaw;
-}
+import type { CureLaw, Material } from '@ample-crane/core';
 
 const law = (minimumTempC: number): CureLaw => ({ referenceTempC: 21, q10: 2, minimumTempC });
 
 /** Ordinary coatings by kind; the figures are starting points, the data sheet of the product bought decides. */
-export const DEMO_MATERIALS: readonly DemoMaterial[] = [
+export const DEMO_MATERIALS: readonly Material[] = [
   {
     id: 'lacquer',
     name: 'Solvent lacquer, clear',

@@ -32,6 +32,7 @@ import {
   Lot,
   RouteBook,
 } from '@ample-crane/core';
+import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { demoClimate, demoScenario, FLOOR_HISTORY_DAYS } from './scenario.ts';
@@ -101,6 +102,7 @@ describe('the factory itself', () => {
       skillLevels: new Map(DEMO_PEOPLE.flatMap((p) => p.skills.map((skill) => [skill, USUAL_LEVEL] as const))),
       carriers: DEMO_CARRIERS,
       modelIds: new Set(DEMO_MODELS.map((m) => m.id)),
+      materialIds: new Set(DEMO_MATERIALS.map((m) => m.id)),
       facts: { species: Object.fromEntries(Object.entries(model.wood).map(([c, n]) => [c, n.species])), construction: model.construction },
     };
     expect(checkRoute(route, world)).toEqual([]);

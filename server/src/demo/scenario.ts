@@ -14,6 +14,7 @@ import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
 import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
 import { demoAbsences } from './absences.ts';
+import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES, type DemoZone } from './stations.ts';
@@ -76,6 +77,7 @@ export function demoScenario(nowMs: number): Scenario {
     releasesUntilMs: nowMs - 15 * DAY_MS,
     time: new WorkingTime(shiftWindows(woodFromMs, nowMs + 60 * DAY_MS, DEMO_WORK_WEEK)),
     workWeek: DEMO_WORK_WEEK,
+    materials: DEMO_MATERIALS,
     models: DEMO_MODELS.map((m) => ({
       ...m,
       versions: DEMO_VERSIONS.filter((v) => v.route.modelId === m.id && v.state === 'released').map((v) => ({

@@ -21,11 +21,21 @@ export class FactoryController {
   @Allow('viewer')
   @ApiOkResponse({ schema: { type: 'object', additionalProperties: true } })
   async factory(): Promise<Told> {
-    const { models, routes, versions, stations, carriers, prerequisites, people, zones, settings } = await this.shops.load();
+    const { models, routes, versions, stations, carriers, prerequisites, materials, people, zones, settings } = await this.shops.load();
     const worked = await this.database.query<{ route_id: string }[]>(`select distinct route_id from batch where status <> 'done'`);
     const wanted = new Set([...worked.map((r) => r.route_id), ...versions.filter((v) => v.state === 'released').map((v) => v.id)]);
-    const { factory, workWeek, sprayLimits, serialPattern, moistureGate, moistureBand, moistureExceptions, kilnSchedules, meterSpecies } =
-      settings;
+    const {
+      factory,
+      workWeek,
+      sprayLimits,
+      serialPattern,
+      moistureGate,
+      moistureBand,
+      moistureExceptions,
+      kilnSchedules,
+      species,
+      defects,
+    } = settings;
     return {
       models: [...models.values()],
       routes: [...routes.values()].filter((r) => wanted.has(r.id)),
@@ -33,6 +43,7 @@ export class FactoryController {
       stations: [...stations.values()],
       carriers: [...carriers.values()],
       prerequisites,
+      materials: [...materials.values()],
       people: [...people.values()],
       zones: [...zones],
       settings: {
@@ -44,7 +55,8 @@ export class FactoryController {
         moistureBand,
         moistureExceptions,
         kilnSchedules,
-        meterSpecies,
+        species,
+        defects,
       },
     };
   }

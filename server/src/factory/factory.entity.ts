@@ -1,4 +1,4 @@
-import type { Carrier, CarrierKind, CureLaw, ModelWood, Prerequisite, Route, Stage } from '@ample-crane/core';
+import type { Carrier, CarrierKind, CureLaw, Material, ModelWood, Prerequisite, Route, Stage } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
 import { Count, Flag, Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
 
@@ -73,7 +73,7 @@ export class PrerequisiteEntity implements Prerequisite {
 }
 
 @Entity('material')
-export class MaterialEntity {
+export class MaterialEntity implements Material {
   @PrimaryColumn('text') id: string;
   @Text() name: string;
   @Text() kind: string;

@@ -8,6 +8,8 @@ import { FactoryController } from './factory.controller.ts';
 import { PeopleController } from './people.controller.ts';
 import { PeopleService } from './people.service.ts';
 import { PrintingService } from './printing.service.ts';
+import { RegistersController } from './registers.controller.ts';
+import { RegistersService } from './registers.service.ts';
 import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
 import { ShopModule } from './shop.module.ts';
@@ -15,8 +17,8 @@ import { WoodRulesService } from './woodRules.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, ShopModule],
-  controllers: [FactoryController, SetupController, EquipmentController, PeopleController],
-  providers: [PeopleService, SetupService, WoodRulesService, EquipmentService, ChangesService, PrintingService],
+  controllers: [FactoryController, SetupController, EquipmentController, PeopleController, RegistersController],
+  providers: [PeopleService, SetupService, WoodRulesService, RegistersService, EquipmentService, ChangesService, PrintingService],
   exports: [ShopModule, ChangesService, PrintingService],
 })
 export class FactoryModule {}

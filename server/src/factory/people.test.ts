@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { ownerDataSource } from '../database.ts';
 import { openFactory, startedBatch, type Caller, type TestFactory } from '../test/factory.ts';
+import { undoThrough } from '../test/migrations.ts';
 import type { PersonView } from './people.dto.ts';
 
 let factory: TestFactory;
@@ -98,7 +99,7 @@ test('a factory from before accounts is carried over, and back', async () => {
     await owner.query(`update person set skills = '[{"skill":"buffing","level":3,"since":null,"until":null}]' where id = 'lead'`);
     await owner.query(`insert into person (id, name, skills, away) values ('guest', 'Guest', '[]', '[]')`);
     const before = await told();
-    await owner.undoLastMigration();
+    await undoThrough(owner, 'People1700000000006');
     const [lead] = await owner.query(`select skills, skill_levels, login from person where id = 'lead'`);
     expect(lead).toEqual({ skills: ['buffing'], skill_levels: { buffing: 3 }, login: 'lead' });
     await owner.runMigrations();

@@ -9,7 +9,6 @@ import { Allow } from '../platform/identity/role.ts';
 import {
   ChangeExceptionsDto,
   ChangeKilnsDto,
-  ChangeMetersDto,
   ChangeMoistureDto,
   ChangeMovementDto,
   ChangeSerialDto,
@@ -76,13 +75,6 @@ export class SetupController {
   @ApiOkResponse({ type: DoneView })
   changeExceptions(@CurrentActor() actor: Actor, @Body() dto: ChangeExceptionsDto): Promise<DoneView> {
     return this.woodRules.changeExceptions(actor, dto);
-  }
-
-  @Put('settings/meters')
-  @Allow('manager')
-  @ApiOkResponse({ type: DoneView })
-  changeMeters(@CurrentActor() actor: Actor, @Body() dto: ChangeMetersDto): Promise<DoneView> {
-    return this.woodRules.changeMeters(actor, dto);
   }
 
   @Put('settings/movement')

@@ -12,6 +12,7 @@ import {
 import { InCount, InList, InNumber, InOneOf, InPart, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { PersonView } from './people.dto.ts';
+import { DefectKindDto, SpeciesDto } from './registers.dto.ts';
 import { PrerequisiteView } from './equipment.service.ts';
 
 export class CharacteristicView {
@@ -60,19 +61,6 @@ export class MoistureExceptionDto extends MoistureDto {
 
 export class ChangeExceptionsDto extends SeenDto {
   @InList(() => MoistureExceptionDto, { max: 30 }) exceptions: MoistureExceptionDto[];
-}
-
-export class MeterSpeciesDto {
-  @InText({ max: 60 }) species: string;
-  /** a pin meter's slope and offset, from its handbook */
-  @InNumber({ min: 0.2, max: 5 }) a: number;
-  @InNumber({ min: -20, max: 20 }) b: number;
-  /** points a pinless meter reads too high */
-  @InNumber({ min: -20, max: 20 }) densityOffsetPct: number;
-}
-
-export class ChangeMetersDto extends SeenDto {
-  @InList(() => MeterSpeciesDto, { max: 60 }) species: MeterSpeciesDto[];
 }
 
 export class MovementLimitDto {
@@ -237,7 +225,8 @@ export class SprayLimitsView implements SprayLimits {
 class RuleTagsView {
   @Out() moisture: string;
   @Out() exceptions: string;
-  @Out() meters: string;
+  @Out() species: string;
+  @Out() defects: string;
   @Out() movement: string;
   @Out() kilns: string;
   @Out() serial: string;
@@ -253,7 +242,8 @@ export class SetupView {
   @OutList(() => PrerequisiteView) prerequisites: PrerequisiteView[];
   @OutPart(() => MoistureDto) moisture: MoistureDto;
   @OutList(() => MoistureExceptionDto) exceptions: MoistureExceptionDto[];
-  @OutList(() => MeterSpeciesDto) meters: MeterSpeciesDto[];
+  @OutList(() => SpeciesDto) species: SpeciesDto[];
+  @OutList(() => DefectKindDto) defects: DefectKindDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;

@@ -22,7 +22,12 @@ const RULES: [path: string, tag: string, change: (setup: Answer['body'], n: numb
     'exceptions',
     ({ moisture }, n) => ({ exceptions: [{ ...moisture, use: 'top', form: null, halfWidthPct: 1 + n / 10 }] }),
   ],
-  ['/settings/meters', 'meters', (_, n) => ({ species: [{ species: 'basswood', a: 1 + n / 10, b: 0, densityOffsetPct: 0 }] })],
+  [
+    '/settings/species',
+    'species',
+    ({ species }, n) => ({ species: species.map((s: object) => ({ ...s, meter: { a: 1 + n / 10, b: 0, densityOffsetPct: 0 } })) }),
+  ],
+  ['/settings/defects', 'defects', ({ defects }, n) => ({ defects: [...defects, { name: `scorch ${n}`, stages: ['bodies'] }] })],
   [
     '/settings/movement',
     'movement',

@@ -9,14 +9,13 @@ import { ChangesService } from './changes.service.ts';
 import type {
   ChangeExceptionsDto,
   ChangeKilnsDto,
-  ChangeMetersDto,
   ChangeMoistureDto,
   ChangeMovementDto,
   KilnScheduleDto,
   MoistureDto,
 } from './setup.dto.ts';
 
-/** The rules of the wood room: when lumber is ready, how meters read it, how kilns dry it, how far it may move. */
+/** The rules of the wood room: when lumber is ready, how kilns dry it, how far it may move. */
 @Injectable()
 export class WoodRulesService {
   constructor(
@@ -49,13 +48,6 @@ export class WoodRulesService {
     return this.changes.make(actor, 'moisture rules', 'exceptions', dto, async (manager) => {
       const after = dto.exceptions.map(({ use, form, ...rules }) => ({ use, form, ...toRules(rules) }));
       return { before: await this.replace(manager, 'moistureExceptions', after, 'The list of rules of their own', dto), after };
-    });
-  }
-
-  async changeMeters(actor: Actor, dto: ChangeMetersDto): Promise<{ id: string }> {
-    return this.changes.make(actor, 'meter corrections', 'species', dto, async (manager) => {
-      const after = Object.fromEntries(dto.species.map(({ species, ...reads }) => [species, reads]));
-      return { before: await this.replace(manager, 'meterSpecies', after, 'The list of meter corrections', dto), after };
     });
   }
 

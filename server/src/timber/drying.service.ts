@@ -16,6 +16,7 @@ import {
   type DryingOutlook,
   type EmcTrace,
   type Lot,
+  type Species,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
@@ -77,7 +78,13 @@ export class DryingService {
   }
 
   /** What a lot's sessions tell of its drying; nothing before the first. */
-  of(lot: Lot, sessions: readonly ReadSession[], airs: ReadonlyMap<string, ZoneTrace>, nowMs: number): LotDrying | undefined {
+  of(
+    lot: Lot,
+    species: Species,
+    sessions: readonly ReadSession[],
+    airs: ReadonlyMap<string, ZoneTrace>,
+    nowMs: number,
+  ): LotDrying | undefined {
     if (sessions.length === 0) return undefined;
     const air = airs.get(lot.zoneId);
     if (!air) return undefined;
@@ -86,7 +93,8 @@ export class DryingService {
       return trace ? [{ fromMs, trace }] : [];
     });
     const trace = livedThrough(stays.length > 0 ? stays : [{ fromMs: lot.receivedMs, trace: air.emc }]);
-    const state = `${lot.version}/${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
+    const priorRatePerDay = priorDryingRatePerDay(species, lot.thicknessMm);
+    const state = `${lot.version}/${priorRatePerDay}/${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
     let kept = this.fits.get(lot.id);
     if (kept?.state !== state) {
       const means = sessions.map(({ session, readings }) => ({
@@ -94,7 +102,7 @@ export class DryingService {
         meanPct: session.meanPct,
         errorPct: sessionErrorPct(readings.map((r) => r.correctedPct)),
       }));
-      const prior = { ratePerDay: priorDryingRatePerDay(lot.species, lot.thicknessMm), logSd: PRIOR_LOG_SD };
+      const prior = { ratePerDay: priorRatePerDay, logSd: PRIOR_LOG_SD };
       const latest = sessions.at(-1)?.readings.filter((r) => r.depth === 'shell') ?? [];
       kept = {
         state,

@@ -160,13 +160,17 @@ describe('rules of their own', () => {
     expect((await put([{ ...rule, use: 'firewood' }])).status).toBe(400);
   });
   test('of the meters correct a species, and the reading keeps them', async () => {
-    await manager.put('/settings/meters', { species: [{ species: 'sugar maple', a: 1.1, b: 0.5, densityOffsetPct: 1.5 }] });
+    const { species } = (await manager.get('/setup')).body;
+    const meter = { a: 1.1, b: 0.5, densityOffsetPct: 1.5 };
+    await manager.put('/settings/species', {
+      species: species.map((s: { name: string }) => (s.name === 'sugar maple' ? { ...s, meter } : s)),
+    });
     await read('10', { meter: 'pin' });
     await read('10', { meter: 'pinless' });
     const { sessions } = await card();
     expect(sessions[0].readings[0].correctedPct).toBeCloseTo((9.99 - 0.5) / 1.1, 1);
     expect(sessions[1].readings[0].correctedPct).toBe(8.5);
-    await manager.put('/settings/meters', { species: [] });
+    await manager.put('/settings/species', { species });
   });
 });
 

@@ -13,6 +13,7 @@ import {
   worst,
   type Band,
   type Lot,
+  type Species,
   type MoistureGateSettings,
   type Verdict,
 } from '@ample-crane/core';
@@ -74,7 +75,8 @@ export class LotsQueries {
     const rules = { gate: moistureGate, band: moistureBand };
     // Wood answers slowly: what was said of a lot this hour holds until it is read, moved, or its rules change.
     const circumstances = `${Math.floor(nowMs / HOUR_MS)} ${shopEmc} ${JSON.stringify([rules, moistureExceptions])}`;
-    const stateOf = (lot: Lot) => `${circumstances} ${lot.version} ${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
+    const stateOf = (lot: Lot) =>
+      `${circumstances} ${shop.factory.species(lot.species).ratePerDay} ${lot.version} ${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
     const known = (lot: Lot) => {
       const kept = this.kept.get(lot.id);
       return kept?.state === stateOf(lot) ? kept.view : undefined;
@@ -87,7 +89,7 @@ export class LotsQueries {
     for (const lot of unknown) {
       const { gate, band: settings, of } = rulesFor(lot, rules, moistureExceptions);
       const band = bandOf(settings, shopEmc);
-      const view = this.view(lot, sessions.get(lot.id) ?? [], { gate, band, of }, airs, nowMs);
+      const view = this.view(lot, sessions.get(lot.id) ?? [], { gate, band, of, species: shop.factory.species(lot.species) }, airs, nowMs);
       this.kept.set(lot.id, { state: stateOf(lot), view });
     }
     return lots.flatMap((lot) => known(lot) ?? []);
@@ -101,7 +103,7 @@ export class LotsQueries {
   private view(
     lot: Lot,
     sessions: readonly ReadSession[],
-    { gate, band, of }: { gate: MoistureGateSettings; band: Band; of: string },
+    { gate, band, of, species }: { gate: MoistureGateSettings; band: Band; of: string; species: Species },
     airs: ReadonlyMap<string, ZoneTrace>,
     nowMs: number,
   ): LotView {
@@ -133,7 +135,7 @@ export class LotsQueries {
       band,
       gate,
     );
-    const drying = this.drying.of(lot, sessions, airs, nowMs);
+    const drying = this.drying.of(lot, species, sessions, airs, nowMs);
     const outlook = drying ? this.drying.outlook(drying, band, nowMs, { fanDays: 0 }) : undefined;
     return {
       ...shown,
@@ -171,7 +173,7 @@ export class LotsQueries {
     const nowMs = this.clock.nowMs();
     const untilMs = lot.releasedMs ?? nowMs;
     const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
-    const known = this.drying.of(lot, read, await this.drying.airs([lot]), untilMs);
+    const known = this.drying.of(lot, shop.factory.species(lot.species), read, await this.drying.airs([lot]), untilMs);
     const drying = known
       ? dryingView(known, this.drying.outlook(known, view.band, untilMs), read, view.band, lot.receivedMs, untilMs)
       : null;
@@ -208,9 +210,10 @@ export class LotsQueries {
     const lot = await this.database.manager.findOneBy(LotEntity, { id: lotId });
     if (!lot) throw notFound('lot', lotId);
     const nowMs = this.clock.nowMs();
-    const [view] = await this.views([lot], await this.shops.load());
+    const shop = await this.shops.load();
+    const [view] = await this.views([lot], shop);
     const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
-    const known = this.drying.of(lot, read, await this.drying.airs([lot]), nowMs);
+    const known = this.drying.of(lot, shop.factory.species(lot.species), read, await this.drying.airs([lot]), nowMs);
     if (!view || !known) throw notFound('drying curve of lot', lotId);
     const ahead = { emcPct: equilibriumMoisturePct(air.tempC, air.relativeHumidity), driftPct: 0 };
     return outlookView(known.fit, this.drying.outlook(known, view.band, nowMs, { ahead }));

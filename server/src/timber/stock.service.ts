@@ -97,7 +97,7 @@ export class StockService {
       const beyond = Array.from({ length: HORIZON_DAYS }, (_, i) => ({ atMs: nowMs + (i + 1) * DAY_MS, volumeM3: usedM3PerDay })).filter(
         (n) => n.atMs > lastMs,
       );
-      const dryDays = TIME_CONSTANTS / priorDryingRatePerDay(species, thicknessMm);
+      const dryDays = TIME_CONSTANTS / priorDryingRatePerDay(shop.factory.species(species), thicknessMm);
       const cover = coverOf(
         own.map((l) => ({
           volumeM3: l.leftM3,

@@ -1,5 +1,6 @@
 import { Lot, ReadingSession, Reading, StockBoard, Blank } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
+import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import {
   BlankEntity,
   BoardEntity,
@@ -19,4 +20,5 @@ export const timber: RoomTables = {
     kept(Blank, BlankEntity),
   ],
   entities: [CuttingPlanEntity, PictureEntity],
+  migrations: [Wood1700000000002],
 };

@@ -1,9 +1,9 @@
-import { Button, Stack, TextField } from '@mui/material';
 import dayjs from 'dayjs';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn, useTyped } from '../parts/fields.tsx';
+import { ActForm } from '../parts/ActForm.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 const USUAL_DAYS = 5;
@@ -12,31 +12,24 @@ const USUAL_DAYS = 5;
 export function SendAct({ card }: { card: View<'CardView'> }) {
   const { batch } = card;
   const { nowMs, session } = useSession();
-  const [to, setTo] = useState('');
-  const [due, setDue] = useState(dayjs(nowMs).tz(session.timeZone).add(USUAL_DAYS, 'day').format('YYYY-MM-DD'));
+  const { control, handleSubmit } = useForm({
+    defaultValues: { to: '', due: dayjs(nowMs).tz(session.timeZone).add(USUAL_DAYS, 'day').format('YYYY-MM-DD') },
+  });
+  const typed = useTyped(control);
+  const { to, due } = typed;
   const send = useBatchCommand('send', batch, `Send to ${to}`);
   const dueBackMs = dayjs.tz(`${due}T15:00`, session.timeZone).valueOf();
   return (
-    <Stack spacing={1.5}>
-      <Stack direction="row" spacing={1.5}>
-        <TextField label="Where it goes" value={to} onChange={(event) => setTo(event.target.value)} />
-        <TextField
-          label="Due back"
-          type="date"
-          value={due}
-          onChange={(event) => setDue(event.target.value)}
-          slotProps={{ inputLabel: { shrink: true } }}
-        />
-        <Button
-          variant="contained"
-          disabled={to.trim() === '' || Number.isNaN(dueBackMs)}
-          loading={send.isPending}
-          onClick={() => send.mutate({ to, dueBackMs })}
-        >
-          Send
-        </Button>
-      </Stack>
-      {send.error && <ErrorNote error={send.error} />}
-    </Stack>
+    <ActForm
+      submit="Send"
+      size="medium"
+      disabled={to.trim() === '' || Number.isNaN(dueBackMs)}
+      pending={send.isPending}
+      error={send.error}
+      onSubmit={handleSubmit(() => send.mutate({ to, dueBackMs }))}
+    >
+      <TextIn control={control} name="to" label="Where it goes" />
+      <TextIn control={control} name="due" label="Due back" type="date" />
+    </ActForm>
   );
 }

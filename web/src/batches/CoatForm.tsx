@@ -1,20 +1,22 @@
-import { Button, Stack, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Stack, Typography } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import { problemOf, type View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
 import { Figure } from '../parts/Answer.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { FigureIn, figureIn, TextIn, useTyped } from '../parts/fields.tsx';
 import { FindingList } from '../parts/Finding.tsx';
+import { ActForm } from '../parts/ActForm.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 /** Logs one coat; the window since the last and the booth's air are judged first. */
 export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'CoatPlanView'> }) {
   const { batch } = card;
   const { may } = useSession();
-  const [wet, setWet] = useState(String(plan.wetUm));
-  const [reason, setReason] = useState('');
-  const log = useBatchCommand('coats', batch, `Coat of ${plan.materialName}, ${wet} µm wet`, () => setReason(''));
-  const wetUm = Number(wet.replace(',', '.'));
+  const { control, handleSubmit, setValue } = useForm({ defaultValues: { wet: String(plan.wetUm), reason: '' } });
+  const typed = useTyped(control);
+  const wet = typed.wet;
+  const log = useBatchCommand('coats', batch, `Coat of ${plan.materialName}, ${wet} µm wet`, () => setValue('reason', ''));
+  const wetUm = figureIn(wet);
   const refused = log.error ? problemOf(log.error).findings !== undefined : false;
   return (
     <Stack spacing={1} component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, m: 0 }}>
@@ -31,28 +33,20 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
         )}
       </Typography>
       <FindingList findings={card.coatFindings} />
-      <Stack direction="row" spacing={1.5}>
-        <TextField
-          label="Wet film, µm"
-          value={wet}
-          onChange={(event) => setWet(event.target.value)}
-          error={!(wetUm > 0)}
-          slotProps={{ htmlInput: { inputMode: 'decimal' } }}
-          sx={{ width: 130 }}
-        />
+      <ActForm
+        submit="Log coat"
+        variant="outlined"
+        size="medium"
+        disabled={!(wetUm > 0)}
+        pending={log.isPending}
+        error={log.error}
+        onSubmit={handleSubmit(({ reason }) => log.mutate({ wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) }))}
+      >
+        <FigureIn control={control} name="wet" label="Wet film, µm" min={1} max={1000} sx={{ width: 130 }} />
         {refused && may('lead') && (
-          <TextField label="Reason to spray all the same" value={reason} onChange={(event) => setReason(event.target.value)} fullWidth />
+          <TextIn control={control} name="reason" label="Reason to spray all the same" sx={{ flex: 1, minWidth: 220 }} />
         )}
-        <Button
-          variant="outlined"
-          disabled={!(wetUm > 0)}
-          loading={log.isPending}
-          onClick={() => log.mutate({ wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) })}
-        >
-          Log coat
-        </Button>
-      </Stack>
-      {log.error && <ErrorNote error={log.error} />}
+      </ActForm>
     </Stack>
   );
 }

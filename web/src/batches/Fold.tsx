@@ -1,5 +1,7 @@
-import { Box, Button, Stack } from '@mui/material';
+import { Box, Button, Stack, type ButtonProps } from '@mui/material';
 import { useState, type ReactNode } from 'react';
+import { Form, type ActProps } from '../parts/ActForm.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
 
 /** A seldom act: a quiet button that opens into its form. */
 export function Fold({ label, children }: { label: string; children: (close: () => void) => ReactNode }) {
@@ -12,19 +14,36 @@ export function Fold({ label, children }: { label: string; children: (close: () 
     );
   return (
     <Box component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, m: 0 }} aria-label={label}>
-      <Stack spacing={1.5}>{children(() => setOpen(false))}</Stack>
+      {children(() => setOpen(false))}
     </Box>
   );
 }
 
-/** The buttons below a folded form. */
-export function FoldButtons({ children, onClose }: { children: ReactNode; onClose: () => void }) {
+/** The form that a fold opens into: its fields, what went wrong, and a way to leave it. */
+export function FoldForm({
+  submit,
+  disabled = false,
+  pending,
+  error,
+  onSubmit,
+  onClose,
+  color,
+  beside,
+  children,
+}: ActProps & { onClose: () => void; color?: ButtonProps['color']; beside?: ReactNode }) {
   return (
-    <Stack direction="row" spacing={1.5}>
+    <Form onSubmit={onSubmit}>
       {children}
-      <Button color="inherit" onClick={onClose}>
-        Leave it
-      </Button>
-    </Stack>
+      {error && <ErrorNote error={error} />}
+      <Stack direction="row" useFlexGap spacing={1.5} sx={{ flexWrap: 'wrap' }}>
+        <Button type="submit" variant="outlined" disabled={disabled} loading={pending} {...(color ? { color } : {})}>
+          {submit}
+        </Button>
+        {beside}
+        <Button color="inherit" onClick={onClose}>
+          Leave it
+        </Button>
+      </Stack>
+    </Form>
   );
 }

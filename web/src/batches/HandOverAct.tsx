@@ -1,10 +1,11 @@
-import { DEFECTS, DISPOSITIONS, type DefectKind, type Disposition } from '@ample-crane/core';
-import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { DISPOSITIONS, type Disposition } from '@ample-crane/core';
+import { Box, Button, Stack, Typography } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
-import { Fold, FoldButtons } from './Fold.tsx';
-import { PieceChoice } from './PieceActs.tsx';
+import { ChoiceIn, idChoices, TextIn, TicksIn, useTyped } from '../parts/fields.tsx';
+import { Fold, FoldForm } from './Fold.tsx';
+import { DefectIn, OriginIn } from './PieceActs.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Card = View<'CardView'>;
@@ -37,81 +38,61 @@ const DISPOSITION_WORDS: Record<Disposition, string> = {
   hold: 'hold apart',
 };
 
+interface RefusalFields {
+  chosen: string[];
+  defect: string;
+  originOperationId: string;
+  disposition: Disposition;
+  note: string;
+  backTo: string;
+}
+
 function RefuseForm({ card, onClose }: { card: Card; onClose: () => void }) {
   const { batch, inPass, originChoices, visits } = card;
-  const [chosen, setChosen] = useState<string[]>([]);
-  const [defect, setDefect] = useState<DefectKind | ''>('');
-  const [origin, setOrigin] = useState(originChoices[0]?.id ?? batch.operationId);
-  const [disposition, setDisposition] = useState<Disposition>('rework');
-  const [note, setNote] = useState('');
   const done = originChoices.filter((o) => visits.some((v) => v.operationId === o.id && v.finishedMs !== null));
-  const [backTo, setBackTo] = useState(done.at(-1)?.id ?? '');
+  const { control, handleSubmit } = useForm<RefusalFields>({
+    defaultValues: {
+      chosen: [],
+      defect: '',
+      originOperationId: originChoices[0]?.id ?? batch.operationId,
+      disposition: 'rework',
+      note: '',
+      backTo: done.at(-1)?.id ?? '',
+    },
+  });
+  const typed = useTyped(control);
+  const { chosen, defect, disposition } = typed;
   const refuse = useBatchCommand('refuse', batch, `Refuse ${chosen.length} at ${batch.operationName.toLowerCase()}`, onClose);
-  const submit = () =>
-    defect !== '' &&
-    refuse.mutate({
-      pieces: chosen.map((pieceId) => ({
-        pieceId,
-        defect,
-        originOperationId: origin,
-        note,
-        disposition,
-        toOperationId: disposition === 'rework' ? backTo : null,
-      })),
-    });
+  const submit = ({ chosen: ids, backTo, ...fault }: RefusalFields) => {
+    const toOperationId = fault.disposition === 'rework' ? backTo : null;
+    refuse.mutate({ pieces: ids.map((pieceId) => ({ pieceId, ...fault, toOperationId })) });
+  };
   return (
-    <>
-      <PieceChoice label="Pieces to refuse" ids={inPass} chosen={chosen} onChange={setChosen} />
+    <FoldForm
+      submit={`Refuse ${chosen.length > 0 ? chosen.length : ''}`}
+      color="error"
+      disabled={chosen.length === 0 || defect === ''}
+      pending={refuse.isPending}
+      error={refuse.error}
+      onSubmit={handleSubmit(submit)}
+      onClose={onClose}
+    >
+      <TicksIn control={control} name="chosen" label="Pieces to refuse" choices={idChoices(inPass)} />
       <Stack direction="row" spacing={1.5} useFlexGap sx={{ flexWrap: 'wrap' }}>
-        <Choice
-          label="What is wrong"
-          value={defect}
-          onChange={(v) => setDefect(DEFECTS.find((d) => d === v) ?? '')}
-          choices={DEFECTS.map((d) => [d, d])}
-        />
-        <Choice label="Comes from" value={origin} onChange={setOrigin} choices={originChoices.map((o) => [o.id, o.name])} />
-        <Choice
+        <DefectIn card={card} control={control} name="defect" />
+        <OriginIn card={card} control={control} name="originOperationId" />
+        <ChoiceIn
+          control={control}
+          name="disposition"
           label="What becomes of it"
-          value={disposition}
-          onChange={(v) => setDisposition(DISPOSITIONS.find((d) => d === v) ?? 'rework')}
           choices={DISPOSITIONS.map((d) => [d, DISPOSITION_WORDS[d]])}
+          sx={{ minWidth: 170 }}
         />
         {disposition === 'rework' && (
-          <Choice label="Back to" value={backTo} onChange={setBackTo} choices={done.map((o) => [o.id, o.name])} />
+          <ChoiceIn control={control} name="backTo" label="Back to" choices={done.map((o) => [o.id, o.name])} sx={{ minWidth: 170 }} />
         )}
-        <TextField label="Note" value={note} onChange={(event) => setNote(event.target.value)} />
+        <TextIn control={control} name="note" label="Note" />
       </Stack>
-      {refuse.error && <ErrorNote error={refuse.error} />}
-      <FoldButtons onClose={onClose}>
-        <Button
-          color="error"
-          variant="outlined"
-          disabled={chosen.length === 0 || defect === ''}
-          loading={refuse.isPending}
-          onClick={submit}
-        >
-          Refuse {chosen.length > 0 ? chosen.length : ''}
-        </Button>
-      </FoldButtons>
-    </>
-  );
-}
-
-interface ChoiceProps {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  choices: readonly (readonly [string, string])[];
-}
-
-function Choice({ label, value, onChange, choices }: ChoiceProps) {
-  return (
-    <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)} sx={{ minWidth: 170 }}>
-      {choices.map(([id, name]) => (
-        <MenuItem key={id} value={id}>
-          {name}
-        </MenuItem>
-      ))}
-    </TextField>
+    </FoldForm>
   );
 }

@@ -1,14 +1,22 @@
-import { Box, Button, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn, useTyped } from '../parts/fields.tsx';
+import { ActForm } from '../parts/ActForm.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 /** Stops a batch with a reason, and lets it go again. */
 export function HoldAct({ card }: { card: View<'CardView'> }) {
   const { batch } = card;
-  const [reason, setReason] = useState<string | null>(null);
-  const hold = useBatchCommand('hold', batch, 'Hold', () => setReason(null));
+  const [asked, setAsked] = useState(false);
+  const { control, handleSubmit, reset } = useForm({ defaultValues: { reason: '' } });
+  const typed = useTyped(control);
+  const hold = useBatchCommand('hold', batch, 'Hold', () => {
+    setAsked(false);
+    reset();
+  });
   const release = useBatchCommand('release', batch, 'Release the hold');
   if (batch.status === 'running') return null;
   if (batch.status === 'held')
@@ -21,27 +29,24 @@ export function HoldAct({ card }: { card: View<'CardView'> }) {
         {release.error && <ErrorNote error={release.error} />}
       </Box>
     );
+  if (!asked)
+    return (
+      <Button color="inherit" onClick={() => setAsked(true)} sx={{ alignSelf: 'start' }}>
+        Hold this batch…
+      </Button>
+    );
   return (
-    <Box>
-      {reason === null ? (
-        <Button color="inherit" onClick={() => setReason('')}>
-          Hold this batch…
-        </Button>
-      ) : (
-        <Stack direction="row" spacing={1.5}>
-          <TextField label="Why it is held" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus fullWidth />
-          <Button
-            color="error"
-            variant="outlined"
-            disabled={reason.trim() === ''}
-            loading={hold.isPending}
-            onClick={() => hold.mutate({ reason })}
-          >
-            Hold
-          </Button>
-        </Stack>
-      )}
-      {hold.error && <ErrorNote error={hold.error} />}
-    </Box>
+    <ActForm
+      submit="Hold"
+      color="error"
+      variant="outlined"
+      size="medium"
+      disabled={typed.reason.trim() === ''}
+      pending={hold.isPending}
+      error={hold.error}
+      onSubmit={handleSubmit((fields) => hold.mutate(fields))}
+    >
+      <TextIn control={control} name="reason" label="Why it is held" autoFocus sx={{ flex: 1, minWidth: 200 }} />
+    </ActForm>
   );
 }

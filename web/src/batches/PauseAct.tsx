@@ -1,44 +1,31 @@
-import { PAUSE_CAUSES, type PauseCause } from '@ample-crane/core';
-import { Button, MenuItem, Stack, TextField } from '@mui/material';
-import { useState } from 'react';
+import { PAUSE_CAUSES, PAUSE_WORDS, type PauseCause } from '@ample-crane/core';
+import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { ChoiceIn, useTyped } from '../parts/fields.tsx';
+import { ActForm } from '../parts/ActForm.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
-
-export const CAUSE_WORDS: Readonly<Record<PauseCause, string>> = {
-  material: 'waiting for material',
-  person: 'waiting for a person',
-  machine: 'waiting for a machine',
-  instruction: 'waiting for an instruction',
-  break: 'break',
-  'shift end': 'end of the shift',
-};
 
 /** Stops the work for now, and says what it waits for. */
 export function PauseAct({ card }: { card: View<'CardView'> }) {
-  const [cause, setCause] = useState<PauseCause>('break');
-  const pause = useBatchCommand('pause', card.batch, `Pause: ${CAUSE_WORDS[cause]}`);
+  const { control, handleSubmit } = useForm<{ cause: PauseCause }>({ defaultValues: { cause: 'break' } });
+  const typed = useTyped(control);
+  const pause = useBatchCommand('pause', card.batch, `Pause: ${PAUSE_WORDS[typed.cause]}`);
   return (
-    <Stack spacing={1.5}>
-      <Stack direction="row" spacing={1.5}>
-        <TextField
-          select
-          label="Pause because of"
-          value={cause}
-          onChange={(event) => setCause(event.target.value as PauseCause)}
-          sx={{ minWidth: 200 }}
-        >
-          {PAUSE_CAUSES.map((c) => (
-            <MenuItem key={c} value={c}>
-              {CAUSE_WORDS[c]}
-            </MenuItem>
-          ))}
-        </TextField>
-        <Button variant="outlined" loading={pause.isPending} onClick={() => pause.mutate({ cause })}>
-          Pause
-        </Button>
-      </Stack>
-      {pause.error && <ErrorNote error={pause.error} />}
-    </Stack>
+    <ActForm
+      submit="Pause"
+      variant="outlined"
+      size="medium"
+      pending={pause.isPending}
+      error={pause.error}
+      onSubmit={handleSubmit((fields) => pause.mutate(fields))}
+    >
+      <ChoiceIn
+        control={control}
+        name="cause"
+        label="Pause because of"
+        choices={PAUSE_CAUSES.map((c) => [c, PAUSE_WORDS[c]])}
+        sx={{ minWidth: 200 }}
+      />
+    </ActForm>
   );
 }

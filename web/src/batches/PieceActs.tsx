@@ -1,9 +1,8 @@
-import { DEFECTS, type DefectKind } from '@ample-crane/core';
-import { Box, Button, Checkbox, FormControlLabel, MenuItem, Stack, TextField } from '@mui/material';
-import { useState } from 'react';
+import { Stack } from '@mui/material';
+import { useForm, type Control, type FieldPathByValue, type FieldValues } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
-import { FoldButtons } from './Fold.tsx';
+import { ChoiceIn, idChoices, TicksIn, useTyped } from '../parts/fields.tsx';
+import { FoldForm } from './Fold.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Card = View<'CardView'>;
@@ -12,48 +11,49 @@ interface Props {
   onClose: () => void;
 }
 
-/** Some of a batch's pieces, each ticked. */
-export function PieceChoice({
-  label,
-  ids,
-  chosen,
-  onChange,
+/** What can be wrong: what this stage usually causes first. */
+export function DefectIn<Fields extends FieldValues>({
+  card,
+  label = 'What is wrong',
+  ...bound
 }: {
-  label: string;
-  ids: readonly string[];
-  chosen: readonly string[];
-  onChange: (chosen: string[]) => void;
+  card: Pick<Card, 'defectKinds'>;
+  control: Control<Fields>;
+  name: FieldPathByValue<Fields, string>;
+  label?: string;
 }) {
-  const toggle = (id: string) => onChange(chosen.includes(id) ? chosen.filter((c) => c !== id) : [...chosen, id]);
-  return (
-    <Box role="group" aria-label={label} sx={{ display: 'flex', flexWrap: 'wrap' }}>
-      {ids.map((id) => (
-        <FormControlLabel key={id} control={<Checkbox checked={chosen.includes(id)} onChange={() => toggle(id)} />} label={id} />
-      ))}
-    </Box>
-  );
+  const { usual, other } = card.defectKinds;
+  return <ChoiceIn {...bound} label={label} choices={idChoices([...usual, ...other])} sx={{ minWidth: 170 }} />;
 }
+
+/** The step that what is wrong comes from. */
+export const OriginIn = <Fields extends FieldValues>({
+  card,
+  ...bound
+}: {
+  card: Pick<Card, 'originChoices'>;
+  control: Control<Fields>;
+  name: FieldPathByValue<Fields, string>;
+}) => <ChoiceIn {...bound} label="Comes from" choices={card.originChoices.map((o) => [o.id, o.name])} sx={{ minWidth: 170 }} />;
 
 /** Pieces that are ready go on; the work on the rest goes on here. */
 export function FinishSomeForm({ card, onClose }: Props) {
   const { batch, inPass } = card;
-  const [chosen, setChosen] = useState<string[]>([]);
-  const finish = useBatchCommand('finish-some', batch, `${chosen.length} ready before the rest`, onClose);
+  const { control, handleSubmit } = useForm<{ pieceIds: string[] }>({ defaultValues: { pieceIds: [] } });
+  const typed = useTyped(control);
+  const { length } = typed.pieceIds;
+  const finish = useBatchCommand('finish-some', batch, `${length} ready before the rest`, onClose);
   return (
-    <>
-      <PieceChoice label="Pieces that are ready" ids={inPass} chosen={chosen} onChange={setChosen} />
-      {finish.error && <ErrorNote error={finish.error} />}
-      <FoldButtons onClose={onClose}>
-        <Button
-          variant="outlined"
-          disabled={chosen.length === 0 || chosen.length === inPass.length}
-          loading={finish.isPending}
-          onClick={() => finish.mutate({ pieceIds: chosen })}
-        >
-          These are ready
-        </Button>
-      </FoldButtons>
-    </>
+    <FoldForm
+      submit="These are ready"
+      disabled={length === 0 || length === inPass.length}
+      pending={finish.isPending}
+      error={finish.error}
+      onSubmit={handleSubmit((fields) => finish.mutate(fields))}
+      onClose={onClose}
+    >
+      <TicksIn control={control} name="pieceIds" label="Pieces that are ready" choices={idChoices(inPass)} />
+    </FoldForm>
   );
 }
 
@@ -61,49 +61,29 @@ export function FinishSomeForm({ card, onClose }: Props) {
 export function ScrapForm({ card, onClose }: Props) {
   const { batch, pieces, originChoices } = card;
   const live = pieces.filter((p) => p.state === 'good' || p.state === 'rework').map((p) => p.id);
-  const [chosen, setChosen] = useState<string[]>([]);
-  const [defect, setDefect] = useState<DefectKind | ''>('');
-  const [origin, setOrigin] = useState(originChoices[0]?.id ?? batch.operationId);
+  const { control, handleSubmit } = useForm<{ chosen: string[]; defect: string; originOperationId: string }>({
+    defaultValues: { chosen: [], defect: '', originOperationId: originChoices[0]?.id ?? batch.operationId },
+  });
+  const typed = useTyped(control);
+  const { chosen, defect } = typed;
   const scrap = useBatchCommand('scrap', batch, `Scrap ${chosen.join(', ')}`, onClose);
   return (
-    <>
-      <PieceChoice label="Pieces that are scrap" ids={live} chosen={chosen} onChange={setChosen} />
-      <Stack direction="row" spacing={1.5}>
-        <TextField
-          select
-          label="What is wrong"
-          value={defect}
-          onChange={(event) => setDefect(DEFECTS.find((d) => d === event.target.value) ?? '')}
-          sx={{ minWidth: 170 }}
-        >
-          {DEFECTS.map((d) => (
-            <MenuItem key={d} value={d}>
-              {d}
-            </MenuItem>
-          ))}
-        </TextField>
-        <TextField select label="Comes from" value={origin} onChange={(event) => setOrigin(event.target.value)} sx={{ minWidth: 170 }}>
-          {originChoices.map((o) => (
-            <MenuItem key={o.id} value={o.id}>
-              {o.name}
-            </MenuItem>
-          ))}
-        </TextField>
+    <FoldForm
+      submit={`Scrap ${chosen.length > 0 ? chosen.length : ''}`}
+      color="error"
+      disabled={chosen.length === 0 || defect === ''}
+      pending={scrap.isPending}
+      error={scrap.error}
+      onSubmit={handleSubmit(({ chosen: ids, ...fault }) =>
+        scrap.mutate({ pieces: ids.map((pieceId) => ({ pieceId, ...fault, note: '' })) }),
+      )}
+      onClose={onClose}
+    >
+      <TicksIn control={control} name="chosen" label="Pieces that are scrap" choices={idChoices(live)} />
+      <Stack direction="row" useFlexGap spacing={1.5} sx={{ flexWrap: 'wrap' }}>
+        <DefectIn card={card} control={control} name="defect" />
+        <OriginIn card={card} control={control} name="originOperationId" />
       </Stack>
-      {scrap.error && <ErrorNote error={scrap.error} />}
-      <FoldButtons onClose={onClose}>
-        <Button
-          color="error"
-          variant="outlined"
-          disabled={chosen.length === 0 || defect === ''}
-          loading={scrap.isPending}
-          onClick={() =>
-            defect !== '' && scrap.mutate({ pieces: chosen.map((pieceId) => ({ pieceId, defect, originOperationId: origin, note: '' })) })
-          }
-        >
-          Scrap {chosen.length > 0 ? chosen.length : ''}
-        </Button>
-      </FoldButtons>
-    </>
+    </FoldForm>
   );
 }

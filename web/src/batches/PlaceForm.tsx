@@ -1,10 +1,10 @@
-import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Button, Stack, Typography } from '@mui/material';
+import { useFieldArray, useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { useCarriers } from '../ground/queries.ts';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { ChoiceIn, TextIn, useTyped } from '../parts/fields.tsx';
 import { carriersOf } from '../parts/words.ts';
-import { FoldButtons } from './Fold.tsx';
+import { FoldForm } from './Fold.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Carrier = View<'CarrierView'>;
@@ -30,61 +30,53 @@ export function placingObjection(rows: readonly Row[], quantity: number, free: (
 export function PlaceForm({ card, onClose }: { card: View<'CardView'>; onClose: () => void }) {
   const { batch } = card;
   const carriers = useCarriers();
-  const [rows, setRows] = useState<Row[]>([{ carrierId: '', pieces: String(batch.quantity) }]);
+  const { control, handleSubmit } = useForm<{ rows: Row[] }>({
+    defaultValues: { rows: [{ carrierId: '', pieces: String(batch.quantity) }] },
+  });
+  const typed = useTyped(control);
+  const { fields, append, remove } = useFieldArray({ control, name: 'rows' });
+  const rows = typed.rows;
   const place = useBatchCommand('place', batch, `Put on ${rows.map((r) => r.carrierId).join(', ')}`, onClose);
   const free = (c: Carrier) => c.places - c.taken + (c.batches.find((b) => b.batchId === batch.id)?.pieces ?? 0);
   const possible = (carriers.data ?? []).filter((c) => c.active && (c.outline === null || c.outline === batch.modelId) && free(c) > 0);
   const objection = placingObjection(rows, batch.quantity, (id) => possible.filter((c) => c.id === id).map(free)[0] ?? 0);
-  const edit = (i: number, fields: Partial<Row>) => setRows(rows.map((r, at) => (at === i ? { ...r, ...fields } : r)));
   return (
-    <>
+    <FoldForm
+      submit="Put it there"
+      disabled={objection !== null}
+      pending={place.isPending}
+      error={place.error}
+      onSubmit={handleSubmit((given) =>
+        place.mutate({ placements: given.rows.map((r) => ({ carrierId: r.carrierId, pieces: Number(r.pieces) })) }),
+      )}
+      onClose={onClose}
+      beside={
+        <Button color="inherit" onClick={() => append({ carrierId: '', pieces: '' })}>
+          On one more
+        </Button>
+      }
+    >
       <Typography variant="body2">
         {batch.placements.length === 0 ? 'It sits on no carrier.' : `It sits on ${carriersOf(batch)}.`}
       </Typography>
-      {rows.map((row, i) => (
-        <Stack key={i} direction="row" spacing={1.5} useFlexGap sx={{ flexWrap: 'wrap' }}>
-          <TextField
-            select
+      {fields.map((row, i) => (
+        <Stack key={row.id} direction="row" spacing={1.5} useFlexGap sx={{ flexWrap: 'wrap' }}>
+          <ChoiceIn
+            control={control}
+            name={`rows.${i}.carrierId`}
             label="Carrier"
-            value={row.carrierId}
-            onChange={(event) => edit(i, { carrierId: event.target.value })}
+            choices={possible.map((c) => [c.id, `${c.name}, ${free(c)} of ${c.places} free`])}
             sx={{ minWidth: 240 }}
-          >
-            {possible.map((c) => (
-              <MenuItem key={c.id} value={c.id}>
-                {c.name}, {free(c)} of {c.places} free
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            label="Pieces on it"
-            type="number"
-            value={row.pieces}
-            onChange={(event) => edit(i, { pieces: event.target.value })}
-            sx={{ width: 120 }}
           />
-          {rows.length > 1 && (
-            <Button color="inherit" onClick={() => setRows(rows.filter((_, at) => at !== i))}>
+          <TextIn control={control} name={`rows.${i}.pieces`} label="Pieces on it" type="number" sx={{ width: 120 }} />
+          {fields.length > 1 && (
+            <Button color="inherit" onClick={() => remove(i)}>
               Drop
             </Button>
           )}
         </Stack>
       ))}
       {objection !== null && rows.some((r) => r.carrierId !== '') && <Typography color="text.secondary">{objection}.</Typography>}
-      {place.error && <ErrorNote error={place.error} />}
-      <FoldButtons onClose={onClose}>
-        <Button
-          variant="outlined"
-          disabled={objection !== null}
-          loading={place.isPending}
-          onClick={() => place.mutate({ placements: rows.map((r) => ({ carrierId: r.carrierId, pieces: Number(r.pieces) })) })}
-        >
-          Put it there
-        </Button>
-        <Button color="inherit" onClick={() => setRows([...rows, { carrierId: '', pieces: '' }])}>
-          On one more
-        </Button>
-      </FoldButtons>
-    </>
+    </FoldForm>
   );
 }

@@ -1,11 +1,11 @@
-import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Stack, Typography } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
-import { Fold, FoldButtons } from './Fold.tsx';
+import { ChoiceIn, idChoices, TextIn, TicksIn, useTyped } from '../parts/fields.tsx';
+import { Fold, FoldForm } from './Fold.tsx';
 import { PlaceForm } from './PlaceForm.tsx';
-import { FinishSomeForm, PieceChoice, ScrapForm } from './PieceActs.tsx';
+import { FinishSomeForm, ScrapForm } from './PieceActs.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Card = View<'CardView'>;
@@ -33,75 +33,64 @@ export function SeldomActs({ card }: { card: Card }) {
 function SplitForm({ card, onClose }: { card: Card; onClose: () => void }) {
   const { batch, pieces } = card;
   const live = pieces.filter((p) => p.state === 'good' || p.state === 'rework');
-  const [chosen, setChosen] = useState<string[]>([]);
-  const split = useBatchCommand('split', batch, `Split ${chosen.length} off`, onClose);
+  const { control, handleSubmit } = useForm<{ pieceIds: string[] }>({ defaultValues: { pieceIds: [] } });
+  const typed = useTyped(control);
+  const { length } = typed.pieceIds;
+  const split = useBatchCommand('split', batch, `Split ${length} off`, onClose);
   return (
-    <>
-      <PieceChoice label="Pieces that go their own way" ids={live.map((p) => p.id)} chosen={chosen} onChange={setChosen} />
-      {split.error && <ErrorNote error={split.error} />}
-      <FoldButtons onClose={onClose}>
-        <Button
-          variant="outlined"
-          disabled={chosen.length === 0 || chosen.length === live.length}
-          loading={split.isPending}
-          onClick={() => split.mutate({ pieceIds: chosen })}
-        >
-          Split {chosen.length > 0 ? `${chosen.length} off` : ''}
-        </Button>
-      </FoldButtons>
-    </>
+    <FoldForm
+      submit={`Split ${length > 0 ? `${length} off` : ''}`}
+      disabled={length === 0 || length === live.length}
+      pending={split.isPending}
+      error={split.error}
+      onSubmit={handleSubmit((fields) => split.mutate(fields))}
+      onClose={onClose}
+    >
+      <TicksIn control={control} name="pieceIds" label="Pieces that go their own way" choices={idChoices(live.map((p) => p.id))} />
+    </FoldForm>
   );
 }
 
 function MergeForm({ card, onClose }: { card: Card; onClose: () => void }) {
   const { batch, besides } = card;
   const alike = besides.filter((b) => b.component === batch.component);
-  const [fromBatchId, setFromBatchId] = useState(alike[0]?.id ?? '');
-  const merge = useBatchCommand('merge', batch, `Take ${fromBatchId} in`, onClose);
+  const { control, handleSubmit } = useForm({ defaultValues: { fromBatchId: alike[0]?.id ?? '' } });
+  const typed = useTyped(control);
+  const merge = useBatchCommand('merge', batch, `Take ${typed.fromBatchId} in`, onClose);
   return (
-    <>
-      <TextField
-        select
+    <FoldForm
+      submit="Take it in"
+      pending={merge.isPending}
+      error={merge.error}
+      onSubmit={handleSubmit((fields) => merge.mutate(fields))}
+      onClose={onClose}
+    >
+      <ChoiceIn
+        control={control}
+        name="fromBatchId"
         label="Batch at the same step"
-        value={fromBatchId}
-        onChange={(event) => setFromBatchId(event.target.value)}
+        choices={alike.map((b) => [b.id, `${b.id}, ${b.quantity} pieces`])}
         sx={{ minWidth: 220 }}
-      >
-        {alike.map((b) => (
-          <MenuItem key={b.id} value={b.id}>
-            {b.id}, {b.quantity} pieces
-          </MenuItem>
-        ))}
-      </TextField>
-      {merge.error && <ErrorNote error={merge.error} />}
-      <FoldButtons onClose={onClose}>
-        <Button variant="outlined" loading={merge.isPending} onClick={() => merge.mutate({ fromBatchId })}>
-          Take it in
-        </Button>
-      </FoldButtons>
-    </>
+      />
+    </FoldForm>
   );
 }
 
 function UndoForm({ card, undo, onClose }: { card: Card; undo: View<'UndoView'>; onClose: () => void }) {
-  const { batch } = card;
-  const [reason, setReason] = useState('');
-  const takeBack = useBatchCommand('undo', batch, `Take back: ${undo.sentence}`, onClose);
+  const { control, handleSubmit } = useForm({ defaultValues: { reason: '' } });
+  const typed = useTyped(control);
+  const takeBack = useBatchCommand('undo', card.batch, `Take back: ${undo.sentence}`, onClose);
   return (
-    <>
+    <FoldForm
+      submit="Take it back"
+      disabled={typed.reason.trim() === ''}
+      pending={takeBack.isPending}
+      error={takeBack.error}
+      onSubmit={handleSubmit(({ reason }) => takeBack.mutate({ entryId: undo.entryId, reason }))}
+      onClose={onClose}
+    >
       <Typography variant="body2">{undo.sentence}. The entry stays in the log; a new one takes it back.</Typography>
-      <TextField label="Why it is taken back" value={reason} onChange={(event) => setReason(event.target.value)} autoFocus />
-      {takeBack.error && <ErrorNote error={takeBack.error} />}
-      <FoldButtons onClose={onClose}>
-        <Button
-          variant="outlined"
-          disabled={reason.trim() === ''}
-          loading={takeBack.isPending}
-          onClick={() => takeBack.mutate({ entryId: undo.entryId, reason })}
-        >
-          Take it back
-        </Button>
-      </FoldButtons>
-    </>
+      <TextIn control={control} name="reason" label="Why it is taken back" autoFocus />
+    </FoldForm>
   );
 }

@@ -1,5 +1,5 @@
 import { MenuItem, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useController, type Control, type FieldPathByValue, type FieldValues } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
 
@@ -11,25 +11,30 @@ function useNameable(people: readonly Person[]): readonly Person[] {
   return may('lead') ? people : people.filter((p) => p.id === session.personId);
 }
 
-/** Whoever is signed in, if they can; otherwise the first they may name. Empty where there is nobody. */
-export function useWho(people: readonly Person[]): [string, (personId: string) => void] {
+/**
+ * Who it is by: whom a form names while they can do it; otherwise whoever is signed in, if they can; otherwise the first
+ * who may be named. Empty where there is nobody.
+ */
+export function useWho(people: readonly Person[]): (chosen: string) => string {
   const { session } = useSession();
   const nameable = useNameable(people);
-  const [chosen, choose] = useState<string | null>(null);
   const usual = nameable.find((p) => p.id === session.personId) ?? nameable[0];
-  const known = nameable.some((p) => p.id === chosen);
-  return [known && chosen !== null ? chosen : (usual?.id ?? ''), choose];
+  return (chosen) => (nameable.some((p) => p.id === chosen) ? chosen : (usual?.id ?? ''));
 }
 
-interface Props {
+interface Props<Fields extends FieldValues> {
+  control: Control<Fields>;
+  name: FieldPathByValue<Fields, string>;
   label: string;
   people: readonly Person[];
-  value: string;
-  onChange: (personId: string) => void;
 }
 
-export function WhoField({ label, people, value, onChange }: Props) {
+/** Names who did it; empty in the form until somebody is chosen. */
+export function WhoIn<Fields extends FieldValues>({ control, name, label, people }: Props<Fields>) {
+  const { field } = useController({ control, name });
+  const { ref, ...bound } = field;
   const nameable = useNameable(people);
+  const whoOf = useWho(people);
   if (nameable.length === 0)
     return (
       <Typography sx={{ maxWidth: 420 }}>
@@ -38,7 +43,7 @@ export function WhoField({ label, people, value, onChange }: Props) {
       </Typography>
     );
   return (
-    <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)} sx={{ minWidth: 220 }}>
+    <TextField select label={label} {...bound} inputRef={ref} value={whoOf(field.value)} sx={{ minWidth: 220 }}>
       {nameable.map((p) => (
         <MenuItem key={p.id} value={p.id}>
           {p.name}

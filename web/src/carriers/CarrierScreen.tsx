@@ -1,11 +1,14 @@
-import { Box, Button, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Link, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { Link as RouterLink, useParams } from 'react-router';
 import { ask, client, problemOf, type View } from '../ground/api.ts';
 import { useCarrier, useCarriers, useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { DwellRing } from '../parts/DwellRing.tsx';
+import { ActForm } from '../parts/ActForm.tsx';
+import { ChoiceIn, useTyped } from '../parts/fields.tsx';
 import { GateAct } from '../parts/GateAct.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
@@ -79,7 +82,8 @@ function OnIt({ batch, carrier }: { batch: Batch; carrier: View<'CarrierView'> }
 function MoveAll({ carrier, batches }: { carrier: View<'CarrierView'>; batches: readonly Batch[] }) {
   const { may } = useSession();
   const all = useCarriers();
-  const [toId, setToId] = useState('');
+  const { control, handleSubmit } = useForm({ defaultValues: { toId: '' } });
+  const typed = useTyped(control);
   const [left, setLeft] = useState<string[]>([]);
   const move = useCommand(async (to: string, { 'Idempotency-Key': key }) => {
     const notMoved: string[] = [];
@@ -107,24 +111,22 @@ function MoveAll({ carrier, batches }: { carrier: View<'CarrierView'>; batches: 
   );
   return (
     <Section title="Move all of it">
-      <Stack direction="row" spacing={1.5}>
-        <TextField
-          select
+      <ActForm
+        submit="Put it there"
+        size="medium"
+        disabled={typed.toId === ''}
+        pending={move.isPending}
+        error={move.error}
+        onSubmit={handleSubmit(({ toId }) => move.mutate(toId))}
+      >
+        <ChoiceIn
+          control={control}
+          name="toId"
           label="To a carrier with room"
-          value={toId}
-          onChange={(event) => setToId(event.target.value)}
+          choices={roomy.map((c) => [c.id, `${c.name}, ${c.places - c.taken} free`])}
           sx={{ minWidth: 260 }}
-        >
-          {roomy.map((c) => (
-            <MenuItem key={c.id} value={c.id}>
-              {c.name}, {c.places - c.taken} free
-            </MenuItem>
-          ))}
-        </TextField>
-        <Button variant="contained" disabled={toId === ''} loading={move.isPending} onClick={() => move.mutate(toId)}>
-          Put it there
-        </Button>
-      </Stack>
+        />
+      </ActForm>
       {left.length > 0 && (
         <Box role="alert" sx={{ mt: 1 }}>
           <Typography>Stayed where it was:</Typography>

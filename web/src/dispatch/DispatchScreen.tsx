@@ -1,6 +1,6 @@
-import { Box, Button, Link, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Link, Stack, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useBatches, useCard, useCommand, useInstruments, useOrders } from '../ground/queries.ts';
@@ -8,6 +8,7 @@ import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn, useTyped } from '../parts/fields.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 
@@ -45,12 +46,16 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
   const orders = useOrders();
   const { may } = useSession();
   const customer = orders.data?.find((o) => o.id === batch.orderId)?.customer;
-  const [consignee, setConsignee] = useState<string | null>(null);
-  const [shipper, setShipper] = useState('Own van');
+  // Whom it is for is known before anybody types.
+  const { control } = useForm({
+    values: { consignee: customer ?? card.data?.customer ?? '', shipper: 'Own van' },
+    resetOptions: { keepDirtyValues: true },
+  });
+  const typed = useTyped(control);
+  const { consignee, shipper } = typed;
   const ship = useCommand(({ serial, ...body }: View<'ShipDto'> & { serial: string }, headers) =>
     ask(client.POST('/api/instruments/{serial}/ship', { params: { path: { serial } }, body, headers })),
   );
-  const to = consignee ?? customer ?? card.data?.customer ?? '';
   const ready = card.data?.pieces.filter((p) => p.state === 'good') ?? [];
   return (
     <Box sx={{ mb: 2 }}>
@@ -62,25 +67,20 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
         <Typography sx={{ flex: 1 }}>
           {batch.quantity} × {batch.modelName}
         </Typography>
-        <TextField
-          label={`Consignee of ${batch.id}`}
-          value={to}
-          onChange={(event) => setConsignee(event.target.value)}
-          sx={{ width: 220 }}
-        />
-        <TextField label="Shipped with" value={shipper} onChange={(event) => setShipper(event.target.value)} sx={{ width: 140 }} />
+        <TextIn control={control} name="consignee" label={`Consignee of ${batch.id}`} sx={{ width: 220 }} />
+        <TextIn control={control} name="shipper" label="Shipped with" sx={{ width: 140 }} />
       </Stack>
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         {ready.map((piece) => (
           <Button
             key={piece.id}
             variant="outlined"
-            disabled={!may('operator') || to.trim() === '' || shipper.trim() === '' || ship.isPending || card.isFetching}
+            disabled={!may('operator') || consignee.trim() === '' || shipper.trim() === '' || ship.isPending || card.isFetching}
             onClick={() =>
               ship.mutate({
                 serial: piece.id,
                 version: card.data?.batch.version ?? batch.version,
-                consignee: to.trim(),
+                consignee: consignee.trim(),
                 shipper: shipper.trim(),
               })
             }

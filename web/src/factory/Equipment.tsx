@@ -1,12 +1,14 @@
-import { Button, Stack, TextField } from '@mui/material';
+import { Button } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { Link as RouterLink } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCarriers, useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
 import { CarrierDialog, PrerequisiteDialog } from './EquipmentDialogs.tsx';
 
@@ -124,32 +126,33 @@ export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
   );
 }
 
-/** A room with a climate of its own. */
-export function ZoneDialog({ onClose }: { onClose: () => void }) {
-  const [name, setName] = useState('');
-  const add = useCommand((body: View<'ZoneDto'>, headers) => ask(client.POST('/api/zones', { body, headers })), onClose);
-  const id = name
+const idOf = (name: string) =>
+  name
     .toLowerCase()
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-|-$/g, '');
+
+/** A room with a climate of its own. */
+export function ZoneDialog({ onClose }: { onClose: () => void }) {
+  const { control, handleSubmit } = useForm({ defaultValues: { name: '' } });
+  const add = useCommand((body: View<'ZoneDto'>, headers) => ask(client.POST('/api/zones', { body, headers })), onClose);
   return (
     <FormDialog
       title="Add a climate zone"
       submit="Add"
       pending={add.isPending}
       error={add.error}
-      onSubmit={() => id !== '' && add.mutate({ id, name: name.trim() })}
+      onSubmit={() => void handleSubmit(({ name }) => add.mutate({ id: idOf(name), name: name.trim() }))()}
       onClose={onClose}
     >
-      <Stack>
-        <TextField
-          label="Zone"
-          value={name}
-          onChange={(event) => setName(event.target.value)}
-          helperText="Wood room, booth, bench hall…"
-          autoFocus
-        />
-      </Stack>
+      <TextIn
+        control={control}
+        name="name"
+        label="Zone"
+        rules={{ validate: (name) => idOf(name) !== '' || 'Type its name' }}
+        helperText="Wood room, booth, bench hall…"
+        autoFocus
+      />
     </FormDialog>
   );
 }

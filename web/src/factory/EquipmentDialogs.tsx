@@ -1,142 +1,132 @@
-import { CARRIER_KINDS, PREREQUISITE_KINDS, STAGE_NAMES, STAGES, type CarrierKind, type Prerequisite, type Stage } from '@ample-crane/core';
-import { FormControlLabel, MenuItem, Switch, TextField } from '@mui/material';
-import { useState } from 'react';
+import { CARRIER_KINDS, PREREQUISITE_KINDS, STAGE_NAMES, STAGES, type Stage } from '@ample-crane/core';
+import { Switch } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
+import { ChoiceIn, FigureIn, figureIn, FlagIn, idChoices, TextIn, type Choices, useTyped } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
 
-interface SelectProps {
-  label: string;
-  value: string;
-  choices: readonly (readonly [string, string])[];
-  onChange: (value: string) => void;
-}
-
-const Select = ({ label, value, choices, onChange }: SelectProps) => (
-  <TextField select label={label} value={value} onChange={(event) => onChange(event.target.value)}>
-    {choices.map(([id, name]) => (
-      <MenuItem key={id} value={id}>
-        {name}
-      </MenuItem>
-    ))}
-  </TextField>
-);
+type Setup = View<'SetupView'>;
 
 const EVERY = 'every model';
-const modelsOf = (setup: View<'SetupView'>) => [['', EVERY] as const, ...setup.models.map((m) => [m.id, m.name] as const)];
-const zonesOf = (setup: View<'SetupView'>) => setup.zones.map((z) => [z.id, z.name] as const);
+const modelsOf = (setup: Setup): Choices => [['', EVERY], ...setup.models.map((m) => [m.id, m.name] as const)];
+const zonesOf = (setup: Setup): Choices => setup.zones.map((z) => [z.id, z.name]);
+const places = { min: 1, max: 500, whole: true } as const;
 
-export function CarrierDialog({
-  carrier,
-  setup,
-  onClose,
-}: {
+interface CarrierProps {
   carrier: View<'CarrierView'> | null;
-  setup: View<'SetupView'>;
+  setup: Setup;
   onClose: () => void;
-}) {
-  const [id, setId] = useState(carrier?.id ?? '');
-  const [name, setName] = useState(carrier?.name ?? '');
-  const [kind, setKind] = useState<CarrierKind>(carrier?.kind ?? 'rack');
-  const [places, setPlaces] = useState(String(carrier?.places ?? 12));
-  const [zoneId, setZoneId] = useState(carrier?.zoneId ?? setup.zones[0]?.id ?? '');
-  const [outline, setOutline] = useState(carrier?.outline ?? '');
-  const [active, setActive] = useState(carrier?.active ?? true);
+}
+
+export function CarrierDialog({ carrier, setup, onClose }: CarrierProps) {
+  const { control, handleSubmit } = useForm({
+    defaultValues: {
+      id: carrier?.id ?? '',
+      name: carrier?.name ?? '',
+      kind: carrier?.kind ?? 'rack',
+      places: String(carrier?.places ?? 12),
+      zoneId: carrier?.zoneId ?? setup.zones[0]?.id ?? '',
+      outline: carrier?.outline ?? '',
+      active: carrier?.active ?? true,
+    },
+  });
   const add = useCommand((body: View<'CarrierDto'>, headers) => ask(client.POST('/api/carriers', { body, headers })), onClose);
   const change = useCommand(
-    (body: View<'ChangeCarrierDto'>, headers) => ask(client.PUT('/api/carriers/{id}', { params: { path: { id } }, body, headers })),
+    ({ id, ...body }: View<'ChangeCarrierDto'> & { id: string }, headers) =>
+      ask(client.PUT('/api/carriers/{id}', { params: { path: { id } }, body, headers })),
     onClose,
   );
-  const submit = () =>
-    carrier
-      ? change.mutate({ version: carrier.version, name, places: Number(places), active })
-      : add.mutate({ id, name, kind, places: Number(places), zoneId, outline: outline === '' ? null : outline });
+  const submit = handleSubmit(({ active, outline, ...f }) => {
+    const counted = { ...f, places: figureIn(f.places) };
+    if (carrier) change.mutate({ id: carrier.id, version: carrier.version, name: f.name, places: counted.places, active });
+    else add.mutate({ ...counted, outline: outline === '' ? null : outline });
+  });
   return (
     <FormDialog
       title={carrier ? carrier.name : 'Add a carrier'}
       submit={carrier ? 'Save' : 'Add'}
       pending={add.isPending || change.isPending}
       error={add.error ?? change.error}
-      onSubmit={submit}
+      onSubmit={() => void submit()}
       onClose={onClose}
     >
-      {!carrier && <TextField label="Number on its tag" value={id} onChange={(event) => setId(event.target.value)} autoFocus />}
-      <TextField label="Called" value={name} onChange={(event) => setName(event.target.value)} />
-      {!carrier && (
-        <Select label="Kind" value={kind} choices={CARRIER_KINDS.map((k) => [k, k])} onChange={(v) => setKind(v as CarrierKind)} />
-      )}
-      <TextField label="Places" type="number" value={places} onChange={(event) => setPlaces(event.target.value)} />
+      {!carrier && <TextIn control={control} name="id" label="Number on its tag" rules={{ required: 'Type its number' }} autoFocus />}
+      <TextIn control={control} name="name" label="Called" rules={{ required: 'Type its name' }} />
+      {!carrier && <ChoiceIn control={control} name="kind" label="Kind" choices={idChoices(CARRIER_KINDS)} />}
+      <FigureIn control={control} name="places" label="Places" {...places} />
       {!carrier && (
         <>
-          <Select label="Climate zone" value={zoneId} choices={zonesOf(setup)} onChange={setZoneId} />
-          <Select label="Made for" value={outline} choices={modelsOf(setup)} onChange={setOutline} />
+          <ChoiceIn control={control} name="zoneId" label="Climate zone" choices={zonesOf(setup)} />
+          <ChoiceIn control={control} name="outline" label="Made for" choices={modelsOf(setup)} />
         </>
       )}
-      {carrier && <FormControlLabel control={<Switch checked={active} onChange={(_, checked) => setActive(checked)} />} label="In use" />}
+      {carrier && <FlagIn control={control} name="active" label="In use" box={Switch} />}
     </FormDialog>
   );
 }
 
-const STATES = [
+const STATES: Choices = [
   ['draft', 'not there yet'],
   ['released', 'released'],
   ['withdrawn', 'withdrawn'],
-] as const;
+];
 
 interface PrerequisiteProps {
   prerequisite: View<'PrerequisiteView'> | null;
-  setup: View<'SetupView'>;
+  setup: Setup;
   onClose: () => void;
 }
 
 export function PrerequisiteDialog({ prerequisite, setup, onClose }: PrerequisiteProps) {
-  const [kind, setKind] = useState<Prerequisite['kind']>(prerequisite?.kind ?? 'program');
-  const [what, setWhat] = useState(prerequisite?.what ?? '');
-  const [modelId, setModelId] = useState(prerequisite?.modelId ?? '');
-  const [revision, setRevision] = useState(prerequisite?.revision ?? 'A');
-  const [state, setState] = useState<View<'PrerequisiteView'>['state']>(prerequisite?.state ?? 'draft');
-  const [note, setNote] = useState(prerequisite?.note ?? '');
+  const { control, handleSubmit } = useForm({
+    defaultValues: {
+      kind: prerequisite?.kind ?? 'program',
+      what: prerequisite?.what ?? '',
+      modelId: prerequisite?.modelId ?? '',
+      revision: prerequisite?.revision ?? 'A',
+      state: prerequisite?.state ?? 'draft',
+      note: prerequisite?.note ?? '',
+    },
+  });
   const add = useCommand((body: View<'PrerequisiteDto'>, headers) => ask(client.POST('/api/prerequisites', { body, headers })), onClose);
   const change = useCommand(
     (body: View<'ChangePrerequisiteDto'>, headers) =>
       ask(client.PUT('/api/prerequisites/{id}', { params: { path: { id: prerequisite?.id ?? '' } }, body, headers })),
     onClose,
   );
-  const submit = () =>
+  const submit = handleSubmit(({ kind, what, modelId, revision, state, note }) =>
     prerequisite
       ? change.mutate({ version: prerequisite.version, revision, state, note })
-      : add.mutate({ kind, what, modelId: modelId === '' ? null : modelId, revision });
+      : add.mutate({ kind, what, modelId: modelId === '' ? null : modelId, revision }),
+  );
   return (
     <FormDialog
       title={prerequisite ? `${prerequisite.kind}: ${prerequisite.what}` : 'Put on record'}
       submit="Save"
       pending={add.isPending || change.isPending}
       error={add.error ?? change.error}
-      onSubmit={submit}
+      onSubmit={() => void submit()}
       onClose={onClose}
     >
       {!prerequisite && (
         <>
-          <Select
-            label="Kind"
-            value={kind}
-            choices={PREREQUISITE_KINDS.map((k) => [k, k])}
-            onChange={(v) => setKind(v as Prerequisite['kind'])}
+          <ChoiceIn control={control} name="kind" label="Kind" choices={idChoices(PREREQUISITE_KINDS)} />
+          <TextIn
+            control={control}
+            name="what"
+            label="Which, as the route calls it"
+            rules={{ required: 'Type what the route calls it' }}
+            autoFocus
           />
-          <TextField label="Which, as the route calls it" value={what} onChange={(event) => setWhat(event.target.value)} autoFocus />
-          <Select label="For" value={modelId} choices={modelsOf(setup)} onChange={setModelId} />
+          <ChoiceIn control={control} name="modelId" label="For" choices={modelsOf(setup)} />
         </>
       )}
-      <TextField label="Revision" value={revision} onChange={(event) => setRevision(event.target.value)} />
+      <TextIn control={control} name="revision" label="Revision" rules={{ required: 'Type its revision' }} />
       {prerequisite && (
         <>
-          <Select label="State" value={state} choices={STATES} onChange={(v) => setState(v as View<'PrerequisiteView'>['state'])} />
-          <TextField
-            label="Note"
-            value={note}
-            onChange={(event) => setNote(event.target.value)}
-            helperText="Who accepted it, what is short…"
-          />
+          <ChoiceIn control={control} name="state" label="State" choices={STATES} />
+          <TextIn control={control} name="note" label="Note" helperText="Who accepted it, what is short…" />
         </>
       )}
     </FormDialog>
@@ -144,42 +134,43 @@ export function PrerequisiteDialog({ prerequisite, setup, onClose }: Prerequisit
 }
 
 /** A station that is not there yet. */
-export function NewStationDialog({ setup, onClose }: { setup: View<'SetupView'>; onClose: () => void }) {
-  const [code, setCode] = useState('');
-  const [name, setName] = useState('');
-  const [stage, setStage] = useState<Stage>('roughMill');
-  const [zoneId, setZoneId] = useState(setup.zones[0]?.id ?? '');
-  const [kind, setKind] = useState<'work' | 'dwell'>('work');
-  const [places, setPlaces] = useState('1');
+export function NewStationDialog({ setup, onClose }: { setup: Setup; onClose: () => void }) {
+  const { control, handleSubmit } = useForm({
+    defaultValues: {
+      code: '',
+      name: '',
+      stage: 'roughMill' as Stage,
+      zoneId: setup.zones[0]?.id ?? '',
+      kind: 'work' as 'work' | 'dwell',
+      places: '1',
+    },
+  });
+  const typed = useTyped(control);
   const add = useCommand((body: View<'StationDto'>, headers) => ask(client.POST('/api/stations', { body, headers })), onClose);
+  const submit = handleSubmit((f) => add.mutate({ ...f, code: f.code.toUpperCase(), places: figureIn(f.places) }));
   return (
     <FormDialog
       title="Add a station"
       submit="Add"
       pending={add.isPending}
       error={add.error}
-      onSubmit={() => add.mutate({ code: code.toUpperCase(), name, stage, zoneId, kind, places: Number(places) })}
+      onSubmit={() => void submit()}
       onClose={onClose}
     >
-      <TextField label="Code" value={code} onChange={(event) => setCode(event.target.value)} helperText="As on its sign: BD5" autoFocus />
-      <TextField label="Station" value={name} onChange={(event) => setName(event.target.value)} />
-      <Select label="Stage" value={stage} choices={STAGES.map((s) => [s, STAGE_NAMES[s]])} onChange={(v) => setStage(v as Stage)} />
-      <Select label="Climate zone" value={zoneId} choices={zonesOf(setup)} onChange={setZoneId} />
-      <Select
+      <TextIn control={control} name="code" label="Code" rules={{ required: 'Type its code' }} helperText="As on its sign: BD5" autoFocus />
+      <TextIn control={control} name="name" label="Station" rules={{ required: 'Type its name' }} />
+      <ChoiceIn control={control} name="stage" label="Stage" choices={STAGES.map((s) => [s, STAGE_NAMES[s]])} />
+      <ChoiceIn control={control} name="zoneId" label="Climate zone" choices={zonesOf(setup)} />
+      <ChoiceIn
+        control={control}
+        name="kind"
         label="Kind"
-        value={kind}
         choices={[
           ['work', 'benches, where people work'],
           ['dwell', 'places, where things wait'],
         ]}
-        onChange={(v) => setKind(v as 'work' | 'dwell')}
       />
-      <TextField
-        label={kind === 'work' ? 'Benches' : 'Places'}
-        type="number"
-        value={places}
-        onChange={(event) => setPlaces(event.target.value)}
-      />
+      <FigureIn control={control} name="places" label={typed.kind === 'work' ? 'Benches' : 'Places'} {...places} />
     </FormDialog>
   );
 }

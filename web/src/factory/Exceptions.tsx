@@ -1,10 +1,11 @@
-import { LOT_USES, type LotUse } from '@ample-crane/core';
-import { Box, Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { LOT_USES } from '@ample-crane/core';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { ChoiceIn, idChoices, TextIn } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
 import { MoistureFields } from './MoistureFields.tsx';
 
@@ -81,35 +82,17 @@ interface DialogProps {
 }
 
 function ExceptionDialog({ exception, pending, error, onSave, onClose }: DialogProps) {
-  const { use: usedFor, form: shape, ...moisture } = exception;
-  const [use, setUse] = useState<LotUse | ''>(usedFor ?? '');
-  const [form, setForm] = useState(shape ?? '');
+  const { use, form, ...moisture } = exception;
+  const where = useForm({ defaultValues: { use: use ?? '', form: form ?? '' } });
   const { control, handleSubmit } = useForm<View<'MoistureDto'>>({ values: moisture });
+  const save = handleSubmit((rules) => {
+    const said = where.getValues();
+    onSave({ ...rules, use: LOT_USES.find((u) => u === said.use) ?? null, form: said.form.trim() === '' ? null : said.form.trim() });
+  });
   return (
-    <FormDialog
-      title="Rules of their own"
-      submit="Keep"
-      pending={pending}
-      error={error}
-      onSubmit={() =>
-        void handleSubmit((rules) => onSave({ ...rules, use: use === '' ? null : use, form: form.trim() === '' ? null : form.trim() }))()
-      }
-      onClose={onClose}
-    >
-      <TextField select label="Wood for" value={use} onChange={(event) => setUse(LOT_USES.find((u) => u === event.target.value) ?? '')}>
-        <MenuItem value="">any use</MenuItem>
-        {LOT_USES.map((u) => (
-          <MenuItem key={u} value={u}>
-            {u}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        label="Form"
-        value={form}
-        onChange={(event) => setForm(event.target.value)}
-        helperText="As lots are received; empty for any"
-      />
+    <FormDialog title="Rules of their own" submit="Keep" pending={pending} error={error} onSubmit={() => void save()} onClose={onClose}>
+      <ChoiceIn control={where.control} name="use" label="Wood for" choices={[['', 'any use'], ...idChoices(LOT_USES)]} />
+      <TextIn control={where.control} name="form" label="Form" helperText="As lots are received; empty for any" />
       <MoistureFields control={control} />
     </FormDialog>
   );

@@ -5,6 +5,7 @@ import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { MONO } from '../ground/theme.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn, useTyped } from '../parts/fields.tsx';
 import type { Person, PersonFields } from './personForm.ts';
 
 const ROLES = ['viewer', 'operator', 'lead', 'manager', 'admin'] as const;
@@ -109,18 +110,19 @@ export function NewPassword({ personId, name }: { personId: string; name: string
 
 /** The badge that lets somebody on at a station's tablet: scanned into the field, and kept as a hash. */
 export function Badge({ personId }: { personId: string }) {
-  const [badge, setBadge] = useState('');
+  const { control, reset } = useForm({ defaultValues: { badge: '' } });
+  const { badge } = useTyped(control);
   const give = useCommand(
     (text: string | null) => ask(client.PUT('/api/people/{id}/badge', { params: { path: { id: personId } }, body: { badge: text } })),
-    () => setBadge(''),
+    () => reset(),
   );
   return (
     <>
       <Stack direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>
-        <TextField
+        <TextIn
+          control={control}
+          name="badge"
           label="Badge for the benches"
-          value={badge}
-          onChange={(event) => setBadge(event.target.value)}
           autoComplete="off"
           helperText={give.isSuccess ? 'Done; the one before counts no more.' : 'Scan a new one'}
         />

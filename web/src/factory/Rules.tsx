@@ -7,7 +7,6 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
 import { Exceptions } from './Exceptions.tsx';
 import { Kilns } from './Kilns.tsx';
-import { Meters } from './Meters.tsx';
 import { MoistureFields } from './MoistureFields.tsx';
 import { MovementLimits } from './MovementLimits.tsx';
 
@@ -27,9 +26,6 @@ export function Rules({ setup }: { setup: View<'SetupView'> }) {
       <Box>
         <Section title="Rules of their own">
           <Exceptions setup={setup} editable={may('manager')} />
-        </Section>
-        <Section title="How species read on our meters">
-          <Meters setup={setup} editable={may('manager')} />
         </Section>
         <Section title="How kilns and cabinets dry">
           <Kilns setup={setup} editable={may('manager')} />

@@ -13,9 +13,11 @@ import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { Carriers, Prerequisites, ZoneDialog } from './Equipment.tsx';
 import { NewStationDialog } from './EquipmentDialogs.tsx';
+import { DefectRegister } from './DefectRegister.tsx';
 import { Models } from './Models.tsx';
 import { PersonDialog } from './PersonDialog.tsx';
 import { Rules } from './Rules.tsx';
+import { SpeciesRegister } from './SpeciesRegister.tsx';
 import { StationDialog } from './StationDialog.tsx';
 
 const TABS = [
@@ -26,6 +28,8 @@ const TABS = [
   'Programs and kits',
   'Models',
   'Bands and rules',
+  'Species',
+  'Defects',
   'Materials',
   'Calendar',
 ] as const;
@@ -71,6 +75,8 @@ export default function SetupScreen() {
             {tab === 'Programs and kits' && <Prerequisites setup={setup} />}
             {tab === 'Models' && <Models models={setup.models} />}
             {tab === 'Bands and rules' && <Rules setup={setup} />}
+            {tab === 'Species' && <SpeciesRegister setup={setup} />}
+            {tab === 'Defects' && <DefectRegister setup={setup} />}
             {tab === 'Materials' && <Materials materials={setup.materials} />}
             {tab === 'Calendar' && <CalendarFeed />}
           </>
@@ -146,7 +152,7 @@ function Skills({ skills }: { skills: readonly View<'SkillView'>[] }) {
       headerName: 'Who',
       flex: 1,
       minWidth: 300,
-      valueGetter: (skills: View<'PersonView'>['skills']) => skills.map((s) => s.skill + (LEVEL_WORDS[s.level] ?? '')).join(', '),
+      valueGetter: (holders: readonly string[]) => holders.join(', '),
     },
     {
       field: 'risk',

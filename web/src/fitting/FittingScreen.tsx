@@ -1,19 +1,6 @@
 import { clearanceMm } from '@ample-crane/core';
-import {
-  Box,
-  Button,
-  Checkbox,
-  Link,
-  MenuItem,
-  Table,
-  TableBody,
-  TableCell,
-  TableHead,
-  TableRow,
-  TextField,
-  Typography,
-} from '@mui/material';
-import { useState } from 'react';
+import { Box, Button, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand, useFitting } from '../ground/queries.ts';
@@ -21,6 +8,7 @@ import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { ChoiceIn, FlagIn, idChoices, useTyped } from '../parts/fields.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
@@ -82,23 +70,27 @@ export default function FittingScreen() {
 function PairingSet({ set }: { set: FitSet }) {
   const { may } = useSession();
   const navigate = useNavigate();
-  const [neckOf, setNeckOf] = useState<Record<string, string | null>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, p.neckId])));
-  const [taken, setTaken] = useState<Record<string, boolean>>(Object.fromEntries(set.proposed.map((p) => [p.bodyId, true])));
+  const proposedFor = new Map(set.proposed.map((p) => [p.bodyId, p.neckId]));
+  const { control, handleSubmit } = useForm({
+    defaultValues: { bodies: set.bodies.map(({ pieceId }) => ({ neckId: proposedFor.get(pieceId) ?? '', fit: proposedFor.has(pieceId) })) },
+  });
+  const typed = useTyped(control);
+  const said = typed.bodies;
   const fit = useCommand(
     (body: View<'FitDto'>, headers) => ask(client.POST('/api/fitting', { body, headers })),
     ({ id }) => void navigate(`/batches/${id}`),
   );
   const width = (list: readonly View<'FitPieceView'>[], id: string | null | undefined) =>
     list.find((p) => p.pieceId === id)?.widthMm ?? null;
-  const rows = set.bodies.map((body) => {
-    const neckId = neckOf[body.pieceId] ?? null;
+  const rows = set.bodies.map((body, i) => {
+    const neckId = said[i]?.neckId || null;
     const tenon = width(set.necks, neckId);
     const gap = body.widthMm === null || tenon === null ? null : clearanceMm(body.widthMm, tenon);
     return {
       body,
       neckId,
       gap,
-      chosen: taken[body.pieceId] === true && (neckId !== null || !set.separateNecks),
+      chosen: said[i]?.fit === true && (neckId !== null || !set.separateNecks),
     };
   });
   const chosen = rows.filter((r) => r.chosen);
@@ -143,14 +135,10 @@ function PairingSet({ set }: { set: FitSet }) {
             </TableRow>
           </TableHead>
           <TableBody>
-            {rows.map(({ body, neckId, gap }) => (
+            {rows.map(({ body, neckId, gap }, i) => (
               <TableRow key={body.pieceId}>
                 <TableCell padding="checkbox">
-                  <Checkbox
-                    checked={taken[body.pieceId] === true}
-                    onChange={(event) => setTaken({ ...taken, [body.pieceId]: event.target.checked })}
-                    slotProps={{ input: { 'aria-label': `Fit ${body.pieceId}` } }}
-                  />
+                  <FlagIn control={control} name={`bodies.${i}.fit`} label={`Fit ${body.pieceId}`} bare />
                 </TableCell>
                 <TableCell>
                   <Id>{body.pieceId}</Id>
@@ -159,26 +147,14 @@ function PairingSet({ set }: { set: FitSet }) {
                 {set.separateNecks && (
                   <>
                     <TableCell>
-                      <TextField
-                        select
-                        variant="standard"
-                        value={neckId ?? ''}
-                        onChange={(event) =>
-                          setNeckOf({
-                            ...neckOf,
-                            [body.pieceId]: event.target.value === '' ? null : event.target.value,
-                          })
-                        }
-                        slotProps={{ htmlInput: { 'aria-label': `Neck for ${body.pieceId}` } }}
+                      <ChoiceIn
+                        control={control}
+                        name={`bodies.${i}.neckId`}
+                        label={`Neck for ${body.pieceId}`}
+                        choices={[['', 'none'], ...idChoices(set.necks.map((n) => n.pieceId))]}
+                        bare
                         sx={{ minWidth: 110 }}
-                      >
-                        <MenuItem value="">none</MenuItem>
-                        {set.necks.map((n) => (
-                          <MenuItem key={n.pieceId} value={n.pieceId}>
-                            {n.pieceId}
-                          </MenuItem>
-                        ))}
-                      </TextField>
+                      />
                     </TableCell>
                     <TableCell align="right">{width(set.necks, neckId)?.toFixed(2) ?? '–'}</TableCell>
                     <TableCell>
@@ -208,7 +184,12 @@ function PairingSet({ set }: { set: FitSet }) {
       </Box>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5, flexWrap: 'wrap' }}>
         {may('operator') && (
-          <Button variant="contained" disabled={chosen.length === 0 || twice} loading={fit.isPending} onClick={submit}>
+          <Button
+            variant="contained"
+            disabled={chosen.length === 0 || twice}
+            loading={fit.isPending}
+            onClick={() => void handleSubmit(submit)()}
+          >
             Fit {counted(chosen.length, 'instrument', 'instruments')} and give serials
           </Button>
         )}

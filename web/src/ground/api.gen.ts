@@ -1616,22 +1616,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/settings/meters": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put: operations["Setup_changeMeters"];
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/settings/movement": {
         parameters: {
             query?: never;
@@ -1817,6 +1801,38 @@ export interface paths {
         };
         get?: never;
         put: operations["People_setBadge"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/species": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Registers_changeSpecies"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/defects": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Registers_changeDefects"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2739,6 +2755,10 @@ export interface components {
             target: number;
             high: number;
         };
+        DefectKindsView: {
+            usual: string[];
+            other: string[];
+        };
         StepChoiceView: {
             id: string;
             name: string;
@@ -2779,6 +2799,7 @@ export interface components {
             overrides: components["schemas"]["OverrideView"][];
             log: components["schemas"]["LogView"][];
             cautions: string[];
+            defectKinds: components["schemas"]["DefectKindsView"];
             originChoices: components["schemas"]["StepChoiceView"][];
             workers: components["schemas"]["StepChoiceView"][];
             accepters: components["schemas"]["StepChoiceView"][];
@@ -2831,8 +2852,7 @@ export interface components {
             pieceId: string;
             /** @enum {string} */
             outcome: "rework" | "scrap";
-            /** @enum {string} */
-            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            defect: string;
             originOperationId: string;
             note: string;
         };
@@ -2873,8 +2893,7 @@ export interface components {
         };
         RefusedPieceDto: {
             pieceId: string;
-            /** @enum {string} */
-            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            defect: string;
             originOperationId: string;
             note: string;
             /** @enum {string} */
@@ -2888,8 +2907,7 @@ export interface components {
         };
         PieceDefectDto: {
             pieceId: string;
-            /** @enum {string} */
-            defect: "tear-out" | "off dimension" | "crack" | "knot or pitch" | "glue line open" | "binding gap" | "fret high" | "back bow" | "twist" | "sand-through" | "run" | "dust in film" | "orange peel" | "blush" | "sinkback" | "colour off sample" | "dent" | "rattle" | "electrics fault";
+            defect: string;
             originOperationId: string;
             note: string;
         };
@@ -3591,11 +3609,24 @@ export interface components {
             use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard" | null;
             form: string | null;
         };
-        MeterSpeciesDto: {
-            species: string;
+        MeterCorrectionDto: {
             a: number;
             b: number;
             densityOffsetPct: number;
+        };
+        SpeciesDto: {
+            name: string;
+            radial: number | null;
+            tangential: number | null;
+            densityGPerCm3: number | null;
+            ratePerDay: number | null;
+            restricted: boolean;
+            meter: components["schemas"]["MeterCorrectionDto"] | null;
+            source: string;
+        };
+        DefectKindDto: {
+            name: string;
+            stages: ("woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch")[];
         };
         KilnStepDto: {
             tempC: number;
@@ -3636,7 +3667,8 @@ export interface components {
         RuleTagsView: {
             moisture: string;
             exceptions: string;
-            meters: string;
+            species: string;
+            defects: string;
             movement: string;
             kilns: string;
             serial: string;
@@ -3651,7 +3683,8 @@ export interface components {
             prerequisites: components["schemas"]["PrerequisiteView"][];
             moisture: components["schemas"]["MoistureDto"];
             exceptions: components["schemas"]["MoistureExceptionDto"][];
-            meters: components["schemas"]["MeterSpeciesDto"][];
+            species: components["schemas"]["SpeciesDto"][];
+            defects: components["schemas"]["DefectKindDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
             spray: components["schemas"]["SprayLimitsView"];
@@ -3698,10 +3731,6 @@ export interface components {
         ChangeExceptionsDto: {
             seen?: string;
             exceptions: components["schemas"]["MoistureExceptionDto"][];
-        };
-        ChangeMetersDto: {
-            seen?: string;
-            species: components["schemas"]["MeterSpeciesDto"][];
         };
         ChangeMovementDto: {
             seen?: string;
@@ -3829,6 +3858,14 @@ export interface components {
         };
         BadgeDto: {
             badge: string | null;
+        };
+        ChangeSpeciesDto: {
+            seen?: string;
+            species: components["schemas"]["SpeciesDto"][];
+        };
+        ChangeDefectsDto: {
+            seen?: string;
+            defects: components["schemas"]["DefectKindDto"][];
         };
         PassTimeDto: {
             hours: number;
@@ -6480,29 +6517,6 @@ export interface operations {
             };
         };
     };
-    Setup_changeMeters: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ChangeMetersDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
     Setup_changeMovement: {
         parameters: {
             query?: never;
@@ -6772,6 +6786,52 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["BadgeDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Registers_changeSpecies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeSpeciesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Registers_changeDefects: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeDefectsDto"];
             };
         };
         responses: {

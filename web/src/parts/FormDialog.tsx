@@ -5,18 +5,23 @@ import { ErrorNote } from './ErrorNote.tsx';
 interface Props {
   title: string;
   submit: string;
+  width?: 'xs' | 'sm' | 'md';
+  /** what is typed cannot be sent yet */
+  disabled?: boolean;
   pending: boolean;
   error: unknown;
   onSubmit: () => void;
   onClose: () => void;
+  /** another button, apart from the two */
+  beside?: ReactNode;
   children: ReactNode;
 }
 
 /** The frame of a dialog that takes input: title, fields, what went wrong, and the two buttons. */
-export function FormDialog({ title, submit, pending, error, onSubmit, onClose, children }: Props) {
+export function FormDialog({ title, submit, width = 'xs', disabled = false, pending, error, onSubmit, onClose, beside, children }: Props) {
   const id = useId();
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="xs" aria-labelledby={id}>
+    <Dialog open onClose={onClose} fullWidth maxWidth={width} aria-labelledby={id}>
       {/* As high as the dialog at most: fields scroll, the buttons stay in sight. */}
       <Box
         component="form"
@@ -35,8 +40,9 @@ export function FormDialog({ title, submit, pending, error, onSubmit, onClose, c
           </Stack>
         </DialogContent>
         <DialogActions>
+          {beside && <Box sx={{ flex: 1 }}>{beside}</Box>}
           <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" loading={pending}>
+          <Button type="submit" variant="contained" disabled={disabled} loading={pending}>
             {submit}
           </Button>
         </DialogActions>

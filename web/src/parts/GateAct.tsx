@@ -1,10 +1,12 @@
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, TextField, Typography } from '@mui/material';
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
 import { useIsMutating } from '@tanstack/react-query';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { ask, client, problemOf } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from './ErrorNote.tsx';
+import { TextIn, useTyped } from './fields.tsx';
 import { FindingList } from './Finding.tsx';
 
 interface Props {
@@ -23,23 +25,26 @@ interface Props {
  */
 export function GateAct({ subject, id, version, label, variant = 'outlined', accepted }: Props) {
   const { may } = useSession();
-  const [reason, setReason] = useState<string | null>(null);
+  const [overriding, setOverriding] = useState(false);
+  const { control, handleSubmit, reset } = useForm({ defaultValues: { reason: '' } });
+  const typed = useTyped(control);
+  const leave = () => {
+    setOverriding(false);
+    reset();
+  };
   // Until what another command changed has been read anew, this would stand on what was there before.
   const settling = useIsMutating() > 0;
-  const pass = useCommand(
-    ({ overrideReason }: { overrideReason?: string }, headers) => {
-      const body = { version, ...(overrideReason === undefined ? {} : { overrideReason }) };
-      const params = { path: { id } };
-      const answer = accepted === undefined ? {} : { accepted };
-      return subject === 'batch'
-        ? ask(client.POST('/api/batches/{id}/move', { params, body: { ...body, ...answer }, headers }))
-        : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
-    },
-    () => setReason(null),
-  );
+  const pass = useCommand(({ overrideReason }: { overrideReason?: string }, headers) => {
+    const body = { version, ...(overrideReason === undefined ? {} : { overrideReason }) };
+    const params = { path: { id } };
+    const answer = accepted === undefined ? {} : { accepted };
+    return subject === 'batch'
+      ? ask(client.POST('/api/batches/{id}/move', { params, body: { ...body, ...answer }, headers }))
+      : ask(client.POST('/api/lots/{id}/release', { params, body, headers }));
+  }, leave);
   const close = () => {
     pass.reset();
-    setReason(null);
+    leave();
   };
   const problem = pass.error ? problemOf(pass.error) : undefined;
   const mayOverride = may(subject === 'batch' ? 'lead' : 'manager');
@@ -56,11 +61,11 @@ export function GateAct({ subject, id, version, label, variant = 'outlined', acc
             {problem?.findings && !mayOverride && (
               <Typography color="text.secondary">A {subject === 'batch' ? 'lead' : 'manager'} may override this with a reason.</Typography>
             )}
-            {problem?.findings && mayOverride && reason !== null && (
-              <TextField
+            {problem?.findings && mayOverride && overriding && (
+              <TextIn
+                control={control}
+                name="reason"
                 label="Reason for the override"
-                value={reason}
-                onChange={(event) => setReason(event.target.value)}
                 helperText="Stays on the card and in every instrument’s record."
                 multiline
                 autoFocus
@@ -69,19 +74,19 @@ export function GateAct({ subject, id, version, label, variant = 'outlined', acc
           </Stack>
         </DialogContent>
         <DialogActions>
-          <Button onClick={close}>{reason === null ? 'Close' : 'Keep waiting'}</Button>
-          {problem?.findings && mayOverride && reason === null && (
-            <Button color="error" onClick={() => setReason('')}>
+          <Button onClick={close}>{overriding ? 'Keep waiting' : 'Close'}</Button>
+          {problem?.findings && mayOverride && !overriding && (
+            <Button color="error" onClick={() => setOverriding(true)}>
               Override…
             </Button>
           )}
-          {reason !== null && (
+          {overriding && (
             <Button
               color="error"
               variant="contained"
-              disabled={reason.trim().length < 5}
+              disabled={typed.reason.trim().length < 5}
               loading={pass.isPending}
-              onClick={() => pass.mutate({ overrideReason: reason })}
+              onClick={() => void handleSubmit(({ reason }) => pass.mutate({ overrideReason: reason }))()}
             >
               Override
             </Button>

@@ -9,10 +9,12 @@ import {
   type Route,
   type StepSeed,
 } from '@ample-crane/core';
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, TextField } from '@mui/material';
+import { Button } from '@mui/material';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { COMPONENT_CHOICES, useDesk } from './context.ts';
-import { Choice } from './fields.tsx';
+import { ChoiceIn, TextIn, useTyped } from '../parts/fields.tsx';
+import { FormDialog } from '../parts/FormDialog.tsx';
 import { KIND_WORDS } from '../parts/StepShape.tsx';
 
 type Where = 'after' | 'before' | 'stream';
@@ -30,6 +32,14 @@ export function AddStep({ onRoute }: { onRoute: (route: Route, selectId: string)
   );
 }
 
+interface Fields {
+  name: string;
+  kind: OperationKind;
+  where: Where;
+  /** of the stream that comes in here */
+  component: Component;
+}
+
 const WAITS: ReadonlySet<OperationKind> = new Set(['dwell', 'buffer']);
 
 function AddDialog({ onClose, onRoute }: { onClose: () => void; onRoute: (route: Route, selectId: string) => void }) {
@@ -40,14 +50,14 @@ function AddDialog({ onClose, onRoute }: { onClose: () => void; onRoute: (route:
     ['before', `before ${step.name}`],
     ...(takesStreams ? [['stream', `first of a stream that comes in at ${step.name}`] as [Where, string]] : []),
   ];
-  const [where, setWhere] = useState<Where>(places[0]?.[0] ?? 'after');
-  const [name, setName] = useState('');
-  const [kind, setKind] = useState<OperationKind>('work');
   const taken = new Set(before(route, step.id).map((o) => o.component));
   const free = COMPONENT_CHOICES.filter(([c]) => !taken.has(c));
-  const [component, setComponent] = useState<Component>(free[0]?.[0] ?? 'fingerboard');
-  const station = setup.stations.find((s) => s.stage === step.stage && (s.kind === 'dwell') === WAITS.has(kind)) ?? setup.stations[0];
-  const add = () => {
+  const { control, handleSubmit } = useForm<Fields>({
+    defaultValues: { name: '', kind: 'work', where: places[0]?.[0] ?? 'after', component: free[0]?.[0] ?? 'fingerboard' },
+  });
+  const typed = useTyped(control);
+  const add = ({ name, kind, where, component }: Fields) => {
+    const station = setup.stations.find((s) => s.stage === step.stage && (s.kind === 'dwell') === WAITS.has(kind)) ?? setup.stations[0];
     const seed: StepSeed = {
       name: name.trim(),
       kind,
@@ -66,36 +76,19 @@ function AddDialog({ onClose, onRoute }: { onClose: () => void; onRoute: (route:
     onClose();
   };
   return (
-    <Dialog open onClose={onClose} aria-labelledby="add-step" fullWidth maxWidth="xs">
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          add();
-        }}
-      >
-        <DialogTitle id="add-step">Add a step</DialogTitle>
-        <DialogContent>
-          <Stack spacing={2} sx={{ pt: 1 }}>
-            <TextField label="What is done" value={name} onChange={(event) => setName(event.target.value)} autoFocus />
-            <Choice
-              label="Kind of step"
-              value={kind}
-              choices={OPERATION_KINDS.map((k) => [k, KIND_WORDS[k]])}
-              onChange={(value) => setKind(value as OperationKind)}
-            />
-            <Choice label="Where" value={where} choices={places} onChange={(value) => setWhere(value as Where)} />
-            {where === 'stream' && (
-              <Choice label="Of what" value={component} choices={free} onChange={(value) => setComponent(value as Component)} />
-            )}
-          </Stack>
-        </DialogContent>
-        <DialogActions>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button type="submit" variant="contained" disabled={name.trim() === ''}>
-            Add
-          </Button>
-        </DialogActions>
-      </form>
-    </Dialog>
+    <FormDialog
+      title="Add a step"
+      submit="Add"
+      disabled={typed.name.trim() === ''}
+      pending={false}
+      error={null}
+      onSubmit={() => void handleSubmit(add)()}
+      onClose={onClose}
+    >
+      <TextIn control={control} name="name" label="What is done" autoFocus />
+      <ChoiceIn control={control} name="kind" label="Kind of step" choices={OPERATION_KINDS.map((k) => [k, KIND_WORDS[k]])} />
+      <ChoiceIn control={control} name="where" label="Where" choices={places} />
+      {typed.where === 'stream' && <ChoiceIn control={control} name="component" label="Of what" choices={free} />}
+    </FormDialog>
   );
 }

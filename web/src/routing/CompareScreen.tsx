@@ -6,7 +6,7 @@ import type { View } from '../ground/api.ts';
 import { useRoute, useRoutes } from '../ground/queries.ts';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { Screen } from '../parts/Screen.tsx';
-import { Choice } from './fields.tsx';
+import { Choice } from '../parts/deskFields.tsx';
 import { RouteMap, type StepTone } from './RouteMap.tsx';
 import { fieldInWords } from './fieldWords.ts';
 

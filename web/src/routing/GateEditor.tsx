@@ -2,7 +2,7 @@ import { ruleInWords, type Rule } from '@ample-crane/core';
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useDesk } from './context.ts';
-import { Choice } from './fields.tsx';
+import { Choice } from '../parts/deskFields.tsx';
 import { editorOf, RULE_EDITORS } from './rules/index.ts';
 import type { Fields } from './rules/rule.ts';
 

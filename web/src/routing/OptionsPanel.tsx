@@ -1,6 +1,6 @@
 import { freeId, type Route, type RouteOption } from '@ample-crane/core';
 import { Box, Button, Stack, Typography } from '@mui/material';
-import { TextLine } from './fields.tsx';
+import { TextLine } from '../parts/deskFields.tsx';
 
 /** What can be chosen on an order of this model; the first value is the usual one. */
 export function OptionsPanel({ route, readOnly, onRoute }: { route: Route; readOnly: boolean; onRoute: (route: Route) => void }) {

@@ -292,6 +292,7 @@ function worldOf(setup: View<'SetupView'>, carriers: DeskProps['carriers'], mode
     skillLevels: new Map(setup.skills.filter((s) => s.level > 0).map((s) => [s.skill, s.level])),
     carriers: carriers.filter((c) => c.active),
     modelIds: new Set(setup.models.map((m) => m.id)),
+    materialIds: new Set(setup.materials.map((m) => m.id)),
     facts: {
       species: Object.fromEntries(model?.wood.map((w) => [w.component, w.species]) ?? []),
       construction: model?.construction ?? '',

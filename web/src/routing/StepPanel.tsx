@@ -6,7 +6,7 @@ import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { AddStep } from './AddStep.tsx';
 import { EDITORS } from './aspects/index.ts';
 import { useDesk } from './context.ts';
-import { Choice, FigureField, TextLine } from './fields.tsx';
+import { Choice, FigureField, TextLine } from '../parts/deskFields.tsx';
 import { GateEditor } from './GateEditor.tsx';
 import { KIND_WORDS } from '../parts/StepShape.tsx';
 

@@ -2,7 +2,7 @@ import { walkThrough, withDefaults, type Route, type RouteFacts } from '@ample-c
 import { Box, Stack, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { WalkSummary } from '../parts/WalkSummary.tsx';
-import { Choice, FigureField } from './fields.tsx';
+import { Choice, FigureField } from '../parts/deskFields.tsx';
 
 interface Props {
   route: Route;

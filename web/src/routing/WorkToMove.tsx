@@ -1,10 +1,13 @@
-import { Box, Button, Checkbox, Link, Stack, Table, TableBody, TableCell, TableHead, TableRow, TextField, Typography } from '@mui/material';
+import { Box, Checkbox, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useState } from 'react';
+import { Controller, useForm } from 'react-hook-form';
 import { Link as RouterLink } from 'react-router';
 import { ask, client, problemOf, type View } from '../ground/api.ts';
 import { useCommand, useWorkToMove } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
+import { ActForm } from '../parts/ActForm.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn, useTyped } from '../parts/fields.tsx';
 import { Section } from '../parts/Screen.tsx';
 
 type Row = View<'MoveOverView'>;
@@ -13,8 +16,11 @@ type Row = View<'MoveOverView'>;
 export function WorkToMove({ version }: { version: View<'RouteVersionView'> }) {
   const { may } = useSession();
   const query = useWorkToMove(version.id);
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const [reason, setReason] = useState('');
+  const { control, handleSubmit, setValue } = useForm<{ chosen: string[]; reason: string }>({
+    defaultValues: { chosen: [], reason: '' },
+  });
+  const typed = useTyped(control);
+  const { chosen, reason } = typed;
   const [refused, setRefused] = useState<string[]>([]);
   const move = useCommand(
     async (rows: readonly Row[], { 'Idempotency-Key': key }) => {
@@ -31,15 +37,10 @@ export function WorkToMove({ version }: { version: View<'RouteVersionView'> }) {
     },
     (notMoved) => {
       setRefused(notMoved);
-      setChosen(new Set());
+      setValue('chosen', []);
     },
   );
   const rows = query.data ?? [];
-  const toggle = (id: string) => {
-    const next = new Set(chosen);
-    if (!next.delete(id)) next.add(id);
-    setChosen(next);
-  };
   if (query.data && rows.length === 0)
     return (
       <Section title="Work in progress on other versions">
@@ -65,11 +66,19 @@ export function WorkToMove({ version }: { version: View<'RouteVersionView'> }) {
             {rows.map((row) => (
               <TableRow key={row.batchId}>
                 <TableCell padding="checkbox">
-                  <Checkbox
-                    disabled={!row.possible || !may('lead')}
-                    checked={chosen.has(row.batchId)}
-                    onChange={() => toggle(row.batchId)}
-                    slotProps={{ input: { 'aria-label': `Move ${row.batchId}` } }}
+                  <Controller
+                    control={control}
+                    name="chosen"
+                    render={({ field }) => (
+                      <Checkbox
+                        disabled={!row.possible || !may('lead')}
+                        checked={field.value.includes(row.batchId)}
+                        onChange={(_, on) =>
+                          field.onChange(on ? [...field.value, row.batchId] : field.value.filter((id) => id !== row.batchId))
+                        }
+                        slotProps={{ input: { 'aria-label': `Move ${row.batchId}` } }}
+                      />
+                    )}
                   />
                 </TableCell>
                 <TableCell>
@@ -90,17 +99,18 @@ export function WorkToMove({ version }: { version: View<'RouteVersionView'> }) {
         </Table>
       </Box>
       {may('lead') && (
-        <Stack direction="row" spacing={1.5} sx={{ mt: 1.5 }}>
-          <TextField label="Why they are moved" value={reason} onChange={(event) => setReason(event.target.value)} sx={{ flex: 1 }} />
-          <Button
-            variant="contained"
-            disabled={chosen.size === 0 || reason.trim() === ''}
-            loading={move.isPending}
-            onClick={() => move.mutate(rows.filter((r) => chosen.has(r.batchId)))}
+        <Box sx={{ mt: 1.5 }}>
+          <ActForm
+            submit={`Move ${chosen.length > 0 ? chosen.length : ''} to version ${version.version}`}
+            size="medium"
+            disabled={chosen.length === 0 || reason.trim() === ''}
+            pending={move.isPending}
+            error={move.error}
+            onSubmit={handleSubmit(() => move.mutate(rows.filter((r) => chosen.includes(r.batchId))))}
           >
-            Move {chosen.size > 0 ? chosen.size : ''} to version {version.version}
-          </Button>
-        </Stack>
+            <TextIn control={control} name="reason" label="Why they are moved" sx={{ flex: 1 }} />
+          </ActForm>
+        </Box>
       )}
       {refused.length > 0 && (
         <Box role="alert" sx={{ mt: 1 }}>

@@ -1,4 +1,4 @@
-import { PAUSE_CAUSES } from '@ample-crane/core';
+import { PAUSE_CAUSES, PAUSE_WORDS } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -16,7 +16,6 @@ import { CoatForm } from '../batches/CoatForm.tsx';
 import { FinishForm } from '../batches/FinishForm.tsx';
 import { HandOverAct } from '../batches/HandOverAct.tsx';
 import { MeasuresForm } from '../batches/MeasuresForm.tsx';
-import { CAUSE_WORDS } from '../batches/PauseAct.tsx';
 import { cardAsSeen, useSeen } from '../batches/seen.ts';
 import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
 import { WorkerAct } from '../batches/WorkerAct.tsx';
@@ -148,7 +147,7 @@ function PauseByCause({ card }: { card: Card }) {
       <Stack direction="row" useFlexGap spacing={1} sx={{ flexWrap: 'wrap' }}>
         {PAUSE_CAUSES.map((cause) => (
           <Button key={cause} variant="outlined" size="large" onClick={() => pause.mutate({ cause })}>
-            {CAUSE_WORDS[cause]}
+            {PAUSE_WORDS[cause]}
           </Button>
         ))}
         <Button size="large" color="inherit" onClick={() => setOpen(false)}>

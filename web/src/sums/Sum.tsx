@@ -1,4 +1,4 @@
-import { MOVEMENT_LIMITS, type MovementLimit } from '@ample-crane/core';
+import { MOVEMENT_LIMITS, SPECIES, type MovementLimit, type Species } from '@ample-crane/core';
 import { Box, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
@@ -11,7 +11,7 @@ export interface SumField {
   /** what stands there at first */
   value: string;
   /** a choice rather than a figure */
-  options?: readonly string[];
+  options?: readonly string[] | ((factory: FactoryFigures) => readonly string[]);
   width?: number;
 }
 
@@ -27,6 +27,7 @@ export interface SumResult {
 /** What sums take from the factory's settings. */
 export interface FactoryFigures {
   movementLimits: readonly MovementLimit[];
+  species: readonly Species[];
 }
 
 export interface SumDefinition {
@@ -38,7 +39,7 @@ export interface SumDefinition {
   source: string;
   /** @throws RangeError with what is wrong, in words */
   work: (input: Inputs, number: (name: string) => number, factory: FactoryFigures) => readonly SumResult[];
-  picture?: (input: Inputs, number: (name: string) => number) => ReactNode;
+  picture?: (input: Inputs, number: (name: string) => number, factory: FactoryFigures) => ReactNode;
 }
 
 /** A figure as typed; a decimal comma is one. */
@@ -48,7 +49,7 @@ export const figure = (text: string | undefined): number =>
 /** One calculator: its inputs are its address, so that it can be kept, sent and come back to. */
 export function Sum({ sum }: { sum: SumDefinition }) {
   const setup = useSetup();
-  const factory = { movementLimits: setup.data?.movementLimits ?? MOVEMENT_LIMITS };
+  const factory = { movementLimits: setup.data?.movementLimits ?? MOVEMENT_LIMITS, species: setup.data?.species ?? SPECIES };
   const [params, setParams] = useSearchParams();
   const input = Object.fromEntries(sum.fields.map((f) => [f.name, params.get(f.name) ?? f.value]));
   const number = (name: string) => {
@@ -61,11 +62,12 @@ export function Sum({ sum }: { sum: SumDefinition }) {
   let picture: ReactNode = null;
   try {
     results = sum.work(input, number, factory);
-    picture = sum.picture?.(input, number);
+    picture = sum.picture?.(input, number, factory);
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     problem = error.message;
   }
+  const optionsOf = ({ options = [] }: SumField) => (typeof options === 'function' ? options(factory) : options);
   const set = (name: string, value: string) => setParams({ ...input, [name]: value }, { replace: true });
   return (
     <Box component="section" aria-label={sum.title}>
@@ -82,7 +84,7 @@ export function Sum({ sum }: { sum: SumDefinition }) {
             sx={{ width: f.width ?? 170 }}
             {...(f.options ? { select: true } : { slotProps: { htmlInput: { inputMode: 'decimal' } } })}
           >
-            {f.options?.map((o) => (
+            {optionsOf(f).map((o) => (
               <MenuItem key={o} value={o}>
                 {o}
               </MenuItem>

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { MOVEMENT_LIMITS } from '@ample-crane/core';
+import { MOVEMENT_LIMITS, SPECIES } from '@ample-crane/core';
 import { SHOP_SUMS } from './shop.tsx';
 import { figure, type SumDefinition } from './Sum.tsx';
 import { WOOD_SUMS } from './wood.tsx';
@@ -10,7 +10,7 @@ function work(sum: SumDefinition, over: Record<string, string> = {}): Record<str
   const input = { ...Object.fromEntries(sum.fields.map((f) => [f.name, f.value])), ...over };
   return Object.fromEntries(
     sum
-      .work(input, (name) => figure(input[name as keyof typeof input]), { movementLimits: MOVEMENT_LIMITS })
+      .work(input, (name) => figure(input[name as keyof typeof input]), { movementLimits: MOVEMENT_LIMITS, species: SPECIES })
       .map((r) => [r.label, r.value]),
   );
 }

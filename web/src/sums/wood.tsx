@@ -21,13 +21,13 @@ import {
   priorDryingRatePerDay,
   readingsNeeded,
   DEFAULT_MOISTURE_GATE,
-  SPECIES,
+  speciesIn,
   type GrainDirection,
 } from '@ample-crane/core';
 import { MovementPicture } from './MovementPicture.tsx';
-import { figure, type SumDefinition } from './Sum.tsx';
+import { figure, type FactoryFigures, type SumDefinition } from './Sum.tsx';
 
-const NAMES = Object.keys(SPECIES);
+const speciesNames = ({ species }: FactoryFigures) => species.map((s) => s.name);
 const HANDBOOK = 'Source: Wood Handbook, FPL-GTR-282';
 const pct = (value: number) => `${value.toFixed(1)} %`;
 const days = (value: number) => (Number.isFinite(value) ? `${value.toFixed(1)} days` : 'never in this air');
@@ -91,7 +91,7 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     id: 'drying',
     title: 'Drying time',
     fields: [
-      { name: 'species', label: 'Species', value: 'mahogany', options: NAMES },
+      { name: 'species', label: 'Species', value: 'mahogany', options: speciesNames },
       { name: 'thickness', label: 'Thickness, mm', value: '50' },
       { name: 'from', label: 'From, %', value: '12' },
       { name: 'to', label: 'To, %', value: '9.5' },
@@ -102,9 +102,9 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     formula:
       'dM/dt = −k (M − EMC): t = ln((from − EMC) / (to − EMC)) / k; k by species and (25 / thickness)^1.5 until a lot has told its own.',
     source: 'Source: first-order drying in steady air; the rates are starting points only',
-    work: (input, n) => {
+    work: (input, n, { species }) => {
       const emc = equilibriumMoisturePct(n('temp'), share(n('humidity')));
-      const rate = input['rate']?.trim() ? n('rate') : priorDryingRatePerDay(input['species'] ?? '', n('thickness'));
+      const rate = input['rate']?.trim() ? n('rate') : priorDryingRatePerDay(speciesIn(species, input['species'] ?? ''), n('thickness'));
       // Air on the other side takes the wood further away.
       const towards = (n('to') - n('from')) * (emc - n('from')) >= 0;
       return [
@@ -157,7 +157,7 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     id: 'movement',
     title: 'Movement',
     fields: [
-      { name: 'species', label: 'Species', value: 'Sitka spruce', options: NAMES },
+      { name: 'species', label: 'Species', value: 'Sitka spruce', options: speciesNames },
       { name: 'direction', label: 'Across the grain', value: 'radial', options: ['radial', 'tangential'] },
       { name: 'size', label: 'Size, mm', value: '330' },
       { name: 'temp1', label: 'Made at, °C', value: '21', width: 120 },
@@ -167,21 +167,28 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     ],
     formula: 'Size × coefficient × change in moisture; the coefficients hold for 6 to 14 %, beyond which the edge is taken.',
     source: `${HANDBOOK}, ch. 13; the limits of joints are the factory’s: Setup, Bands and rules`,
-    work: (input, n, { movementLimits }) => {
+    work: (input, n, { movementLimits, species }) => {
       const from = equilibriumMoisturePct(n('temp1'), share(n('rh1')));
       const to = equilibriumMoisturePct(n('temp2'), share(n('rh2')));
-      const moved = movement(input['species'] ?? '', direction(input['direction']), n('size'), from, to, movementLimits);
+      const moved = movement(
+        speciesIn(species, input['species'] ?? ''),
+        direction(input['direction']),
+        n('size'),
+        from,
+        to,
+        movementLimits,
+      );
       return [
         { label: 'Moisture', value: `${pct(from)} to ${pct(to)}` },
         { label: moved.changeMm < 0 ? 'It shrinks by' : 'It grows by', value: `${Math.abs(moved.changeMm).toFixed(2)} mm` },
         ...moved.endangered.map((l) => ({ label: `${l.name} (bears ${l.limitMm} mm)`, value: l.because, remark: true })),
       ];
     },
-    picture: (input) => {
+    picture: (input, _, { species }) => {
       const value = (name: string) => figure(input[name]);
       const from = equilibriumMoisturePct(value('temp1'), share(value('rh1')));
       const to = equilibriumMoisturePct(value('temp2'), share(value('rh2')));
-      const { changeMm } = movement(input['species'] ?? '', direction(input['direction']), value('size'), from, to);
+      const { changeMm } = movement(speciesIn(species, input['species'] ?? ''), direction(input['direction']), value('size'), from, to);
       return <MovementPicture sizeMm={value('size')} changeMm={changeMm} direction={direction(input['direction'])} />;
     },
   },

@@ -39,6 +39,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   overrides: [],
   log: [],
   cautions: [],
+  defectKinds: { usual: ['binding gap'], other: ['dent'] },
   originChoices: [],
   workers: [
     { id: 'joss', name: 'Joss Abara' },

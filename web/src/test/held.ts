@@ -1,6 +1,8 @@
 import {
   DEFAULT_MOISTURE_GATE,
   DEFAULT_SPRAY_LIMITS,
+  DEFECTS,
+  SPECIES,
   type Batch,
   type FactoryTold,
   type Held,
@@ -45,6 +47,7 @@ export const FACTORY_TOLD: FactoryTold<HouseFactory['parts']['settings']> = {
   stations: [{ code: 'BD2', name: 'Binding bench', stage: 'bodies', zoneId: 'bench', kind: 'work', places: 1 }],
   carriers: [],
   prerequisites: [],
+  materials: [],
   people: [
     {
       id: 'joss',
@@ -66,7 +69,8 @@ export const FACTORY_TOLD: FactoryTold<HouseFactory['parts']['settings']> = {
     moistureBand: { school: 'shop', halfWidthPct: 1, fixedLowPct: 8, fixedHighPct: 10 },
     moistureExceptions: [],
     kilnSchedules: [],
-    meterSpecies: {},
+    species: SPECIES,
+    defects: DEFECTS,
   },
 };
 

@@ -1,7 +1,7 @@
 import { formatMass, type Component } from '@ample-crane/core';
 import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useAllotment, useBlanks, useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -19,7 +19,8 @@ export function Allotment() {
   const { may } = useSession();
   const blanks = useBlanks();
   const kinds = [...new Map((blanks.data ?? []).map((b) => [`${b.modelId} ${b.component}`, b])).values()];
-  const [chosen, setChosen] = useState('');
+  const [search, setSearch] = useSearchParams();
+  const chosen = search.get('blanks');
   const kind = kinds.find((b) => `${b.modelId} ${b.component}` === chosen) ?? kinds.find((b) => b.component === 'body') ?? kinds[0];
   const own = (blanks.data ?? []).filter((b) => b.modelId === kind?.modelId && b.component === kind.component);
   if (!blanks.data) return null;
@@ -31,7 +32,7 @@ export function Allotment() {
           select
           label="Blanks for"
           value={`${kind.modelId} ${kind.component}`}
-          onChange={(event) => setChosen(event.target.value)}
+          onChange={(event) => setSearch((now) => ({ ...Object.fromEntries(now), blanks: event.target.value }))}
           sx={{ minWidth: 200 }}
         >
           {kinds.map((b) => (

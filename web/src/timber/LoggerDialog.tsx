@@ -2,6 +2,7 @@ import { formatDuration } from '@ample-crane/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
+import { useController, useForm } from 'react-hook-form';
 import { ask, client, fileForm, type View } from '../ground/api.ts';
 import { useCommand, useZones } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -23,7 +24,9 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
   const { dateTime, may } = useSession();
   const zones = useZones();
   const [asked, setAsked] = useState<Asked | null>(null);
-  const [zone, setZone] = useState(zoneId);
+  const { control } = useForm({ defaultValues: { zoneId } });
+  const { field } = useController({ control, name: 'zoneId' });
+  const { ref, ...room } = field;
   const preview = useCommand(({ file, ...about }: Asked) => ask(client.POST('/api/air/log/preview', fileForm(file, about))));
   const take = useCommand(({ file, ...about }: Asked, headers) =>
     ask(client.POST('/api/air/log/import', { ...fileForm(file, about), headers })),
@@ -53,9 +56,10 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
             <TextField
               select
               label="Room it lay in"
-              value={zone}
+              {...room}
+              inputRef={ref}
               onChange={(event) => {
-                setZone(event.target.value);
+                field.onChange(event);
                 if (asked) look({ ...asked, zoneId: event.target.value });
               }}
               sx={{ minWidth: 200 }}
@@ -70,7 +74,7 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
               label="Choose a file"
               name="Logger file"
               accept=".csv,.txt,text/csv"
-              onChoose={(file) => look({ zoneId: zone, file })}
+              onChoose={(file) => look({ zoneId: field.value, file })}
             />
           </Stack>
           {(preview.error ?? take.error) && <ErrorNote error={preview.error ?? take.error} />}

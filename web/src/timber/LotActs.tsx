@@ -1,7 +1,9 @@
-import { Button, MenuItem, TextField } from '@mui/material';
+import { Button } from '@mui/material';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand, useSetup, useZones } from '../ground/queries.ts';
+import { ChoiceIn, FigureIn, figureIn, TextIn } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
 
 const orNothing = (text: string) => (text.trim() === '' ? null : text.trim());
@@ -23,12 +25,15 @@ function MoveDialog({ card, onClose }: { card: View<'LotCardView'>; onClose: () 
   const { lot } = card;
   const zones = useZones();
   const setup = useSetup();
-  const [zoneId, setZoneId] = useState(lot.zoneId);
-  const [place, setPlace] = useState(lot.place ?? '');
-  const [scheduleId, setScheduleId] = useState(lot.scheduleId ?? '');
+  const { control, handleSubmit } = useForm({
+    defaultValues: { zoneId: lot.zoneId, place: lot.place ?? '', scheduleId: lot.scheduleId ?? '' },
+  });
   const move = useCommand(
     (body: View<'MoveLotDto'>, headers) => ask(client.POST('/api/lots/{id}/move', { params: { path: { id: lot.id } }, body, headers })),
     onClose,
+  );
+  const submit = handleSubmit(({ zoneId, place, scheduleId }) =>
+    move.mutate({ version: lot.version, zoneId, place: orNothing(place), scheduleId: orNothing(scheduleId) }),
   );
   return (
     <FormDialog
@@ -36,75 +41,57 @@ function MoveDialog({ card, onClose }: { card: View<'LotCardView'>; onClose: () 
       submit="Move"
       pending={move.isPending}
       error={move.error}
-      onSubmit={() => move.mutate({ version: lot.version, zoneId, place: orNothing(place), scheduleId: orNothing(scheduleId) })}
+      onSubmit={() => void submit()}
       onClose={onClose}
     >
-      <TextField select label="Room" value={zoneId} onChange={(event) => setZoneId(event.target.value)}>
-        {(zones.data ?? []).map((z) => (
-          <MenuItem key={z.id} value={z.id}>
-            {z.name}, tends to {z.emcPct.toFixed(1)} %
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        label="Place"
-        value={place}
-        onChange={(event) => setPlace(event.target.value)}
-        helperText="A bay or rack, as the labels say"
+      <ChoiceIn
+        control={control}
+        name="zoneId"
+        label="Room"
+        choices={(zones.data ?? []).map((z) => [z.id, `${z.name}, tends to ${z.emcPct.toFixed(1)} %`])}
       />
-      <TextField
-        select
+      <TextIn control={control} name="place" label="Place" helperText="A bay or rack, as the labels say" />
+      <ChoiceIn
+        control={control}
+        name="scheduleId"
         label="Schedule"
-        value={scheduleId}
-        onChange={(event) => setScheduleId(event.target.value)}
+        choices={[['', 'none'], ...(setup.data?.kilns ?? []).map((k) => [k.id, k.name] as const)]}
         helperText="For a kiln or cabinet. The kiln’s maker and the wood on the day decide."
-      >
-        <MenuItem value="">none</MenuItem>
-        {(setup.data?.kilns ?? []).map((k) => (
-          <MenuItem key={k.id} value={k.id}>
-            {k.name}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
     </FormDialog>
   );
 }
 
 function DescribeDialog({ card, onClose }: { card: View<'LotCardView'>; onClose: () => void }) {
   const { lot } = card;
-  const [papers, setPapers] = useState(lot.papersPct?.toString() ?? '');
-  const [grade, setGrade] = useState(lot.grade ?? '');
-  const [permit, setPermit] = useState(lot.permit ?? '');
+  const { control, handleSubmit } = useForm({
+    defaultValues: { papers: lot.papersPct?.toString() ?? '', grade: lot.grade ?? '', permit: lot.permit ?? '' },
+  });
   const describe = useCommand(
     (body: View<'DescribeLotDto'>, headers) =>
       ask(client.POST('/api/lots/{id}/describe', { params: { path: { id: lot.id } }, body, headers })),
     onClose,
   );
-  const papersPct = Number(papers.replace(',', '.'));
+  const submit = handleSubmit(({ papers, grade, permit }) =>
+    describe.mutate({
+      version: lot.version,
+      papersPct: papers.trim() === '' ? null : figureIn(papers),
+      grade: orNothing(grade),
+      ...(lot.restricted ? { permit: orNothing(permit) } : {}),
+    }),
+  );
   return (
     <FormDialog
       title={`Lot ${lot.id}`}
       submit="Keep"
       pending={describe.isPending}
       error={describe.error}
-      onSubmit={() =>
-        describe.mutate({
-          version: lot.version,
-          papersPct: papers.trim() === '' ? null : papersPct,
-          grade: orNothing(grade),
-          ...(lot.restricted ? { permit: orNothing(permit) } : {}),
-        })
-      }
+      onSubmit={() => void submit()}
       onClose={onClose}
     >
-      <TextField
-        label="Moisture by its papers, %"
-        value={papers}
-        onChange={(event) => setPapers(event.target.value)}
-        error={Number.isNaN(papersPct)}
-      />
-      <TextField label="Grade" value={grade} onChange={(event) => setGrade(event.target.value)} />
-      {lot.restricted && <TextField label="Permit" value={permit} onChange={(event) => setPermit(event.target.value)} />}
+      <FigureIn control={control} name="papers" label="Moisture by its papers, %" min={0} max={200} optional />
+      <TextIn control={control} name="grade" label="Grade" />
+      {lot.restricted && <TextIn control={control} name="permit" label="Permit" />}
     </FormDialog>
   );
 }

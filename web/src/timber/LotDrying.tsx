@@ -1,11 +1,13 @@
-import { equilibriumMoisturePct, formatDuration, priorDryingRatePerDay } from '@ample-crane/core';
-import { Box, Button, Stack, TextField, Typography } from '@mui/material';
+import { equilibriumMoisturePct, formatDuration, priorDryingRatePerDay, SPECIES, speciesIn } from '@ample-crane/core';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import { lazy, Suspense, useState } from 'react';
+import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { useOutlook, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Figure } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { FigureIn, figureIn, useTyped } from '../parts/fields.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { KilnProgress } from './KilnProgress.tsx';
 import { readyWords } from './ready.ts';
@@ -72,7 +74,7 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
               schedule={schedule}
               meanPct={outlook.nowPct}
               airPct={outlook.emcPct}
-              roomRatePerDay={priorDryingRatePerDay(lot.species, lot.thicknessMm)}
+              roomRatePerDay={priorDryingRatePerDay(speciesIn(setup.data?.species ?? SPECIES, lot.species), lot.thicknessMm)}
             />
           )}
           {lot.state === 'drying' && <OtherAir onAsk={setAir} asked={air !== null} />}
@@ -89,30 +91,30 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
 }
 
 function OtherAir({ onAsk, asked }: { onAsk: (air: { tempC: number; relativeHumidity: number } | null) => void; asked: boolean }) {
-  const [temp, setTemp] = useState('21');
-  const [humidity, setHumidity] = useState('40');
-  const tempC = Number(temp.replace(',', '.'));
-  const share = Number(humidity.replace(',', '.')) / 100;
+  const { control, handleSubmit } = useForm({ defaultValues: { temp: '21', humidity: '40' } });
+  const typed = useTyped(control);
+  const { temp, humidity } = typed;
+  const tempC = figureIn(temp);
+  const share = figureIn(humidity) / 100;
   const fits = tempC >= -10 && tempC <= 100 && share >= 0.01 && share <= 0.99;
   return (
     <Stack
       component="form"
+      noValidate
       direction="row"
       spacing={1}
       useFlexGap
       sx={{ mt: 1.5, mb: 1, flexWrap: 'wrap', alignItems: 'center' }}
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (fits) onAsk({ tempC, relativeHumidity: share });
-      }}
+      onSubmit={(event) => void handleSubmit(() => onAsk({ tempC, relativeHumidity: share }))(event)}
     >
       <Typography>What if its air were</Typography>
-      <TextField label="°C" value={temp} onChange={(event) => setTemp(event.target.value)} sx={{ width: 80 }} />
-      <TextField
+      <FigureIn control={control} name="temp" label="°C" min={-10} max={100} sx={{ width: 80 }} />
+      <FigureIn
+        control={control}
+        name="humidity"
         label="% humidity"
-        value={humidity}
-        onChange={(event) => setHumidity(event.target.value)}
-        error={!fits}
+        min={1}
+        max={99}
         helperText={fits ? `tends to ${equilibriumMoisturePct(tempC, share).toFixed(1)} %` : undefined}
         sx={{ width: 120 }}
       />

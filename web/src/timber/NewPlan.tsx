@@ -1,6 +1,7 @@
-import { Box, Checkbox, FormControlLabel, MenuItem, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Box, Typography } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
+import { ChoiceIn, idChoices, TicksIn, useTyped } from '../parts/fields.tsx';
 import { Empty } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { PlanDesk } from './PlanDesk.tsx';
@@ -23,13 +24,16 @@ export function NewPlan({ view, lots, lotId }: Props) {
   const kinds = [...new Set(withBoards.map(kindOf))].sort();
   const first =
     withBoards.find((l) => l.id === lotId) ?? withBoards.find((l) => view.needs.some((n) => kindOf(n) === kindOf(l))) ?? withBoards[0];
-  const [kind, setKind] = useState(first ? kindOf(first) : '');
+  const { control } = useForm({
+    defaultValues: {
+      kind: first ? kindOf(first) : '',
+      lotIds: withBoards.filter((l) => lotId === null || l.id === lotId).map((l) => l.id),
+    },
+  });
+  const { kind, lotIds } = useTyped(control);
   const here = withBoards.filter((l) => kindOf(l) === kind);
-  const [left, setLeft] = useState<ReadonlySet<string>>(
-    new Set(lotId === null ? [] : withBoards.filter((l) => l.id !== lotId).map((l) => l.id)),
-  );
   if (!first) return <Empty>No released lot has measured boards. Open a lot and measure its boards first.</Empty>;
-  const chosen = here.filter((l) => !left.has(l.id)).map((l) => l.id);
+  const chosen = here.filter((l) => lotIds.includes(l.id)).map((l) => l.id);
   const needs = view.needs.filter((n) => kindOf(n) === kind);
   const asked = needs.filter((n) => n.count > 0);
   const wanted = [...asked.slice(0, MOST_ORDERS), ...needs.filter((n) => n.count === 0)].map((n) => ({
@@ -45,11 +49,6 @@ export function NewPlan({ view, lots, lotId }: Props) {
     // Worth is wood kept: a larger blank is harder to find.
     value: Math.round((n.lengthMm * n.widthMm * n.thicknessMm * Math.max(1, n.leavesEach)) / 100_000) / 10,
   }));
-  const toggle = (id: string) => {
-    const next = new Set(left);
-    if (!next.delete(id)) next.add(id);
-    setLeft(next);
-  };
   return (
     <>
       {asked.length === 0 && (
@@ -58,20 +57,13 @@ export function NewPlan({ view, lots, lotId }: Props) {
         </Typography>
       )}
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
-        <TextField select label="Wood" value={kind} onChange={(event) => setKind(event.target.value)} sx={{ minWidth: 220 }}>
-          {kinds.map((k) => (
-            <MenuItem key={k} value={k}>
-              {k}
-            </MenuItem>
-          ))}
-        </TextField>
-        {here.map((l) => (
-          <FormControlLabel
-            key={l.id}
-            control={<Checkbox checked={!left.has(l.id)} onChange={() => toggle(l.id)} />}
-            label={`${l.id}, ${counted(view.whole.filter((b) => b.lotId === l.id).length, 'board', 'boards')}`}
-          />
-        ))}
+        <ChoiceIn control={control} name="kind" label="Wood" choices={idChoices(kinds)} sx={{ minWidth: 220 }} />
+        <TicksIn
+          control={control}
+          name="lotIds"
+          label="Lots to cut from"
+          choices={here.map((l) => [l.id, `${l.id}, ${counted(view.whole.filter((b) => b.lotId === l.id).length, 'board', 'boards')}`])}
+        />
       </Box>
       {chosen.length === 0 ? (
         <Typography>Choose a lot to cut from.</Typography>

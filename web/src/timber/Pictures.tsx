@@ -1,20 +1,21 @@
-import { Box, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Box, Stack, Typography } from '@mui/material';
+import { useForm } from 'react-hook-form';
 import { ask, client, fileForm, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { ChoiceIn, idChoices } from '../parts/fields.tsx';
 import { FileField } from './FileField.tsx';
 
 /** Pictures of a lot and its boards. */
 export function Pictures({ card }: { card: View<'LotCardView'> }) {
   const { may, date } = useSession();
-  const [boardId, setBoardId] = useState('');
+  const { control, getValues } = useForm({ defaultValues: { boardId: '' } });
   const add = useCommand((file: File, headers) =>
     ask(
       client.POST('/api/lots/{id}/pictures', {
         params: { path: { id: card.lot.id } },
-        ...fileForm(file, { name: file.name.slice(0, 120), boardId: boardId === '' ? null : boardId }),
+        ...fileForm(file, { name: file.name.slice(0, 120), boardId: getValues('boardId') || null }),
         headers,
       }),
     ),
@@ -44,14 +45,13 @@ export function Pictures({ card }: { card: View<'LotCardView'> }) {
       )}
       {may('operator') && (
         <Stack direction="row" spacing={1.5} sx={{ mt: 1.5, alignItems: 'center' }}>
-          <TextField select label="Of" value={boardId} onChange={(event) => setBoardId(event.target.value)} sx={{ minWidth: 150 }}>
-            <MenuItem value="">the lot</MenuItem>
-            {card.boards.map((b) => (
-              <MenuItem key={b.id} value={b.id}>
-                {b.id}
-              </MenuItem>
-            ))}
-          </TextField>
+          <ChoiceIn
+            control={control}
+            name="boardId"
+            label="Of"
+            choices={[['', 'the lot'], ...idChoices(card.boards.map((b) => b.id))]}
+            sx={{ minWidth: 150 }}
+          />
           <FileField label="Add a picture" name="Picture" accept="image/png,image/jpeg,image/webp" onChoose={(file) => add.mutate(file)} />
           {add.isPending && <Typography>Sending…</Typography>}
         </Stack>

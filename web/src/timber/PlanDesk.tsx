@@ -1,11 +1,12 @@
 import { objectionsTo, tally, type BoardPlan, type PlacedBlank, type WantedBlank } from '@ample-crane/core';
-import { Box, Button, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
+import { FigureField } from '../parts/deskFields.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
@@ -184,15 +185,15 @@ export function PlanDesk(props: Props) {
           <Section title="What each cut costs, mm">
             <Stack direction="row" spacing={1} useFlexGap sx={{ flexWrap: 'wrap' }}>
               {SETTINGS.map(([name, label]) => (
-                <TextField
-                  key={name}
-                  label={label}
-                  type="number"
-                  disabled={!editable}
-                  value={settings[name]}
-                  onChange={(event) => setSettings({ ...settings, [name]: Math.max(0, Number(event.target.value)) })}
-                  sx={{ width: 96 }}
-                />
+                <Box key={name} sx={{ width: 96 }}>
+                  <FigureField
+                    label={label}
+                    readOnly={!editable}
+                    value={settings[name]}
+                    max={100}
+                    onChange={(value) => value !== undefined && setSettings({ ...settings, [name]: value })}
+                  />
+                </Box>
               ))}
             </Stack>
           </Section>

@@ -1,6 +1,7 @@
 import { DAY_MS } from '@ample-crane/core';
 import { Box, Button, List, ListItemButton, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useLot, useLots, useZones } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -25,7 +26,8 @@ export default function RackWalkScreen() {
   const { nowMs } = useSession();
   const zones = useZones();
   const query = useLots(['drying']);
-  const [zoneId, setZoneId] = useState('wood');
+  const [search, setSearch] = useSearchParams();
+  const zoneId = search.get('zone') ?? 'wood';
   const [chosen, setChosen] = useState<string | null>(null);
   return (
     <Screen title="Walk the racks" query={query}>
@@ -49,7 +51,14 @@ export default function RackWalkScreen() {
             </Answer>
             <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '300px minmax(0, 1fr)' }, gap: 3 }}>
               <Box>
-                <TextField select fullWidth label="Room" value={zoneId} onChange={(event) => setZoneId(event.target.value)} sx={{ mb: 1 }}>
+                <TextField
+                  select
+                  fullWidth
+                  label="Room"
+                  value={zoneId}
+                  onChange={(event) => setSearch({ zone: event.target.value })}
+                  sx={{ mb: 1 }}
+                >
                   {(zones.data ?? []).map((z) => (
                     <MenuItem key={z.id} value={z.id}>
                       {z.name}

@@ -1,10 +1,12 @@
 import { METER_NOISE_PCT, METHODS, outliers, readSession, SESSION_HINTS, type Method } from '@ample-crane/core';
-import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useCallback, useRef, useState } from 'react';
+import { Button, Stack, Typography } from '@mui/material';
+import { useCallback, useRef } from 'react';
+import { useController, useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useKey } from '../ground/keys.ts';
 import { useCommand, useSetup, useZones } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { ChoiceIn, FigureIn, figureIn, idChoices, useTyped } from '../parts/fields.tsx';
 import { QuickEntry, type Parsed } from '../parts/QuickEntry.tsx';
 
 interface Props {
@@ -20,9 +22,14 @@ export function ReadingForm({ lot, samples, onLogged, autoFocus = false }: Props
   const zones = useZones();
   const setup = useSetup();
   const roomTempC = zones.data?.find((z) => z.id === lot.zoneId)?.tempC;
-  const [text, setText] = useState('');
-  const [temp, setTemp] = useState<string | null>(null);
-  const [meter, setMeter] = useState<Method>('pin');
+  // The room's temperature until somebody has measured the wood's.
+  const { control, handleSubmit, resetField } = useForm<{ text: string; temp: string; meter: Method }>({
+    values: { text: '', temp: roomTempC?.toFixed(1) ?? '20', meter: 'pin' },
+    resetOptions: { keepDirtyValues: true },
+  });
+  const typed = useTyped(control);
+  const { field: words } = useController({ control, name: 'text' });
+  const { text, temp, meter } = typed;
   const field = useRef<HTMLInputElement>(null);
   useKey(
     'l',
@@ -32,14 +39,13 @@ export function ReadingForm({ lot, samples, onLogged, autoFocus = false }: Props
     (body: View<'ReadingsDto'>, headers) =>
       ask(client.POST('/api/lots/{id}/readings', { params: { path: { id: lot.id } }, body, headers })),
     () => {
-      setText('');
+      resetField('text');
       onLogged?.();
     },
   );
-  const shownTemp = temp ?? roomTempC?.toFixed(1) ?? '20';
-  const woodTempC = Number(shownTemp.replace(',', '.'));
-  const tempFits = shownTemp.trim() !== '' && woodTempC >= -20 && woodTempC <= 60;
-  const reads = setup.data?.meters.find((m) => m.species === lot.species);
+  const woodTempC = figureIn(temp);
+  const tempFits = woodTempC >= -20 && woodTempC <= 60;
+  const reads = setup.data?.species.find((s) => s.name === lot.species)?.meter;
   const { readings, problems } = readSession(meter, text, {
     woodTempC: tempFits ? woodTempC : 20,
     samples: Object.fromEntries(samples.map((s) => [s.name, s.dryMassG])),
@@ -52,21 +58,13 @@ export function ReadingForm({ lot, samples, onLogged, autoFocus = false }: Props
     problems: problems.map((p) => p.message),
   };
   const ready = readings.length > 0 && problems.length === 0 && tempFits && !log.isPending;
-  const submit = () => log.mutate({ version: lot.version, text, woodTempC, meter });
+  const submit = () => ready && log.mutate({ version: lot.version, text, woodTempC, meter });
   return (
-    <Stack
-      component="form"
-      spacing={1.5}
-      noValidate
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (ready) submit();
-      }}
-    >
+    <Stack component="form" spacing={1.5} noValidate onSubmit={(event) => void handleSubmit(submit)(event)}>
       <QuickEntry
         label="Readings"
         text={text}
-        onChange={setText}
+        onChange={words.onChange}
         parsed={parsed}
         band={lot.band}
         unit="%"
@@ -81,26 +79,8 @@ export function ReadingForm({ lot, samples, onLogged, autoFocus = false }: Props
         }
       />
       <Stack direction="row" spacing={1.5} useFlexGap sx={{ flexWrap: 'wrap' }}>
-        <TextField
-          label="Wood temperature, °C"
-          value={shownTemp}
-          onChange={(event) => setTemp(event.target.value)}
-          error={!tempFits}
-          sx={{ width: 170 }}
-        />
-        <TextField
-          select
-          label="Measured by"
-          value={meter}
-          onChange={(event) => setMeter(METHODS.find((m) => m === event.target.value) ?? 'pin')}
-          sx={{ width: 150 }}
-        >
-          {METHODS.map((m) => (
-            <MenuItem key={m} value={m}>
-              {m}
-            </MenuItem>
-          ))}
-        </TextField>
+        <FigureIn control={control} name="temp" label="Wood temperature, °C" min={-20} max={60} sx={{ width: 170 }} />
+        <ChoiceIn control={control} name="meter" label="Measured by" choices={idChoices(METHODS)} sx={{ width: 150 }} />
         <Button type="submit" variant="contained" disabled={!ready} loading={log.isPending}>
           Log session
         </Button>

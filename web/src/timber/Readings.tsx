@@ -1,12 +1,14 @@
 import { METER_NOISE_PCT, outliers } from '@ample-crane/core';
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, TextField } from '@mui/material';
+import { Button } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn } from '../parts/fields.tsx';
+import { FormDialog } from '../parts/FormDialog.tsx';
 
 interface Row extends View<'ReadingView'> {
   sessionId: string;
@@ -30,16 +32,6 @@ export function rowsOf(session: View<'ReadingSessionView'>): Row[] {
 export function Readings({ card }: { card: View<'LotCardView'> }) {
   const { dateTime, may } = useSession();
   const [struck, setStruck] = useState<Row | null>(null);
-  const [reason, setReason] = useState('');
-  const strike = useCommand(
-    (body: View<'StrikeDto'>, headers) =>
-      ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: card.lot.id } }, body, headers })),
-    () => setStruck(null),
-  );
-  const open = (row: Row) => {
-    setReason('');
-    setStruck(row);
-  };
   const rows = card.sessions.flatMap(rowsOf).reverse();
   const columns: GridColDef<Row>[] = [
     { field: 'atMs', headerName: 'When', width: 136, valueFormatter: (value: number) => dateTime(value) },
@@ -60,16 +52,12 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
       renderCell: ({ row }) =>
         row.struck ??
         (may('operator') && card.lot.state === 'drying' ? (
-          <Button size="small" onClick={() => open(row)} aria-label={`Strike out ${row.rawPct}`}>
+          <Button size="small" onClick={() => setStruck(row)} aria-label={`Strike out ${row.rawPct}`}>
             Strike out
           </Button>
         ) : null),
     },
   ];
-  const close = () => {
-    setStruck(null);
-    strike.reset();
-  };
   return (
     <>
       <DataTable
@@ -80,33 +68,34 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
         height={320}
         empty="No session yet"
       />
-      {struck && (
-        <Dialog open onClose={close} aria-labelledby="strike-title">
-          <DialogTitle id="strike-title">Strike out {struck.rawPct} %</DialogTitle>
-          <DialogContent>
-            <TextField
-              label="Why it does not count"
-              value={reason}
-              onChange={(event) => setReason(event.target.value)}
-              autoFocus
-              sx={{ mt: 1 }}
-              fullWidth
-            />
-            {strike.error && <ErrorNote error={strike.error} />}
-          </DialogContent>
-          <DialogActions>
-            <Button onClick={close}>Cancel</Button>
-            <Button
-              variant="contained"
-              disabled={reason.trim() === ''}
-              loading={strike.isPending}
-              onClick={() => strike.mutate({ version: card.lot.version, sessionId: struck.sessionId, seq: struck.seq, reason })}
-            >
-              Strike out
-            </Button>
-          </DialogActions>
-        </Dialog>
-      )}
+      {struck && <StrikeDialog lot={card.lot} reading={struck} onClose={() => setStruck(null)} />}
     </>
+  );
+}
+
+function StrikeDialog({ lot, reading, onClose }: { lot: View<'LotView'>; reading: Row; onClose: () => void }) {
+  const { control, handleSubmit } = useForm({ defaultValues: { reason: '' } });
+  const strike = useCommand(
+    (body: View<'StrikeDto'>, headers) => ask(client.POST('/api/lots/{id}/strike', { params: { path: { id: lot.id } }, body, headers })),
+    onClose,
+  );
+  const { sessionId, seq } = reading;
+  return (
+    <FormDialog
+      title={`Strike out ${reading.rawPct} %`}
+      submit="Strike out"
+      pending={strike.isPending}
+      error={strike.error}
+      onSubmit={() => void handleSubmit(({ reason }) => strike.mutate({ version: lot.version, sessionId, seq, reason }))()}
+      onClose={onClose}
+    >
+      <TextIn
+        control={control}
+        name="reason"
+        label="Why it does not count"
+        rules={{ validate: (reason) => reason.trim() !== '' || 'Say why' }}
+        autoFocus
+      />
+    </FormDialog>
   );
 }

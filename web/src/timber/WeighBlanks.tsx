@@ -1,7 +1,9 @@
-import { Button, TextField } from '@mui/material';
+import { Button } from '@mui/material';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
+import { TextIn, useTyped } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
 
 interface Weighed {
@@ -27,15 +29,16 @@ export function parseWeights(text: string, blanks: readonly View<'BlankView'>[])
 /** Blanks on the scale, one after another. */
 export function WeighBlanks({ blanks }: { blanks: readonly View<'BlankView'>[] }) {
   const [open, setOpen] = useState(false);
-  const [text, setText] = useState('');
+  const { control, handleSubmit, reset } = useForm({ defaultValues: { text: '' } });
+  const typed = useTyped(control);
   const weigh = useCommand(
     (body: View<'WeighDto'>, headers) => ask(client.POST('/api/blanks/weigh', { body, headers })),
     () => {
       setOpen(false);
-      setText('');
+      reset();
     },
   );
-  const { weighed, problems } = parseWeights(text, blanks);
+  const { weighed, problems } = parseWeights(typed.text, blanks);
   return (
     <>
       <Button onClick={() => setOpen(true)}>Weigh…</Button>
@@ -43,26 +46,26 @@ export function WeighBlanks({ blanks }: { blanks: readonly View<'BlankView'>[] }
         <FormDialog
           title="Weigh blanks"
           submit={`Keep ${weighed.length === 0 ? '' : weighed.length} weights`}
+          disabled={weighed.length === 0 || problems.length > 0}
           pending={weigh.isPending}
           error={weigh.error}
-          onSubmit={() => {
-            if (weighed.length > 0 && problems.length === 0)
-              weigh.mutate({ blanks: weighed.map(({ blank, massG }) => ({ id: blank.id, version: blank.version, massG })) });
-          }}
+          onSubmit={() =>
+            void handleSubmit(() =>
+              weigh.mutate({ blanks: weighed.map(({ blank, massG }) => ({ id: blank.id, version: blank.version, massG })) }),
+            )()
+          }
           onClose={() => setOpen(false)}
         >
-          <TextField
+          <TextIn
+            control={control}
+            name="text"
             label="Blank=grams"
-            value={text}
-            onChange={(event) => setText(event.target.value)}
             multiline
             minRows={3}
             autoFocus
             error={problems.length > 0}
             helperText={
-              problems.length > 0
-                ? problems.join('. ')
-                : 'For instance L146-14.1=5120 L146-14.2=4980. Moisture is taken from the lot’s latest session.'
+              problems.join('. ') || 'For instance L146-14.1=5120 L146-14.2=4980. Moisture is taken from the lot’s latest session.'
             }
           />
         </FormDialog>

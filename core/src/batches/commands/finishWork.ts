@@ -24,9 +24,9 @@ export const ReceiveBatch = onBatch('receive batch')<Counts>({
 });
 
 function finish({ good, rework, scrap, outcomes }: Counts, at: AtStep): Decision<BatchEntry> {
-  const { batch, operation, route, pieces, live } = at;
+  const { batch, operation, pieces, live } = at;
   const inPass = piecesInPass(batch, pieces);
-  const wrong = countsObjection(batch, inPass, { good, rework, scrap, outcomes }, route);
+  const wrong = countsObjection(batch, inPass, { good, rework, scrap, outcomes }, at);
   if (wrong) return wrong;
   const named = new Set(outcomes.map((o) => o.pieceId));
   const because = mayFinish(

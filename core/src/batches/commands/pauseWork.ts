@@ -1,6 +1,6 @@
 import { refuse } from '../../ledger/index.ts';
 import { accept } from '../decided.ts';
-import type { PauseCause } from '../outcome.ts';
+import type { PauseCause } from '../../factory/index.ts';
 import { onBatch } from './onBatch.ts';
 
 export const PauseWork = onBatch('pause work')<{ cause: PauseCause }>({

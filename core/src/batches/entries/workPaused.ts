@@ -1,6 +1,6 @@
 import { entryKind } from '../../ledger/index.ts';
 import { Batch } from '../batch.ts';
-import type { PauseCause } from '../outcome.ts';
+import type { PauseCause } from '../../factory/index.ts';
 import { closeRun } from './run.ts';
 
 export const WorkPaused = entryKind('work.paused')<{ cause: PauseCause }>({

@@ -1,8 +1,9 @@
+import { PAUSE_CAUSES } from '../../factory/index.ts';
 import type { Random } from '../../maths/index.ts';
 import type { Operation } from '../../routing/index.ts';
 import type { TestShop } from '../../test/shop.ts';
 import type { Suggestion, Suggestions } from '../../test/suggestion.ts';
-import { Batch, DISPOSITIONS, lastOf, PAUSE_CAUSES, piecesIn, piecesInPass, Visit, type PieceDefect } from '../index.ts';
+import { Batch, DISPOSITIONS, lastOf, piecesIn, piecesInPass, Visit, type PieceDefect } from '../index.ts';
 
 const HOUR_MS = 3_600_000;
 

@@ -19,6 +19,8 @@ export const coat: AspectKind<'coat', CoatPlan> = {
   key: 'coat',
   name: 'coats',
   words: (plan) => (plan ? `${plan.coats} × ${plan.wetUm} µm ${plan.materialId}` : '—'),
+  checkWorld: ({ materialId }, step, _, { materialIds }) =>
+    materialIds.has(materialId) ? [] : [`"${step.name}" lays ${materialId}, which is no coating on record`],
   asks: (_, moment, { batch: { visitId } }) => (moment === 'finish' ? [asked(CoatsOn, { visitId })] : []),
   mayFinish({ coats }, { batch, answers }): Finding[] {
     // What came back is touched up, not coated anew.

@@ -24,7 +24,7 @@ export const ImportReadings = commandKind('import readings')<ImportReadingsReque
     const counted = new Map<string, number>();
     for (const [i, { lotId, text, woodTempC, atMs }] of sessions.entries()) {
       const lot = rows.get(Lot, lotId);
-      const species = factory.parts.settings.meterSpecies[lot.species];
+      const species = factory.species(lot.species).meter;
       const { readings, problems } = readSession('pin', text, { woodTempC, samples: {}, ...(species ? { species } : {}) });
       if (problems.length > 0) return wrongInput(`sessions.${i}`, problems.map((p) => p.message).join('. '));
       if (readings.length === 0) return wrongInput(`sessions.${i}`, 'This session has no reading');

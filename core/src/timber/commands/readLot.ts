@@ -20,7 +20,7 @@ export const ReadLot = commandKind('read lot')<ReadLotRequest, WoodFactory>({
   concerns: ({ lotId }) => ({ about: [rowsOf(Lot, [lotId])] }),
   decide({ lotId, text, woodTempC, meter, atMs }, { rows, factory, nowMs }): Decision<Decided<typeof LotRead>> {
     const lot = rows.get(Lot, lotId);
-    const species = factory.parts.settings.meterSpecies[lot.species];
+    const species = factory.species(lot.species).meter;
     const { readings, samples, problems } = readSession(meter, text, { woodTempC, samples: lot.samples, ...(species ? { species } : {}) });
     if (problems.length > 0) return wrongInput('text', problems.map((p) => p.message).join('. '));
     if (readings.length === 0) return wrongInput('text', 'Type at least one reading');

@@ -2,7 +2,7 @@ import { entryKind } from '../../ledger/index.ts';
 import { mean } from '../../maths/index.ts';
 import { Lot, Reading, ReadingSession } from '../lot.ts';
 import type { Depth } from '../readings.ts';
-import type { SpeciesCoefficients } from '../meter.ts';
+import type { MeterCorrection } from '../species.ts';
 
 export interface Read {
   sessionId: string;
@@ -10,7 +10,7 @@ export interface Read {
   woodTempC: number;
   readings: { depth: Depth; rawPct: number; correctedPct: number; massG?: number; dryMassG?: number }[];
   /** what the meter's handbook says of the species, where it was corrected for that */
-  species?: SpeciesCoefficients & { densityOffsetPct: number };
+  species?: MeterCorrection;
   /** dry masses of sample boards begun with this session */
   samples?: Readonly<Record<string, number>>;
 }

@@ -1,5 +1,5 @@
 import type { RowKind } from '@ample-crane/core';
-import type { EntityTarget, ObjectLiteral } from 'typeorm';
+import type { EntityTarget, MigrationInterface, ObjectLiteral } from 'typeorm';
 
 /** Where a kind of row is kept. */
 export interface RowTable {
@@ -13,6 +13,8 @@ export interface RoomTables {
   readonly rows: readonly RowTable[];
   /** besides them */
   readonly entities: readonly (new () => object)[];
+  /** how its tables came to be as they are */
+  readonly migrations?: readonly (new () => MigrationInterface & { name: string })[];
 }
 
 /**

@@ -101,14 +101,14 @@ export const InWholeNumbers = (options: Presence & { min: number; max: number; m
     ApiProperty({ type: 'integer', isArray: true, minimum: options.min, maximum: options.max, maxItems: options.most, ...doc(options) }),
   );
 
-/** Some of a set of words; may be left out. */
-export const InEach = (values: readonly string[]) =>
+/** Some of a set of words; may be left out unless it is said otherwise. */
+export const InEach = (values: readonly string[], options: Presence = { optional: true }) =>
   make(
-    ...presence({ optional: true }),
+    ...presence(options),
     IsArray(),
     ArrayMaxSize(values.length),
     IsIn([...values], { each: true }),
-    ApiProperty({ type: String, enum: [...values], isArray: true, maxItems: values.length, required: false }),
+    ApiProperty({ type: String, enum: [...values], isArray: true, maxItems: values.length, ...doc(options) }),
   );
 
 export const InTexts = (options: Presence & { max: number }) =>

@@ -2,16 +2,19 @@ import {
   DEFAULT_CUTTING,
   DEFAULT_MOISTURE_GATE,
   DEFAULT_SPRAY_LIMITS,
+  DEFECTS,
   KILN_SCHEDULES,
   MOVEMENT_LIMITS,
+  SPECIES,
   type CuttingSettings,
+  type DefectKind,
   type KilnSchedule,
   type MoistureBandSettings,
   type MoistureException,
   type MovementLimit,
   type MoistureGateSettings,
   type SerialPattern,
-  type SpeciesCoefficients,
+  type Species,
   type SprayLimits,
   type WorkWeek,
 } from '@ample-crane/core';
@@ -24,8 +27,8 @@ export interface Settings {
   moistureBand: MoistureBandSettings;
   /** rules of their own for a use or a form of wood */
   moistureExceptions: MoistureException[];
-  /** how each species reads on the factory's meters, from their handbooks */
-  meterSpecies: Record<string, SpeciesCoefficients & { densityOffsetPct: number }>;
+  species: readonly Species[];
+  defects: readonly DefectKind[];
   kilnSchedules: KilnSchedule[];
   cutting: CuttingSettings;
   /** how far joints and inlays may move before trouble */
@@ -43,7 +46,8 @@ export const DEFAULT_SETTINGS: Settings = {
   moistureGate: DEFAULT_MOISTURE_GATE,
   moistureBand: { school: 'shop', halfWidthPct: 1, fixedLowPct: 8, fixedHighPct: 10 },
   moistureExceptions: [],
-  meterSpecies: {},
+  species: SPECIES,
+  defects: DEFECTS,
   kilnSchedules: [...KILN_SCHEDULES],
   cutting: DEFAULT_CUTTING,
   movementLimits: [...MOVEMENT_LIMITS],

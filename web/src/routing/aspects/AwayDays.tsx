@@ -1,5 +1,5 @@
 import { useDesk } from '../context.ts';
-import { FigureField } from '../fields.tsx';
+import { FigureField } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 function AwayDaysEditor() {

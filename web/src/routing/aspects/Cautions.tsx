@@ -1,6 +1,6 @@
 import { CAUTION_KINDS, type CautionKind } from '@ample-crane/core';
 import { useDesk } from '../context.ts';
-import { Several } from '../fields.tsx';
+import { Several } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 function CautionsEditor() {

@@ -1,7 +1,7 @@
 import type { CoatPlan } from '@ample-crane/core';
 import { Stack } from '@mui/material';
 import { useDesk } from '../context.ts';
-import { Choice, FigureField } from '../fields.tsx';
+import { Choice, FigureField } from '../../parts/deskFields.tsx';
 import { atWork, type AspectEditor } from './aspect.ts';
 
 /** What is sprayed here. */

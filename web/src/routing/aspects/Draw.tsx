@@ -1,6 +1,6 @@
 import { Button, Stack } from '@mui/material';
 import { useDesk } from '../context.ts';
-import { Choice, FigureField } from '../fields.tsx';
+import { Choice, FigureField } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 /** Small parts drawn from those made ahead. */

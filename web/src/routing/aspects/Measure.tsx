@@ -1,7 +1,7 @@
 import { freeId, type Characteristic } from '@ample-crane/core';
 import { Box, Button, Stack } from '@mui/material';
 import { useDesk } from '../context.ts';
-import { FigureField, TextLine } from '../fields.tsx';
+import { FigureField, TextLine } from '../../parts/deskFields.tsx';
 import { atWork, type AspectEditor } from './aspect.ts';
 
 /** Dimensions and other measures taken at the step, each with its band. */

@@ -1,7 +1,7 @@
 import { PREREQUISITE_KINDS, type Prerequisite } from '@ample-crane/core';
 import { Button, Stack } from '@mui/material';
 import { useDesk } from '../context.ts';
-import { Choice, TextLine } from '../fields.tsx';
+import { Choice, TextLine } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 /** Programs, fixtures, samples and kits. */

@@ -1,7 +1,7 @@
 import { CARRIER_KINDS, type CarrierKind } from '@ample-crane/core';
 import { Checkbox, FormControlLabel } from '@mui/material';
 import { useDesk } from '../context.ts';
-import { Choice } from '../fields.tsx';
+import { Choice } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 /** Places of a carrier that each piece takes while it is here. */

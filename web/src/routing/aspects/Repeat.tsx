@@ -1,6 +1,6 @@
 import type { Repeat } from '@ample-crane/core';
 import { useDesk } from '../context.ts';
-import { Choice, FigureField } from '../fields.tsx';
+import { Choice, FigureField } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 const KINDS = [

@@ -1,7 +1,7 @@
 import type { Way } from '@ample-crane/core';
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { useDesk } from '../context.ts';
-import { Choice, FigureField, TextLine } from '../fields.tsx';
+import { Choice, FigureField, TextLine } from '../../parts/deskFields.tsx';
 import { atWork, type AspectEditor } from './aspect.ts';
 
 /** Other ways to do a step: each with its own station, skill and pace. */

@@ -2,7 +2,7 @@ import { COMPONENTS, conditionInWords, type Component, type Condition } from '@a
 import { Button, Stack, Typography } from '@mui/material';
 import { useId } from 'react';
 import { COMPONENT_CHOICES, useDesk } from '../context.ts';
-import { Choice, Several } from '../fields.tsx';
+import { Choice, Several } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 type Kind = Condition['kind'];

@@ -1,5 +1,5 @@
 import { DEFAULT_SPRAY_LIMITS } from '@ample-crane/core';
-import { FigureField } from '../fields.tsx';
+import { FigureField } from '../../parts/deskFields.tsx';
 import type { Fields, RuleEditor } from './rule.ts';
 
 function ClimateFields({ rule, onChange }: Fields<'climate'>) {

@@ -1,5 +1,5 @@
 import { DEFAULT_CURE_LAW } from '@ample-crane/core';
-import { FigureField, TextLine } from '../fields.tsx';
+import { FigureField, TextLine } from '../../parts/deskFields.tsx';
 import type { Fields, RuleEditor } from './rule.ts';
 
 function EquivalentFields({ rule, onChange }: Fields<'equivalent'>) {

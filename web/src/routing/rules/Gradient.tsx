@@ -1,4 +1,4 @@
-import { FigureField } from '../fields.tsx';
+import { FigureField } from '../../parts/deskFields.tsx';
 import { Measured } from './Measured.tsx';
 import type { Fields, RuleEditor } from './rule.ts';
 

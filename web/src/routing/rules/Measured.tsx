@@ -1,5 +1,5 @@
 import { useDesk } from '../context.ts';
-import { Choice } from '../fields.tsx';
+import { Choice } from '../../parts/deskFields.tsx';
 
 interface Props {
   label?: string;

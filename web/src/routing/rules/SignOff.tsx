@@ -1,5 +1,5 @@
 import { useDesk } from '../context.ts';
-import { Choice } from '../fields.tsx';
+import { Choice } from '../../parts/deskFields.tsx';
 import type { Fields, RuleEditor } from './rule.ts';
 
 function SignOffFields({ rule, onChange }: Fields<'signOff'>) {

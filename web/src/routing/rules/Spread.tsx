@@ -1,4 +1,4 @@
-import { FigureField, TextLine } from '../fields.tsx';
+import { FigureField, TextLine } from '../../parts/deskFields.tsx';
 import { Measured } from './Measured.tsx';
 import type { Fields, RuleEditor } from './rule.ts';
 

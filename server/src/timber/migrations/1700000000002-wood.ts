@@ -1,5 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { APPLICATION_ROLE } from './1700000000000-first-plan.ts';
+import { APPLICATION_ROLE } from '../../platform/migrations/1700000000000-first-plan.ts';
 
 const UP = `
 alter table lot add column papers_pct double precision check (papers_pct between 0 and 200);

@@ -1,7 +1,8 @@
 import { Autocomplete, MenuItem, TextField } from '@mui/material';
 import { useState } from 'react';
 
-// The small fields of the route desk: each keeps what is typed until it makes sense, then tells.
+// The fields of what is drawn up at a desk rather than filled in and sent, as a route or a cutting plan: each keeps what
+// is typed until it makes sense, then tells.
 
 interface Named {
   label: string;

@@ -1,5 +1,5 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
-import { APPLICATION_ROLE } from './1700000000000-first-plan.ts';
+import { APPLICATION_ROLE } from '../../platform/migrations/1700000000000-first-plan.ts';
 
 const NO_FACTS = `'{"choices":{},"species":{},"construction":""}'`;
 

@@ -1,0 +1,41 @@
+import { STAGES, type DefectKind, type Species, type Stage } from '@ample-crane/core';
+import { InEach, InFlag, InList, InNumber, InPart, InText } from '../platform/http/fields.ts';
+
+/** Which state of a register was before the person who changes it. */
+class SeenDto {
+  @InText({ max: 40, optional: true }) seen?: string;
+}
+
+class MeterCorrectionDto {
+  /** a pin meter's slope and offset, from its handbook */
+  @InNumber({ min: 0.2, max: 5 }) a: number;
+  @InNumber({ min: -20, max: 20 }) b: number;
+  /** points a pinless meter reads too high */
+  @InNumber({ min: -20, max: 20 }) densityOffsetPct: number;
+}
+
+/** A figure that nobody has is null. */
+export class SpeciesDto implements Species {
+  @InText({ max: 60 }) name: string;
+  /** change across the grain per point of moisture */
+  @InNumber({ min: 0.0001, max: 0.01, nullable: true }) radial: number | null;
+  @InNumber({ min: 0.0001, max: 0.01, nullable: true }) tangential: number | null;
+  @InNumber({ min: 0.1, max: 1.4, nullable: true }) densityGPerCm3: number | null;
+  @InNumber({ min: 0.001, max: 0.5, nullable: true }) ratePerDay: number | null;
+  @InFlag() restricted: boolean;
+  @InPart(() => MeterCorrectionDto, { nullable: true }) meter: MeterCorrectionDto | null;
+  @InText({ min: 0, max: 200 }) source: string;
+}
+
+export class ChangeSpeciesDto extends SeenDto {
+  @InList(() => SpeciesDto, { max: 120 }) species: SpeciesDto[];
+}
+
+export class DefectKindDto implements DefectKind {
+  @InText({ max: 60 }) name: string;
+  @InEach(STAGES, { optional: false }) stages: Stage[];
+}
+
+export class ChangeDefectsDto extends SeenDto {
+  @InList(() => DefectKindDto, { max: 120 }) defects: DefectKindDto[];
+}

@@ -1,0 +1,118 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { SPECIES } from '@ample-crane/core';
+import { ownerDataSource } from '../database.ts';
+import { LOT, openFactory, startedBatch, type Caller, type TestFactory } from '../test/factory.ts';
+
+import { undoThrough } from '../test/migrations.ts';
+
+let factory: TestFactory;
+let manager: Caller;
+
+beforeAll(async () => {
+  factory = await openFactory();
+  manager = await factory.as('manager');
+});
+afterAll(() => factory.close());
+
+const setup = async () => (await manager.get('/setup')).body;
+const METER = { a: 1.1, b: 0.5, densityOffsetPct: 1.5 };
+const BLACKWOOD = {
+  name: 'blackwood',
+  radial: null,
+  tangential: null,
+  densityGPerCm3: 0.64,
+  ratePerDay: 0.02,
+  restricted: false,
+  meter: null,
+  source: 'weighed here',
+};
+
+describe('the register of species', () => {
+  const save = async (species: object[]) => manager.put('/settings/species', { species });
+  test('begins with what is published, and is told to whoever judges by themselves', async () => {
+    expect((await setup()).species).toEqual(SPECIES);
+    expect((await manager.get('/factory')).body.settings.species).toEqual(SPECIES);
+  });
+  test('takes a wood of the factory’s own, whose rate forecasts a lot until it has told its own', async () => {
+    expect((await save([...SPECIES, BLACKWOOD])).status).toBe(200);
+    const lot = await manager.post('/lots', { ...LOT, species: 'blackwood', restricted: false });
+    const { id } = lot.body;
+    const card = async () => (await manager.get(`/lots/${id}`)).body;
+    await manager.post(`/lots/${id}/readings`, { version: 1, text: '14.1 14.0', woodTempC: 20, meter: 'pin' });
+    const priorRate = async (): Promise<number> => (await card()).lot.ready.ratePerDay;
+    const slow = await priorRate();
+    expect((await save([...SPECIES, { ...BLACKWOOD, ratePerDay: 0.08 }])).status).toBe(200);
+    expect((await priorRate()) / slow).toBeCloseTo(4, 6);
+    await save([...SPECIES]);
+  });
+  test.each([
+    ['two of a name', { name: 'Mahogany ' }, 'species.11', 'There are two species called Mahogany'],
+    ['figures from nowhere', { source: '' }, 'species.11', 'Say where the figures of blackwood are from'],
+    ['a plank that grows by a tenth a point', { radial: 0.1 }, 'species.11.radial', /.+/],
+    ['wood heavier than any', { densityGPerCm3: 7 }, 'species.11.densityGPerCm3', /.+/],
+  ])('%s is refused, and what was there stays', async (_, over, field, message) => {
+    const answer = await save([...SPECIES, { ...BLACKWOOD, ...over }]);
+    expect(answer.status).toBe(400);
+    expect(answer.body.fields[0].field).toBe(field);
+    expect(answer.body.fields[0].message).toMatch(message);
+    expect((await setup()).species).toEqual(SPECIES);
+  });
+});
+
+describe('the register of defects', () => {
+  const save = async (defects: object[]) => manager.put('/settings/defects', { defects });
+  test('is what a finish may name: one taken out is refused, one put in is known', async () => {
+    const { defects } = await setup();
+    await save([...defects.filter((d: { name: string }) => d.name !== 'crack'), { name: 'scorch', stages: ['bodies'] }]);
+    const told = (await manager.get('/factory')).body.settings.defects.map((d: { name: string }) => d.name);
+    expect(told).toContain('scorch');
+    expect(told).not.toContain('crack');
+    const id = await startedBatch(factory, manager, 'body', 2);
+    const { batch, defectKinds } = (await manager.get(`/batches/${id}`)).body;
+    expect(defectKinds.usual).toEqual(['knot or pitch', 'glue line open']);
+    const fault = { pieceId: `${id}-01`, originOperationId: batch.operationId, note: '' };
+    const scrap = (defect: string) => manager.post(`/batches/${id}/scrap`, { version: batch.version, pieces: [{ ...fault, defect }] });
+    expect((await scrap('crack')).body.fields).toMatchObject([{ field: 'pieces', message: /"crack" is not in the register/ }]);
+    expect((await scrap('scorch')).status).toBe(200);
+    await save(defects);
+  });
+  test.each([
+    ['none at all', [], /Name at least one/],
+    [
+      'one twice',
+      [
+        { name: 'run', stages: [] },
+        { name: 'Run', stages: [] },
+      ],
+      /"Run" stands there twice/,
+    ],
+    ['one of a stage there is not', [{ name: 'run', stages: ['attic'] }], /.+/],
+  ])('%s is refused', async (_, defects, message) => {
+    const answer = await save(defects);
+    expect(answer.status).toBe(400);
+    expect(answer.body.fields[0].message).toMatch(message);
+  });
+});
+
+test('a factory’s corrections of its meters join the register, and go back', async () => {
+  const older = await openFactory('nothing');
+  const owner = await ownerDataSource().initialize();
+  try {
+    await undoThrough(owner, 'Registers1700000000007');
+    const meters = { 'sugar maple': METER, ironwood: METER };
+    await owner.query(`insert into setting values ('meterSpecies', $1)`, [meters]);
+    await owner.runMigrations();
+    const [{ value }] = await owner.query<[{ value: (typeof BLACKWOOD)[] }]>(`select value from setting where key = 'species'`);
+    expect(value.slice(0, SPECIES.length)).toEqual(SPECIES.map((s) => (s.name === 'sugar maple' ? { ...s, meter: METER } : s)));
+    expect(value.at(-1)).toEqual({
+      ...{ name: 'ironwood', radial: null, tangential: null, densityGPerCm3: null, ratePerDay: null },
+      ...{ restricted: false, meter: METER, source: '' },
+    });
+    await undoThrough(owner, 'Registers1700000000007');
+    expect(await owner.query(`select value from setting where key in ('species', 'meterSpecies')`)).toEqual([{ value: meters }]);
+    await owner.runMigrations();
+  } finally {
+    await owner.destroy();
+    await older.close();
+  }
+});
