@@ -8,7 +8,7 @@ import { Order } from './orders/index.ts';
 import { checkRoute, OverrideRecord, RouteBook } from './routing/index.ts';
 import { anyHistory, HISTORY_CARRIERS, run, type Act } from './test/anyHistory.ts';
 import { anyRoute } from './test/anyRoute.ts';
-import { everything, stored, type TestShop } from './test/shop.ts';
+import { everything, stored, type TestHouse } from './test/house.ts';
 import { Lot } from './timber/index.ts';
 
 /** Fewer where every change of the code is tried out on them. */
@@ -25,7 +25,7 @@ test('any route that is drawn here can be run', () => {
 });
 
 /** Loses no piece and doubles none; batches count what they hold. */
-function holdsPieces({ rows }: TestShop): void {
+function holdsPieces({ rows }: TestHouse): void {
   for (const batch of rows.all(Batch)) {
     const live = livePieces(piecesIn(rows, batch.id));
     ensure(batch.quantity === live.length, () => `${batch.id} counts ${batch.quantity} and holds ${live.length}`);
@@ -41,7 +41,7 @@ function holdsPieces({ rows }: TestShop): void {
 }
 
 /** Swaps no pair: a serial keeps its body and its neck, together or apart, and says of itself what its piece does. */
-function keepsPairs({ rows, recorder }: TestShop): void {
+function keepsPairs({ rows, recorder }: TestHouse): void {
   const fitted = recorder.entries.flatMap((e) => (e.kind === 'instruments.fitted' ? e.payload.pairs : []));
   const pairOf = new Map(fitted.map((p) => [p.serial, p]));
   expect(rows.all(Instrument)).toHaveLength(fitted.length);
@@ -63,13 +63,13 @@ function keepsPairs({ rows, recorder }: TestShop): void {
 }
 
 /** Never over-fills a carrier, frees what is left, and keeps what must lie in one kind of carrier there. */
-function keepsPlaces(shop: TestShop): void {
-  for (const carrier of HISTORY_CARRIERS) expect(takenOn(shop.rows, carrier.id)).toBeLessThanOrEqual(carrier.places);
-  for (const batch of shop.rows.all(Batch)) {
-    const placed = placementsOf(shop.rows, batch.id);
+function keepsPlaces(house: TestHouse): void {
+  for (const carrier of HISTORY_CARRIERS) expect(takenOn(house.rows, carrier.id)).toBeLessThanOrEqual(carrier.places);
+  for (const batch of house.rows.all(Batch)) {
+    const placed = placementsOf(house.rows, batch.id);
     const pieces = placed.reduce((sum, p) => sum + p.pieces, 0);
     ensure(pieces <= batch.quantity, () => `${batch.id} takes ${pieces} places for ${batch.quantity} pieces`);
-    const inside = batch.status === 'dwelling' ? shop.operation(batch.id).place : undefined;
+    const inside = batch.status === 'dwelling' ? house.operation(batch.id).place : undefined;
     if (!inside) continue;
     expect(pieces).toBe(batch.quantity);
     for (const p of placed) expect(HISTORY_CARRIERS.find((c) => c.id === p.carrierId)?.kind).toBe(inside.kind);
@@ -77,7 +77,7 @@ function keepsPlaces(shop: TestShop): void {
 }
 
 /** Passes no gate but with time, with somebody's acceptance, or with an override on record. */
-function passesNoGate({ rows, routes, recorder }: TestShop): void {
+function passesNoGate({ rows, routes, recorder }: TestHouse): void {
   const signedOff = recorder.entries.flatMap((e) => (e.kind === 'gate.signedOff' ? [`${e.batchId ?? ''} ${e.payload.operationId}`] : []));
   const lineage = (id: string | null): string[] => (id === null ? [] : [id, ...lineage(rows.get(Batch, id).parentId)]);
   for (const visit of rows.all(Visit)) {
@@ -97,7 +97,7 @@ function passesNoGate({ rows, routes, recorder }: TestShop): void {
 }
 
 /** Wood is neither made nor lost by more than is cut; orders count what has shipped. */
-function keepsCount({ rows, recorder }: TestShop): void {
+function keepsCount({ rows, recorder }: TestHouse): void {
   for (const lot of rows.all(Lot)) ensure(lot.leftM3 >= 0 && lot.leftM3 <= lot.volumeM3, () => `${lot.id} has ${lot.leftM3} m³ left`);
   const shipped = recorder.entries.filter((e) => e.kind === 'instrument.shipped').length;
   expect(rows.all(Instrument).filter((i) => i.state === 'shipped')).toHaveLength(shipped);
@@ -106,15 +106,15 @@ function keepsCount({ rows, recorder }: TestShop): void {
 }
 
 /** Told again from storage it gives the same rows, whether they are changed where they stand or not. */
-function replays(shop: TestShop): void {
+function replays(house: TestHouse): void {
   for (const inPlace of [false, true]) {
-    const again = LEDGER.replay(stored(shop.recorder.entries), new RouteBook(shop.versions), new Rows(inPlace));
-    expect(everything(again)).toEqual(everything(shop.rows));
+    const again = LEDGER.replay(stored(house.recorder.entries), new RouteBook(house.versions), new Rows(inPlace));
+    expect(everything(again)).toEqual(everything(house.rows));
   }
 }
 
 /** Every entry can be told in a sentence. */
-function tells({ recorder }: TestShop): void {
+function tells({ recorder }: TestHouse): void {
   for (const entry of recorder.entries) {
     const sentence = LEDGER.sentence(entry, (_, id) => id ?? '');
     ensure(sentence.length > 2 && !/undefined|NaN|\[object/.test(sentence), () => `${entry.kind} says "${sentence}"`);
@@ -132,12 +132,12 @@ class Watch {
   private versions = new Map<string, number>();
   private sat: readonly PlacementRow[] = [];
 
-  before = ({ rows }: TestShop): void => {
+  before = ({ rows }: TestHouse): void => {
     this.versions = new Map(rows.all(Batch).map((b) => [b.id, b.version]));
     this.sat = rows.all(PlacementRow);
   };
 
-  after = ({ rows }: TestShop, { name, decision }: Act): void => {
+  after = ({ rows }: TestHouse, { name, decision }: Act): void => {
     const refused = decision.kind === 'refuse';
     for (const b of rows.all(Batch)) {
       const version = this.versions.get(b.id) ?? 0;
@@ -181,14 +181,14 @@ describe('any history of any commands on any route', () => {
     const watch = new Watch();
     fc.assert(
       fc.property(anyHistory(70, 140), (plan) => {
-        const shop = run(plan, watch.after, watch.before);
-        holdsPieces(shop);
-        keepsPairs(shop);
-        keepsPlaces(shop);
-        passesNoGate(shop);
-        keepsCount(shop);
-        tells(shop);
-        if (plan.acts.length % 4 === 0) replays(shop);
+        const house = run(plan, watch.after, watch.before);
+        holdsPieces(house);
+        keepsPairs(house);
+        keepsPlaces(house);
+        passesNoGate(house);
+        keepsCount(house);
+        tells(house);
+        if (plan.acts.length % 4 === 0) replays(house);
       }),
       // Shrinking takes minutes with histories this long: leave this line out to have it done.
       { numRuns: HISTORIES, seed: 11, endOnFailure: true },

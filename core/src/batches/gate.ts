@@ -43,6 +43,6 @@ export function gateFindings(batch: Batch, operation: Operation, evidence: Evide
 
 /** Where a batch waits: at its station; what has none lies in the wood room. */
 export const zoneOf = (batch: Batch, factory: Factory): string =>
-  factory.zoneOf(batch.stationCode) ?? factory.parts.settings.factory.woodRoomZoneId;
+  factory.zoneOf(batch.stationCode) ?? factory.setUp.settings.factory.woodRoomZoneId;
 
 const temperaturesFor = (batch: Batch, zoneId: string, nowMs: number) => ({ zoneId, fromMs: batch.arrivedMs, toMs: nowMs });

@@ -7,7 +7,7 @@ import type { AnyCommandKind, Decision, Written } from '../ledger/index.ts';
 import { TakeMeasures } from '../quality/index.ts';
 import { anyHistory, run } from '../test/anyHistory.ts';
 import { changed, SHORT_ROUTE } from '../test/routes.ts';
-import { TestShop } from '../test/shop.ts';
+import { TestHouse } from '../test/house.ts';
 import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 import { HeldCard } from './heldCard.ts';
 import { heldOf } from './test/held.ts';
@@ -41,31 +41,31 @@ test('a card says what the server says, whatever has happened', () => {
       let acts = 0;
       run(
         plan,
-        (shop, { name, request, decision }) => {
+        (house, { name, request, decision }) => {
           const { batchId } = request as { batchId?: string };
           const command: AnyCommandKind<HouseFactory> | undefined = COMMANDS.find((c) => c.name === name);
           // What was told of the air counts for an hour: longer, and the card knows less than the server.
-          const isFresh = held !== undefined && shop.nowMs - held.toldMs <= HOUR_MS;
+          const isFresh = held !== undefined && house.nowMs - held.toldMs <= HOUR_MS;
           goesOn = isFresh && held?.id === batchId && command !== undefined && AT_A_BENCH.has(name);
           if (!held || !command || !goesOn) return;
           const { id, card } = held;
-          expect(said(card.give(command, request, { atMs: shop.nowMs, by: ANN }))).toEqual(said(decision));
-          expect(card.batch).toEqual(shop.batch(id));
+          expect(said(card.give(command, request, { atMs: house.nowMs, by: ANN }))).toEqual(said(decision));
+          expect(card.batch).toEqual(house.batch(id));
           const own = (pieces: readonly Piece[]) => pieces.filter((p) => p.batchId === id).sort((a, b) => (a.id < b.id ? -1 : 1));
-          expect(own(card.all(Piece))).toEqual(own(shop.rows.all(Piece)));
-          expect(card.all(Visit)).toContainEqual(shop.rows.get(Visit, card.batch.visitId));
+          expect(own(card.all(Piece))).toEqual(own(house.rows.all(Piece)));
+          expect(card.all(Visit)).toContainEqual(house.rows.get(Visit, card.batch.visitId));
           if (decision.kind === 'accept') reached.set(name, (reached.get(name) ?? 0) + 1);
         },
-        (shop) => {
+        (house) => {
           acts++;
           // What was just done on a card stays on it; otherwise another is told of one batch or the other.
           if (goesOn && held?.card.batch.status !== 'done' && held?.card.batch.operationId === held?.at) return;
-          const live = shop.rows.all(Batch).filter((b) => b.status !== 'done');
+          const live = house.rows.all(Batch).filter((b) => b.status !== 'done');
           const id = live[acts % Math.max(1, live.length)]?.id;
           held =
             id === undefined
               ? undefined
-              : { id, at: shop.batch(id).operationId, toldMs: shop.nowMs, card: new HeldCard(heldOf(shop, id), shop.factory) };
+              : { id, at: house.batch(id).operationId, toldMs: house.nowMs, card: new HeldCard(heldOf(house, id), house.factory) };
         },
       );
     }),
@@ -85,10 +85,10 @@ describe('a card without network', () => {
         characteristics: [{ id: 'width', name: 'Width', unit: 'mm', low: 1, target: 2, high: 3 }],
       },
     ]);
-    const shop = new TestShop(new Map([[route.id, route]]));
-    const id = shop.start('body', 2);
-    const card = new HeldCard(heldOf(shop, id), shop.factory);
-    const at = (minutes: number) => shop.nowMs + minutes * MINUTE_MS;
+    const house = new TestHouse(new Map([[route.id, route]]));
+    const id = house.start('body', 2);
+    const card = new HeldCard(heldOf(house, id), house.factory);
+    const at = (minutes: number) => house.nowMs + minutes * MINUTE_MS;
     const finish = { command: 'finish work', good: 2, rework: 0, scrap: 0, outcomes: [] } as const;
     expect(give(card, { command: 'start work', personId: 'ann' }, at(0))).toEqual(['work.started']);
     expect(card.coats).toBe(0);
@@ -112,12 +112,12 @@ describe('a card without network', () => {
       'rest',
       { gate: [{ kind: 'climate', limits: { minTempC: 10, maxTempC: 30, minHumidity: 0, maxHumidity: 1, dewMarginC: 0 } }] },
     ]);
-    const shop = new TestShop(new Map([[sprayed.id, sprayed]]));
-    const id = shop.start('body', 2);
-    shop.work(id);
-    const held = heldOf(shop, id);
+    const house = new TestHouse(new Map([[sprayed.id, sprayed]]));
+    const id = house.start('body', 2);
+    house.work(id);
+    const held = heldOf(house, id);
     const verdicts = (over: object, laterMs = 0) =>
-      new HeldCard({ ...held, ...over }, shop.factory).gate(shop.nowMs + laterMs).map((f) => f.verdict);
+      new HeldCard({ ...held, ...over }, house.factory).gate(house.nowMs + laterMs).map((f) => f.verdict);
     expect(verdicts({})).toEqual(['pass']);
     expect(verdicts({}, 2 * HOUR_MS)).toEqual(['wait']);
     expect(verdicts({ air: null })).toEqual(['wait']);

@@ -12,26 +12,11 @@ import {
   type Stage,
   type RouteWorld,
 } from '../routing/index.ts';
-import { People, type Person } from './people.ts';
+import { People } from './people.ts';
+import { WorkCalendar, WorkingTime, type Interval } from '../maths/index.ts';
 import type { OrderBook } from '../orders/index.ts';
 import { speciesIn, type Species, type WoodFactory } from '../timber/index.ts';
-import type { House, Material, Model, PrerequisiteRecord, RouteVersion, Station } from './parts.ts';
-
-/** What a factory is, as it is set up at one time. */
-export interface FactoryParts {
-  models: ReadonlyMap<string, Model>;
-  /** every version there has been, as authored */
-  routes: ReadonlyMap<string, Route>;
-  versions: readonly RouteVersion[];
-  stations: ReadonlyMap<string, Station>;
-  carriers: ReadonlyMap<string, Carrier & { active: boolean }>;
-  prerequisites: readonly PrerequisiteRecord[];
-  materials: ReadonlyMap<string, Material>;
-  people: ReadonlyMap<string, Person>;
-  /** rooms whose air is known */
-  zones: ReadonlySet<string>;
-  settings: House;
-}
+import type { Model, RouteVersion, SetUp } from './setUp.ts';
 
 /** Something on a route: a batch, which knows its options, or no more than the route's name. */
 export interface OnRoute {
@@ -43,17 +28,19 @@ export interface OnRoute {
  * The factory, and every question about it: the same for the server, the simulation and the page. It does not change;
  * another set-up is another factory.
  */
-export class Factory<Parts extends FactoryParts = FactoryParts> implements Routes, WoodFactory, OrderBook {
+export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory, OrderBook {
   private readonly book: RouteBook;
   private readonly inUse: readonly (Carrier & { active: boolean })[];
 
   /** who works here */
   readonly people: People;
+  readonly calendar: WorkCalendar;
 
-  constructor(readonly parts: Parts) {
-    this.people = new People(parts.people, parts.settings.workWeek);
-    this.book = new RouteBook(parts.routes);
-    this.inUse = [...parts.carriers.values()].filter((c) => c.active);
+  constructor(readonly setUp: Known) {
+    this.people = new People(setUp.people, setUp.settings.workWeek);
+    this.calendar = new WorkCalendar(setUp.settings.workWeek);
+    this.book = new RouteBook(setUp.routes);
+    this.inUse = [...setUp.carriers.values()].filter((c) => c.active);
   }
 
   /** A route as a batch goes through it; as authored when nothing is known of what goes. @throws Error when there is none */
@@ -71,15 +58,34 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
     return operationOf(this.routeOf(at), at.operationId);
   }
 
+  /** A step as it was known: of a batch's version, or of another that it was on before. */
+  stepOnceOf(routeId: string, operationId: string): Pick<Operation, 'name' | 'characteristics'> {
+    const { routes } = this.setUp;
+    const modelId = routes.get(routeId)?.modelId;
+    const step = (route: Route | undefined) => route?.operations.find((o) => o.id === operationId);
+    const own = step(routes.get(routeId));
+    if (own) return own;
+    for (const route of routes.values()) {
+      const found = route.modelId === modelId ? step(route) : undefined;
+      if (found) return found;
+    }
+    return { name: operationId };
+  }
+
+  /** Its working time over a stretch. */
+  workingTime({ fromMs, toMs }: Interval): WorkingTime {
+    return new WorkingTime(this.calendar.windows(fromMs, toMs));
+  }
+
   /** A version that work may be moved to or started on. */
   releasedVersion(routeId: string): RouteVersion | undefined {
-    const version = this.parts.versions.find((v) => v.id === routeId);
+    const version = this.setUp.versions.find((v) => v.id === routeId);
     return version?.state === 'draft' ? undefined : version;
   }
 
   /** The version that work on a model is started on at a time: the latest released and in force; none before the first is. */
   routeInForce(modelId: string, atMs: number): Route | undefined {
-    const [latest] = this.parts.versions
+    const [latest] = this.setUp.versions
       .filter((v) => v.modelId === modelId && v.state === 'released' && (v.effectiveMs ?? 0) <= atMs)
       .sort((a, b) => b.version - a.version);
     return latest ? this.book.route(latest.id) : undefined;
@@ -92,43 +98,48 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
   }
 
   model(id: string): Model | undefined {
-    return this.parts.models.get(id);
+    return this.setUp.models.get(id);
   }
 
   modelName(id: string): string {
-    return this.parts.models.get(id)?.name ?? id;
+    return this.setUp.models.get(id)?.name ?? id;
   }
 
-  personName(id: string): string {
-    return this.parts.people.get(id)?.name ?? id;
+  /** Who somebody is; what nobody did, as a clock or a sensor's alarm, the system did. */
+  personName(id: string | null): string {
+    return id === null ? 'The system' : (this.setUp.people.get(id)?.name ?? id);
+  }
+
+  stationName(code: string): string {
+    return this.setUp.stations.get(code)?.name ?? code;
   }
 
   materialName(id: string): string {
-    return this.parts.materials.get(id)?.name ?? id;
+    return this.setUp.materials.get(id)?.name ?? id;
   }
 
   species(name: string): Species {
-    return speciesIn(this.parts.settings.species, name);
+    return speciesIn(this.setUp.settings.species, name);
   }
 
   knowsDefect(name: string): boolean {
-    return this.parts.settings.defects.some((d) => d.name === name);
+    return this.setUp.settings.defects.some((d) => d.name === name);
   }
 
   /** What can be wrong, as the register names it: what a stage usually causes first. */
   defectsFrom(stage: Stage): { usual: string[]; other: string[] } {
-    const { defects } = this.parts.settings;
+    const { defects } = this.setUp.settings;
     const named = (usual: boolean) => defects.filter((d) => d.stages.includes(stage) === usual).map((d) => d.name);
     return { usual: named(true), other: named(false) };
   }
 
   /** Where a station stands; nothing is known of the air elsewhere. */
   zoneOf(stationCode: string): string | undefined {
-    return this.parts.stations.get(stationCode)?.zoneId;
+    return this.setUp.stations.get(stationCode)?.zoneId;
   }
 
   hasZone(id: string): boolean {
-    return this.parts.zones.has(id);
+    return this.setUp.zones.has(id);
   }
 
   carriersInUse(): readonly (Carrier & { active: boolean })[] {
@@ -144,18 +155,18 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
   worldOf(model: Model, atMs: number): RouteWorld {
     const { species, construction } = this.factsOf(model);
     return {
-      stationCodes: new Set(this.parts.stations.keys()),
+      stationCodes: new Set(this.setUp.stations.keys()),
       skillLevels: this.people.levels(atMs),
       carriers: this.inUse,
-      modelIds: new Set(this.parts.models.keys()),
-      materialIds: new Set(this.parts.materials.keys()),
+      modelIds: new Set(this.setUp.models.keys()),
+      materialIds: new Set(this.setUp.materials.keys()),
       facts: { species, construction },
     };
   }
 
   /** What is missing of something that must exist first; null when it is released. */
   missing(modelId: string, { kind, what }: Prerequisite): string | null {
-    const [known] = this.parts.prerequisites
+    const [known] = this.setUp.prerequisites
       .filter((p) => p.kind === kind && p.what === what && (p.modelId === null || p.modelId === modelId))
       .sort((a, b) => Number(a.modelId === null) - Number(b.modelId === null));
     if (known?.state === 'released') return null;
@@ -164,7 +175,7 @@ export class Factory<Parts extends FactoryParts = FactoryParts> implements Route
 
   /** The kits of a model that are not complete, in words. */
   shortKits(modelId: string): string[] {
-    return this.parts.prerequisites
+    return this.setUp.prerequisites
       .filter((p) => p.kind === 'kit' && p.state !== 'released' && (p.modelId === null || p.modelId === modelId))
       .map((p) => (p.note === '' ? p.what : `${p.what} (${p.note})`));
   }

@@ -1,34 +1,25 @@
-import { Factory, type FactoryParts } from './factory.ts';
+import { Factory } from './factory.ts';
+import type { SetUp } from './setUp.ts';
+
+type Listed<Kept> =
+  Kept extends ReadonlyMap<string, infer Each> ? readonly Each[] : Kept extends ReadonlySet<infer Each> ? readonly Each[] : Kept;
 
 /** A factory as it is told to another place, a page or a device: lists for what is found by key. */
-export interface FactoryTold<Settings> {
-  models: readonly (FactoryParts['models'] extends ReadonlyMap<string, infer Model> ? Model : never)[];
-  routes: readonly (FactoryParts['routes'] extends ReadonlyMap<string, infer Route> ? Route : never)[];
-  versions: FactoryParts['versions'];
-  stations: readonly (FactoryParts['stations'] extends ReadonlyMap<string, infer Station> ? Station : never)[];
-  carriers: readonly (FactoryParts['carriers'] extends ReadonlyMap<string, infer Carrier> ? Carrier : never)[];
-  prerequisites: FactoryParts['prerequisites'];
-  materials: readonly (FactoryParts['materials'] extends ReadonlyMap<string, infer Material> ? Material : never)[];
-  people: readonly (FactoryParts['people'] extends ReadonlyMap<string, infer Person> ? Person : never)[];
-  zones: readonly string[];
-  settings: Settings;
-}
+export type FactoryTold<Settings> = { [Kept in Exclude<keyof SetUp, 'settings'>]: Listed<SetUp[Kept]> } & { settings: Settings };
 
-const byId = <Part extends { id: string }>(parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((p) => [p.id, p]));
+const byId = <Each extends { id: string }>(all: readonly Each[]): ReadonlyMap<string, Each> => new Map(all.map((each) => [each.id, each]));
 
 /** The factory that was told. What was left out of it, as old routes are, is not there to be asked about. */
-export const factoryOf = <Settings extends FactoryParts['settings']>(
+export const factoryOf = <Settings extends SetUp['settings']>(
   told: FactoryTold<Settings>,
-): Factory<FactoryParts & { settings: Settings }> =>
+): Factory<Omit<SetUp, 'settings'> & { settings: Settings }> =>
   new Factory({
+    ...told,
     models: byId(told.models),
     routes: byId(told.routes),
-    versions: told.versions,
     stations: new Map(told.stations.map((s) => [s.code, s])),
     carriers: byId(told.carriers),
-    prerequisites: told.prerequisites,
     materials: byId(told.materials),
     people: byId(told.people),
     zones: new Set(told.zones),
-    settings: told.settings,
   });

@@ -43,7 +43,7 @@ export function coatFindings(batch: Batch, operation: Operation, factory: Factor
         maximumMinutes: operation.coat.recoatMaxMinutes,
         afterwards: 'Scuff sand before the next coat',
       },
-      { kind: 'climate', limits: factory.parts.settings.sprayLimits },
+      { kind: 'climate', limits: factory.setUp.settings.sprayLimits },
     ],
     { nowMs, ...(lastCoatMs === NOT_ANSWERED ? {} : { lastCoatMs }), ...(air === NOT_ANSWERED ? {} : { air }) },
   );

@@ -1,5 +1,5 @@
 import { Batch, batchIdOf, piecesIn } from '../batches/index.ts';
-import type { Factory, FactoryParts, House } from '../factory/index.ts';
+import type { Factory, SetUp, House } from '../factory/index.ts';
 import {
   asked,
   commandKind,
@@ -24,7 +24,7 @@ export const POCKET = 'pocketWidth';
 export const TENON = 'tenonWidth';
 
 /** The factory as the fitting bench sees it: it also gives instruments their serials. */
-export type FittingFactory = Factory<FactoryParts & { settings: House & { serialPattern: SerialPattern } }>;
+export type FittingFactory = Factory<SetUp & { settings: House & { serialPattern: SerialPattern } }>;
 
 /** How many serials have been given out in the period that a time falls in. */
 export const SerialsGiven = question<{ period: string }, number>('serials given');
@@ -57,7 +57,7 @@ export const FitInstruments = commandKind('fit instruments')<FitRequest, Fitting
     const number = answers.to(NextNumber, { of: 'batch' });
     const given = answers.to(SerialsGiven, { period: periodOf(factory, nowMs) });
     if (number === NOT_ANSWERED || given === NOT_ANSWERED) return refuse('No serial is free');
-    const { serialPattern, workWeek } = factory.parts.settings;
+    const { serialPattern, workWeek } = factory.setUp.settings;
     const modelCode = factory.model(body.modelId)?.code ?? body.modelId;
     const serials: string[] = [];
     for (let i = 1; i <= pairs.length; i++)
@@ -75,7 +75,7 @@ export const FitInstruments = commandKind('fit instruments')<FitRequest, Fitting
   },
 });
 
-const periodOf = ({ parts: { settings } }: FittingFactory, atMs: number): string =>
+const periodOf = ({ setUp: { settings } }: FittingFactory, atMs: number): string =>
   sequencePeriod(atMs, settings.workWeek.timeZone, settings.serialPattern.reset);
 
 /** From the latest pocket and tenon width; null where one was never measured. */

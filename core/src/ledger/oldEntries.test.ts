@@ -3,7 +3,7 @@ import { expect, test } from '@jest/globals';
 import { LEDGER } from '../ledger.ts';
 import { Rows, type Entry } from '../ledger/index.ts';
 import { RouteBook, type Route } from '../routing/index.ts';
-import { everything } from '../test/shop.ts';
+import { everything } from '../test/house.ts';
 
 /** Entries as a running factory wrote them, at least one of every kind there was, and the rows they made there. */
 const written = JSON.parse(readFileSync(new URL('../test/fixtures/entries-1.json', import.meta.url), 'utf8')) as {

@@ -46,7 +46,7 @@ export function afterWorking(time: WorkingTime, fromMs: number, workingMs: numbe
 
 /**
  * The earliest a batch can pass through what is left of its route: touch in working time, waits in clock time, with no
- * queueing before any step. A floor under any promise, not a promise.
+ * queueing before any step. No promise can be earlier; it is none itself.
  *
  * @param time must reach far enough ahead; beyond its last window work ends with it
  * @param opensMs when the gate of its present step is expected to open, where that is known

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Batch, Instrument, livePieces, Piece, piecesIn, Run, Visit } from '../batches/index.ts';
 import { Rows } from '../ledger/index.ts';
-import { everything } from '../test/shop.ts';
+import { everything } from '../test/house.ts';
 import { LEDGER } from '../ledger.ts';
 import { shiftWindows, WorkingTime, type WorkWeek } from '../maths/index.ts';
 import { heldSkill, type Person } from '../factory/index.ts';

@@ -69,7 +69,7 @@ export class WholeHistory {
   }
 
   private serials(period: string): number {
-    const { serialPattern, workWeek } = this.factory.parts.settings;
+    const { serialPattern, workWeek } = this.factory.setUp.settings;
     // When an instrument was fitted never changes, and its period is dear to work out.
     const periodOf = ({ serial, fittedMs }: Instrument) => {
       const known = this.periods.get(serial) ?? sequencePeriod(fittedMs, workWeek.timeZone, serialPattern.reset);

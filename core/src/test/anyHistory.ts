@@ -8,7 +8,7 @@ import type { Route } from '../routing/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 import { anyRoute } from './anyRoute.ts';
 import { BRACES_ROUTE, CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from './routes.ts';
-import { TestShop } from './shop.ts';
+import { TestHouse } from './house.ts';
 import type { Suggestion, Suggestions } from './suggestion.ts';
 
 /** Each room tells what its own commands may be asked for. */
@@ -60,24 +60,24 @@ const OFTEN_SHARE = 0.06;
 const TRIES = 6;
 
 /** Gives the first command that there is something to ask of. */
-function act(shop: TestShop, random: Random): Act | undefined {
-  if (random.chance(0.25)) shop.pass(random.integer(1, 8) * HOUR_MS);
+function act(house: TestHouse, random: Random): Act | undefined {
+  if (random.chance(0.25)) house.pass(random.integer(1, 8) * HOUR_MS);
   for (let tried = 0; tried < TRIES; tried++) {
     const { command, suggest } = random.pick(random.chance(OFTEN_SHARE) ? OFTEN : random.chance(ONWARD_SHARE) ? ONWARD : ANY);
-    const request = suggest(shop, random);
-    if (request) return { name: command.name, request, decision: shop.give(command, request) };
+    const request = suggest(house, random);
+    if (request) return { name: command.name, request, decision: house.give(command, request) };
   }
   return undefined;
 }
 
 /** Takes work further, with nothing gone wrong; little is shipped yet. */
-function actStraight(shop: TestShop, random: Random): Act | undefined {
-  shop.pass(6 * HOUR_MS);
+function actStraight(house: TestHouse, random: Random): Act | undefined {
+  house.pass(6 * HOUR_MS);
   const lucky: Random = { ...random, chance: () => false };
   for (let tried = 0; tried < TRIES; tried++) {
     const { command, suggest } = random.pick(random.chance(0.1) ? ONWARD : ONWARD.filter((c) => c.command.name !== 'ship instrument'));
-    const request = suggest(shop, lucky);
-    if (request) return { name: command.name, request, decision: shop.give(command, request) };
+    const request = suggest(house, lucky);
+    if (request) return { name: command.name, request, decision: house.give(command, request) };
   }
   return undefined;
 }
@@ -102,27 +102,27 @@ export const anyHistory = (least: number, most: number): fc.Arbitrary<Plan> =>
 /** Bodies, necks and what is joined to them, and whatever happens to them. */
 export function run(
   { route, extra, straight, acts }: Plan,
-  each?: (shop: TestShop, done: Act) => void,
-  before?: (shop: TestShop) => void,
-): TestShop {
+  each?: (house: TestHouse, done: Act) => void,
+  before?: (house: TestHouse) => void,
+): TestHouse {
   const versions = [route, { ...route, id: `${route.id} again`, version: 2 }, BRACES_ROUTE];
-  const shop = new TestShop(new Map(versions.map((r) => [r.id, r])), HISTORY_CARRIERS);
+  const house = new TestHouse(new Map(versions.map((r) => [r.id, r])), HISTORY_CARRIERS);
   const facts = { choices: { extra, binding: extra === 'yes' ? 'both' : 'none' }, species: {}, construction: '' };
-  shop.start('body', 3, { route, facts });
-  shop.start('neck', 2, { route, facts, setIds: ['one', 'two'] });
-  shop.start('neck', 2, { route, facts, setIds: ['three', 'four'] });
+  house.start('body', 3, { route, facts });
+  house.start('neck', 2, { route, facts, setIds: ['one', 'two'] });
+  house.start('neck', 2, { route, facts, setIds: ['three', 'four'] });
   const guests = route.operations.some((o) => o.component === 'fingerboard') ? 'fingerboard' : 'neck';
-  shop.work(shop.start('small part', 12, { route: BRACES_ROUTE }));
-  shop.start(guests, 4, { route, facts, setIds: ['two', 'one', 'three', 'four'] });
+  house.work(house.start('small part', 12, { route: BRACES_ROUTE }));
+  house.start(guests, 4, { route, facts, setIds: ['two', 'one', 'three', 'four'] });
   for (const seed of straight) {
-    before?.(shop);
-    const done = actStraight(shop, seededRandom(seed));
-    if (done) each?.(shop, done);
+    before?.(house);
+    const done = actStraight(house, seededRandom(seed));
+    if (done) each?.(house, done);
   }
   for (const seed of acts) {
-    before?.(shop);
-    const done = act(shop, seededRandom(seed));
-    if (done) each?.(shop, done);
+    before?.(house);
+    const done = act(house, seededRandom(seed));
+    if (done) each?.(house, done);
   }
-  return shop;
+  return house;
 }

@@ -4,7 +4,7 @@ import {
   DEFECTS,
   Factory,
   heldSkill,
-  type FactoryParts,
+  type SetUp,
   type Model,
   type Person,
   type PrerequisiteRecord,
@@ -18,11 +18,7 @@ import { START_MS } from './start.ts';
 const wood = { species: 'mahogany', use: 'body', volumeM3: 0.004, thicknessMm: 50 } as const;
 
 /** A small factory in which everything is there: its parts can be taken away again. */
-export function testFactory(
-  routes: ReadonlyMap<string, Route>,
-  carriers: readonly Carrier[],
-  over: Partial<FactoryParts> = {},
-): HouseFactory {
+export function testFactory(routes: ReadonlyMap<string, Route>, carriers: readonly Carrier[], over: Partial<SetUp> = {}): HouseFactory {
   const steps = [...routes.values()].flatMap(({ modelId, operations }) => operations.map((step) => ({ step, modelId })));
   const ways = steps.flatMap(({ step }) => [step, ...(step.ways ?? [])]);
   const gateSkills = steps.flatMap(({ step }) => step.gate.flatMap((r) => (r.kind === 'signOff' ? [r.skill] : [])));

@@ -1,8 +1,8 @@
 import type { Random } from '../maths/index.ts';
-import type { TestShop } from './shop.ts';
+import type { TestHouse } from './house.ts';
 
 /** A request that may make sense as things stand, or nearly; nothing when there is nothing to ask it of. */
-export type Suggestion = (shop: TestShop, random: Random) => object | undefined;
+export type Suggestion = (house: TestHouse, random: Random) => object | undefined;
 
 /** What a room's commands may be asked for, by their names. */
 export interface Suggestions {

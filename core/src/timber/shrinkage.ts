@@ -1,4 +1,4 @@
-import type { Species } from './species.ts';
+import type { GrainDirection, Species } from './species.ts';
 
 /**
  * How much a part changes across the grain between two moistures; negative is shrinking.
@@ -11,9 +11,6 @@ export function movementMm(dimensionMm: number, coefficientPerPoint: number, fro
   for (const pct of [fromPct, toPct]) if (!(pct >= 6 && pct <= 14)) throw new RangeError(`The coefficient holds for 6–14 %, not ${pct} %`);
   return dimensionMm * coefficientPerPoint * (toPct - fromPct);
 }
-
-/** The direction across the grain a dimension lies in. */
-export type GrainDirection = 'radial' | 'tangential';
 
 /** A joint or inlay that a change in size endangers, and how much it bears. */
 export interface MovementLimit {

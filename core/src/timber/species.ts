@@ -1,5 +1,7 @@
 import type { SpeciesCoefficients } from './meter.ts';
-import type { GrainDirection } from './shrinkage.ts';
+
+/** The direction across the grain a dimension lies in. */
+export type GrainDirection = 'radial' | 'tangential';
 
 /** How a species reads on the factory's meters, from their handbooks. */
 export interface MeterCorrection extends SpeciesCoefficients {

@@ -17,7 +17,7 @@ export interface WoodSettings {
 export interface WoodFactory {
   hasZone(id: string): boolean;
   species(name: string): Species;
-  readonly parts: { readonly settings: WoodSettings };
+  readonly setUp: { readonly settings: WoodSettings };
 }
 
 /** What the shop's air has tended to lately, percent moisture. */

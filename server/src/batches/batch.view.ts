@@ -22,7 +22,7 @@ import {
 } from '@ample-crane/core';
 import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
-import { nameOf, type Shop } from '../factory/shop.service.ts';
+import type { FactoryNow } from '../factory/factory.service.ts';
 import type { BatchEntity } from './batch.entity.ts';
 import { CharacteristicView } from '../factory/setup.dto.ts';
 
@@ -253,21 +253,21 @@ export class CardView {
 /** A batch as every screen shows it. */
 export function toBatchView(
   batch: BatchEntity,
-  shop: Shop,
+  factory: FactoryNow,
   findings: readonly Finding[],
   touchMinutes: number,
   placements: readonly PlacementRow[],
   workerId: string | null,
 ): BatchView {
-  const operation = shop.factory.operationAt(batch);
-  const next = onward(shop.factory.routeOf(batch), operation, batch.component);
+  const operation = factory.operationAt(batch);
+  const next = onward(factory.routeOf(batch), operation, batch.component);
   const waits = findings.filter((f) => f.done !== undefined).map((f) => f.done ?? 0);
   return {
     id: batch.id,
     number: batch.number,
     component: batch.component,
     modelId: batch.modelId,
-    modelName: shop.models.get(batch.modelId)?.name ?? batch.modelId,
+    modelName: factory.modelName(batch.modelId),
     orderId: batch.orderId,
     lotId: batch.lotId,
     operationId: batch.operationId,
@@ -275,7 +275,7 @@ export function toBatchView(
     operationKind: operation.kind,
     stage: batch.stage,
     stationCode: batch.stationCode,
-    stationName: shop.stations.get(batch.stationCode)?.name ?? batch.stationCode,
+    stationName: factory.stationName(batch.stationCode),
     status: batch.status,
     sinceMs: batch.sinceMs,
     arrivedMs: batch.arrivedMs,
@@ -284,7 +284,11 @@ export function toBatchView(
     quantity: batch.quantity,
     placements: placements
       .filter((p) => p.batchId === batch.id)
-      .map((p) => ({ carrierId: p.carrierId, carrierName: shop.carriers.get(p.carrierId)?.name ?? p.carrierId, pieces: p.pieces })),
+      .map((p) => ({
+        carrierId: p.carrierId,
+        carrierName: factory.setUp.carriers.get(p.carrierId)?.name ?? p.carrierId,
+        pieces: p.pieces,
+      })),
     accepted: batch.accepted,
     handOver: operation.handOver === true,
     redo: batch.redo,
@@ -296,23 +300,23 @@ export function toBatchView(
     holdReason: batch.holdReason,
     pass: batch.pass,
     version: batch.version,
-    nextOperationName: next === undefined ? null : shop.factory.operationAt({ ...batch, operationId: next }).name,
+    nextOperationName: next === undefined ? null : factory.operationAt({ ...batch, operationId: next }).name,
     skill: operation.skill ?? null,
     verdict: worst(findings),
     untilMs: earliestMs(findings) ?? null,
     done: waits.length === 0 ? null : Math.min(...waits),
-    worker: workerId === null ? null : nameOf(shop, workerId),
+    worker: workerId === null ? null : factory.personName(workerId),
     touchMinutes,
     findings: [...findings],
-    missing: batch.status === 'queued' ? missingFor(operation, batch, shop) : [],
+    missing: batch.status === 'queued' ? missingFor(operation, batch, factory) : [],
     question: questionOf(operation, batch),
     acceptFor: acceptFor(operation, batch, findings),
   };
 }
 
-const missingFor = (operation: Operation, batch: BatchEntity, shop: Shop) =>
+const missingFor = (operation: Operation, batch: BatchEntity, factory: FactoryNow) =>
   (operation.needs ?? []).flatMap((need): Finding[] => {
-    const sentence = shop.factory.missing(batch.modelId, need);
+    const sentence = factory.missing(batch.modelId, need);
     return sentence === null ? [] : [{ rule: 'prerequisite', verdict: 'stop', sentence }];
   });
 

@@ -19,7 +19,7 @@ export class BatchesEvidence {
       return (carrierId) => taken.get(carrierId) ?? 0;
     });
     sources.add(BoxesFor, async ({ batchId }, { manager, factory }) => {
-      const drawing = [...factory.parts.routes.values()].some((r) => r.operations.some((o) => o.draws));
+      const drawing = [...factory.setUp.routes.values()].some((r) => r.operations.some((o) => o.draws));
       const batch = drawing ? await manager.findOneBy(BatchEntity, { id: batchId }) : null;
       const draws = batch ? (factory.operationAt(batch).draws ?? []) : [];
       if (draws.length === 0) return [];

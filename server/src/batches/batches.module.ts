@@ -6,11 +6,11 @@ import { BatchesController } from './batches.controller.ts';
 import { BatchesEvidence } from './batches.evidence.ts';
 import { BatchesQueries } from './batches.queries.ts';
 import { HeldService } from './held.service.ts';
-import { MovementController } from './movement.controller.ts';
+import { MovesController } from './moves.controller.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryModule],
-  controllers: [BatchesController, MovementController],
+  controllers: [BatchesController, MovesController],
   providers: [BatchesEvidence, HeldService, BatchesQueries],
   exports: [BatchesQueries],
 })

@@ -36,7 +36,7 @@ import { sentenceOf, toLogView } from '../factory/logbookWords.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { toBatchView, type BatchView, type CardView, type UndoView } from './batch.view.ts';
 import { History } from './history.view.ts';
 import { BatchEntity, VisitEntity } from './batch.entity.ts';
@@ -57,7 +57,7 @@ export class BatchesQueries {
 
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly reader: RowReader,
     private readonly sources: EvidenceSources,
     private readonly clock: Clock,
@@ -73,7 +73,7 @@ export class BatchesQueries {
   }
 
   private async readList(filter: BatchFilter): Promise<BatchView[]> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const where: FindOptionsWhere<BatchEntity> = { status: filter.done ? 'done' : Not<BatchStatus>('done') };
     if (filter.stage !== undefined) where.stage = filter.stage;
     if (filter.modelId !== undefined) where.modelId = filter.modelId;
@@ -82,14 +82,14 @@ export class BatchesQueries {
       order: filter.done ? { endedMs: 'DESC' } : { dueMs: 'ASC', number: 'ASC' },
       take: 500,
     });
-    return this.views(batches, shop);
+    return this.views(batches, factory);
   }
 
-  async views(batches: readonly BatchEntity[], shop: Shop): Promise<BatchView[]> {
+  async views(batches: readonly BatchEntity[], factory: FactoryNow): Promise<BatchView[]> {
     const ids = batches.map((b) => b.id);
     const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
     const [findings, placements, visits] = await Promise.all([
-      this.gates(batches, shop),
+      this.gates(batches, factory),
       this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]),
       atWork.length === 0
         ? []
@@ -97,13 +97,13 @@ export class BatchesQueries {
     ]);
     const workers = new Map(visits.map((v) => [v.id, v.personId]));
     return batches.map((b) => {
-      const touch = touchMinutes(shop.factory.operationAt(b), b.quantity, b.stationCode);
-      return toBatchView(b, shop, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
+      const touch = touchMinutes(factory.operationAt(b), b.quantity, b.stationCode);
+      return toBatchView(b, factory, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
     });
   }
 
   /** What the gate before each batch says; nothing where none is before it. */
-  private async gates(batches: readonly BatchEntity[], { factory }: Shop): Promise<Map<string, Finding[]>> {
+  private async gates(batches: readonly BatchEntity[], factory: FactoryNow): Promise<Map<string, Finding[]>> {
     const nowMs = this.clock.nowMs();
     const atGate = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
     const asks = atGate.flatMap((b) => gateAsks(b, factory.operationAt(b), factory, nowMs));
@@ -120,8 +120,8 @@ export class BatchesQueries {
     const { manager } = this.database;
     const batch = await manager.findOneBy(BatchEntity, { id: batchId });
     if (!batch) throw notFound('batch', batchId);
-    const [shop, rows, visits, log] = await Promise.all([
-      this.shops.load(),
+    const [factory, rows, visits, log] = await Promise.all([
+      this.factories.load(),
       this.reader.read([
         rowsBy(Piece, 'batchId', [batchId]),
         rowsBy(Coat, 'batchId', [batchId]),
@@ -136,17 +136,17 @@ export class BatchesQueries {
     const pieces = rows.all(Piece).sort((a, b) => a.ordinal - b.ordinal);
     const [coats, measures] = [rows.all(Coat).sort(byTime), rows.all(Measure).sort(byTime)];
     const [defects, overrides] = [rows.all(Defect).sort(byTime), rows.all(OverrideRecord).sort(byTime)];
-    const route = shop.factory.routeOf(batch);
-    const operation = shop.factory.operationAt(batch);
+    const route = factory.routeOf(batch);
+    const operation = factory.operationAt(batch);
     const nowMs = this.clock.nowMs();
-    const time = workingTime(shop, { fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
-    const history = new History(shop, batch.routeId);
+    const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
+    const history = new History(factory, batch.routeId);
     const besides = await manager.find(BatchEntity, {
       where: { modelId: batch.modelId, operationId: batch.operationId, status: batch.status, id: Not(batch.id) },
       order: { number: 'ASC' },
     });
     const ofVisit = coats.filter((c) => c.visitId === batch.visitId);
-    const [view] = await this.views([batch], shop);
+    const [view] = await this.views([batch], factory);
     if (!view) throw notFound('batch', batchId);
     return {
       batch: view,
@@ -171,36 +171,36 @@ export class BatchesQueries {
       coatPlan: operation.coat
         ? {
             ...operation.coat,
-            materialName: shop.factory.materialName(operation.coat.materialId),
+            materialName: factory.materialName(operation.coat.materialId),
           }
         : null,
       build: history.build(coats),
       coatFindings: operation.coat
-        ? coatFindings(batch, operation, shop.factory, nowMs, await this.sources.answer(coatAsks(batch, shop.factory), shop.factory))
+        ? coatFindings(batch, operation, factory, nowMs, await this.sources.answer(coatAsks(batch, factory), factory))
         : [],
       characteristics: [...(operation.characteristics ?? [])],
       unmeasured: unmeasuredPieces(batch, operation, pieces, measures),
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),
       overrides: overrides.map((o) => history.override(o)),
-      log: log.map((row) => toLogView(row, shop, batch.routeId)),
+      log: log.map((row) => toLogView(row, factory, batch.routeId)),
       cautions: [...(operation.cautions ?? [])],
       mainCaution: operation.cautions?.[0] ?? null,
-      defectKinds: shop.factory.defectsFrom(operation.stage),
+      defectKinds: factory.defectsFrom(operation.stage),
       originChoices: route.operations
         .filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument'))
         .map(({ id, name: label }) => ({ id, name: label })),
-      workers: peopleWith(operation.skill, operation.skillLevel ?? 1, shop, nowMs),
-      accepters: view.acceptFor === null ? [] : peopleWith(view.acceptFor, 1, shop, nowMs),
+      workers: peopleWith(operation.skill, operation.skillLevel ?? 1, factory, nowMs),
+      accepters: view.acceptFor === null ? [] : peopleWith(view.acceptFor, 1, factory, nowMs),
       ways: waysOf(operation).map((w) => ({
         id: w.id,
         name: w.name,
-        stationName: shop.stations.get(w.stationCode)?.name ?? w.stationCode,
+        stationName: factory.stationName(w.stationCode),
         minutesPerPiece: w.minutesPerPiece,
       })),
       besides: batch.status === 'done' ? [] : besides.map(({ id, component, quantity }) => ({ id, component, quantity })),
       hostsHere: operation.component === batch.component,
-      undo: undoOf(log, shop, batch.routeId),
+      undo: undoOf(log, factory, batch.routeId),
       stationPass: stationPass(route, operation).nth,
       stationPasses: stationPass(route, operation).of,
       fittedInto: [...new Set(pieces.flatMap((p) => (p.state === 'fitted' && p.serial !== null ? [p.serial] : [])))],
@@ -211,16 +211,17 @@ export class BatchesQueries {
 const byTime = (a: { atMs: number }, b: { atMs: number }) => a.atMs - b.atMs;
 
 /** The latest entry, if it is of a kind that can be taken back. */
-function undoOf(log: readonly LogbookEntity[], shop: Shop, routeId: string): UndoView | null {
+function undoOf(log: readonly LogbookEntity[], factory: FactoryNow, routeId: string): UndoView | null {
   const entries = [...log].sort((a, b) => a.id - b.id);
   // What the table holds was checked when it was appended.
   const last = lastOf(entries);
   const row = last?.undoable ? entries.find((e) => e.id === last.id) : undefined;
-  return row ? { entryId: row.id, sentence: sentenceOf(row, shop, routeId) } : null;
+  return row ? { entryId: row.id, sentence: sentenceOf(row, factory, routeId) } : null;
 }
 
 /** Who may do something that asks for a skill, or for none. */
-function peopleWith(skill: string | undefined, level: number, shop: Shop, nowMs: number): { id: string; name: string }[] {
-  const able = skill === undefined ? [...shop.people.values()].filter((p) => p.active) : shop.factory.people.holders(skill, level, nowMs);
+function peopleWith(skill: string | undefined, level: number, factory: FactoryNow, nowMs: number): { id: string; name: string }[] {
+  const able =
+    skill === undefined ? [...factory.setUp.people.values()].filter((p) => p.active) : factory.people.holders(skill, level, nowMs);
   return able.map(({ id, name }) => ({ id, name }));
 }

@@ -19,7 +19,7 @@ import {
   type Held,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { ShopService } from '../factory/shop.service.ts';
+import { FactoryService } from '../factory/factory.service.ts';
 import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -29,14 +29,14 @@ import { notFound } from '../platform/problems/problems.ts';
 @Injectable()
 export class HeldService {
   constructor(
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly reader: RowReader,
     private readonly sources: EvidenceSources,
     private readonly clock: Clock,
   ) {}
 
   async held(batchId: string): Promise<Held> {
-    const { factory } = await this.shops.load();
+    const factory = await this.factories.load();
     const rows = await this.reader.read([rowsOf(Batch, [batchId])]);
     const batch = rows.find(Batch, batchId);
     if (!batch) throw notFound('batch', batchId);

@@ -20,7 +20,7 @@ beforeAll(async () => {
 });
 afterAll(() => factory.close());
 
-const told = async () => factoryOf((await manager.get('/factory')).body as FactoryTold<HouseFactory['parts']['settings']>);
+const told = async () => factoryOf((await manager.get('/factory')).body as FactoryTold<HouseFactory['setUp']['settings']>);
 const heldOf = async (id: string) => (await manager.get(`/batches/${id}/held`)).body as Held;
 
 describe('what a page holds of a batch', () => {

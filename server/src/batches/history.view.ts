@@ -1,26 +1,26 @@
 import { judgeBuild, type Coat, type Measure, type OverrideRecord } from '@ample-crane/core';
 import type { OverrideView } from '../platform/http/views.ts';
-import { nameOf, stepOf, type Shop } from '../factory/shop.service.ts';
+import type { FactoryNow } from '../factory/factory.service.ts';
 import type { BuildView, CoatView, DefectView, MeasureView, VisitView } from './batch.view.ts';
 import type { DefectEntity, VisitEntity } from './batch.entity.ts';
 
 /** What has happened on one route, as people read it. */
 export class History {
   constructor(
-    private readonly shop: Shop,
+    private readonly factory: FactoryNow,
     private readonly routeId: string,
   ) {}
 
   private step(operationId: string) {
-    return stepOf(this.shop, this.routeId, operationId);
+    return this.factory.stepOnceOf(this.routeId, operationId);
   }
 
   visit(visit: VisitEntity): VisitView {
     return {
       ...visit,
       operationName: this.step(visit.operationId).name,
-      stationName: this.shop.stations.get(visit.stationCode)?.name ?? visit.stationCode,
-      by: visit.personId === null ? null : nameOf(this.shop, visit.personId),
+      stationName: this.factory.stationName(visit.stationCode),
+      by: visit.personId === null ? null : this.factory.personName(visit.personId),
     };
   }
 
@@ -28,8 +28,8 @@ export class History {
     return {
       ...coat,
       operationName: this.step(coat.operationId).name,
-      materialName: this.shop.factory.materialName(coat.materialId),
-      by: nameOf(this.shop, coat.personId),
+      materialName: this.factory.materialName(coat.materialId),
+      by: this.factory.personName(coat.personId),
     };
   }
 
@@ -41,7 +41,7 @@ export class History {
       operationName: operation.name,
       characteristicName: characteristic?.name ?? measure.characteristicId,
       unit: characteristic?.unit ?? '',
-      by: nameOf(this.shop, measure.personId),
+      by: this.factory.personName(measure.personId),
     };
   }
 
@@ -50,18 +50,18 @@ export class History {
       ...defect,
       operationName: this.step(defect.operationId).name,
       originOperationName: this.step(defect.originOperationId).name,
-      by: nameOf(this.shop, defect.personId),
+      by: this.factory.personName(defect.personId),
     };
   }
 
   override(override: OverrideRecord): OverrideView {
-    return toOverrideView(override, this.shop, override.operationId === null ? null : this.step(override.operationId).name);
+    return toOverrideView(override, this.factory, override.operationId === null ? null : this.step(override.operationId).name);
   }
 
   /** Dry build of what has been sprayed, against its window. */
   build(coats: readonly Coat[]): BuildView | null {
     const [first] = coats;
-    const material = first ? this.shop.materials.get(first.materialId) : undefined;
+    const material = first ? this.factory.setUp.materials.get(first.materialId) : undefined;
     if (!material) return null;
     const dryUm = coats.filter((c) => c.materialId === material.id).reduce((sum, c) => sum + c.dryUm, 0);
     return {
@@ -74,9 +74,9 @@ export class History {
   }
 }
 
-export const toOverrideView = (override: OverrideRecord, shop: Shop, operationName: string | null): OverrideView => ({
+export const toOverrideView = (override: OverrideRecord, factory: FactoryNow, operationName: string | null): OverrideView => ({
   atMs: override.atMs,
-  by: nameOf(shop, override.personId),
+  by: factory.personName(override.personId),
   reason: override.reason,
   operationName,
   findings: [...override.findings],

@@ -5,7 +5,7 @@ import { DataSource, In } from 'typeorm';
 import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
-import { ShopService } from '../factory/shop.service.ts';
+import { FactoryService } from '../factory/factory.service.ts';
 import { BatchView } from '../batches/batch.view.ts';
 import { BatchesQueries } from '../batches/batches.queries.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
@@ -40,7 +40,7 @@ export class OneCarrierView {
 export class CarriersQueries {
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly batches: BatchesQueries,
   ) {}
 
@@ -50,7 +50,7 @@ export class CarriersQueries {
     const rows = await this.database
       .getRepository(BatchEntity)
       .find({ where: { id: In(carrier.batches.map((b) => b.batchId)) }, order: { number: 'ASC' } });
-    return { carrier, batches: await this.batches.views(rows, await this.shops.load()) };
+    return { carrier, batches: await this.batches.views(rows, await this.factories.load()) };
   }
 
   /** Every carrier, how full it is, and what sits on it. */

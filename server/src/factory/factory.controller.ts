@@ -3,16 +3,16 @@ import { Controller, Get } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
 import { Allow } from '../platform/identity/role.ts';
-import { ShopService } from './shop.service.ts';
+import { FactoryService } from './factory.service.ts';
 
-type Told = FactoryTold<HouseFactory['parts']['settings']>;
+type Told = FactoryTold<HouseFactory['setUp']['settings']>;
 
 /** The factory as core asks it, for whoever judges by themselves. */
 @ApiTags('setup')
 @Controller('factory')
 export class FactoryController {
   constructor(
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly database: DataSource,
   ) {}
 
@@ -21,7 +21,9 @@ export class FactoryController {
   @Allow('viewer')
   @ApiOkResponse({ schema: { type: 'object', additionalProperties: true } })
   async factory(): Promise<Told> {
-    const { models, routes, versions, stations, carriers, prerequisites, materials, people, zones, settings } = await this.shops.load();
+    const { models, routes, versions, stations, carriers, prerequisites, materials, people, zones, settings } = (
+      await this.factories.load()
+    ).setUp;
     const worked = await this.database.query<{ route_id: string }[]>(`select distinct route_id from batch where status <> 'done'`);
     const wanted = new Set([...worked.map((r) => r.route_id), ...versions.filter((v) => v.state === 'released').map((v) => v.id)]);
     const {

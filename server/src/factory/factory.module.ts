@@ -12,13 +12,13 @@ import { RegistersController } from './registers.controller.ts';
 import { RegistersService } from './registers.service.ts';
 import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
-import { ShopModule } from './shop.module.ts';
+import { FactoryNowModule } from './factoryNow.module.ts';
 import { WoodRulesService } from './woodRules.service.ts';
 
 @Module({
-  imports: [ClimateModule, LogbookModule, ShopModule],
+  imports: [ClimateModule, LogbookModule, FactoryNowModule],
   controllers: [FactoryController, SetupController, EquipmentController, PeopleController, RegistersController],
   providers: [PeopleService, SetupService, WoodRulesService, RegistersService, EquipmentService, ChangesService, PrintingService],
-  exports: [ShopModule, ChangesService, PrintingService],
+  exports: [FactoryNowModule, ChangesService, PrintingService],
 })
 export class FactoryModule {}

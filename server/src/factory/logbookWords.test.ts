@@ -4,17 +4,17 @@ import { DEMO_VERSIONS } from '../demo/versions.ts';
 import { DEMO_PEOPLE } from '../demo/people.ts';
 import { demoScenario } from '../demo/scenario.ts';
 import { DEMO_CARRIERS, DEMO_STATIONS } from '../demo/stations.ts';
-import type { Shop } from '../factory/shop.service.ts';
+import type { FactoryNow } from '../factory/factory.service.ts';
 import type { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { sentenceOf } from './logbookWords.ts';
 
 let entries: LogbookEntry[];
-const shop = {
+const factory = {
   people: new Map(DEMO_PEOPLE.map((p) => [p.login, p])),
   stations: new Map(DEMO_STATIONS.map((s) => [s.code, s])),
   carriers: new Map(DEMO_CARRIERS.map((c) => [c.id, c])),
   routes: new Map<string, Route>(DEMO_VERSIONS.map(({ route }) => [route.id, route])),
-} as unknown as Shop;
+} as unknown as FactoryNow;
 
 beforeAll(() => {
   entries = simulate(demoScenario(Date.parse('2026-11-17T07:10:00Z'))).entries;
@@ -27,7 +27,7 @@ const first = (kind: EntryName) => {
 };
 const made = (kind: EntryName, payload: object, serial: string | null = null) =>
   ({ kind, payload, serial, schemaVersion: LEDGER.versionOf(kind) }) as unknown as LogbookEntity;
-const told = (row: LogbookEntity) => sentenceOf(row, shop, null);
+const told = (row: LogbookEntity) => sentenceOf(row, factory, null);
 
 describe('an entry of the logbook', () => {
   test('reads as a sentence, whatever it is about', () => {
@@ -87,7 +87,7 @@ describe('an entry of the logbook', () => {
     const payload = row.payload as { operationId: string };
     const route = DEMO_VERSIONS.map((v) => v.route).find((r) => r.operations.some((o) => o.id === payload.operationId));
     const name = route?.operations.find((o) => o.id === payload.operationId)?.name ?? '';
-    expect(sentenceOf(row, shop, route?.id ?? null)).toMatch(new RegExp(`^${name} started by`));
+    expect(sentenceOf(row, factory, route?.id ?? null)).toMatch(new RegExp(`^${name} started by`));
   });
   test('keeps an override’s reason in sight', () => {
     const override = { reason: 'Witness panel shows no more loss', findings: [] };

@@ -1,20 +1,20 @@
 import { LEDGER, type NameOf } from '@ample-crane/core';
 import type { LogbookEntity } from '../logbook/logbook.entity.ts';
 import type { LogView } from '../platform/http/views.ts';
-import { nameOf, stepOf, type Shop } from './shop.service.ts';
+import type { FactoryNow } from './factory.service.ts';
 
 /** What things are called, where they are spoken of on a route. */
-function namesIn(shop: Shop, routeId: string | null): NameOf {
+function namesIn(factory: FactoryNow, routeId: string | null): NameOf {
   return (what, id) => {
     switch (what) {
       case 'person':
-        return nameOf(shop, id);
+        return factory.personName(id);
       case 'step':
-        return id === null || routeId === null ? (id ?? '') : stepOf(shop, routeId, id).name;
+        return id === null || routeId === null ? (id ?? '') : factory.stepOnceOf(routeId, id).name;
       case 'carrier':
-        return shop.carriers.get(id ?? '')?.name ?? id ?? '';
+        return factory.setUp.carriers.get(id ?? '')?.name ?? id ?? '';
       case 'station':
-        return shop.stations.get(id ?? '')?.name ?? id ?? '';
+        return factory.setUp.stations.get(id ?? '')?.name ?? id ?? '';
       default:
         return id ?? '';
     }
@@ -22,15 +22,16 @@ function namesIn(shop: Shop, routeId: string | null): NameOf {
 }
 
 /** What an entry says, as a person would tell it. */
-export const sentenceOf = (row: LogbookEntity, shop: Shop, routeId: string | null): string => LEDGER.sentence(row, namesIn(shop, routeId));
+export const sentenceOf = (row: LogbookEntity, factory: FactoryNow, routeId: string | null): string =>
+  LEDGER.sentence(row, namesIn(factory, routeId));
 
 /** A line of the logbook for people; `about` says what it is about where that is not plain. */
-export function toLogView(row: LogbookEntity, shop: Shop, routeId: string | null, about = ''): LogView {
+export function toLogView(row: LogbookEntity, factory: FactoryNow, routeId: string | null, about = ''): LogView {
   return {
     id: row.id,
     atMs: row.atMs,
-    by: nameOf(shop, row.personId),
+    by: factory.personName(row.personId),
     kind: row.kind,
-    sentence: `${about}${sentenceOf(row, shop, routeId)}`,
+    sentence: `${about}${sentenceOf(row, factory, routeId)}`,
   };
 }

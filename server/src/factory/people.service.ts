@@ -12,7 +12,7 @@ import { SessionsService } from '../platform/identity/sessions.service.ts';
 import { badInput, notFound, Problem, stale } from '../platform/problems/problems.ts';
 import { ChangesService } from './changes.service.ts';
 import type { BadgeDto, ChangePersonDto, GiveAccountDto, NewAccountDto, PersonDto, PersonView } from './people.dto.ts';
-import type { Shop } from './shop.service.ts';
+import type { FactoryNow } from './factory.service.ts';
 
 /** Who works here, what they can, when they are there, and who of them signs in. */
 @Injectable()
@@ -25,10 +25,10 @@ export class PeopleService {
     private readonly bench: BenchService,
   ) {}
 
-  async views(shop: Shop, nowMs: number): Promise<PersonView[]> {
+  async views(factory: FactoryNow, nowMs: number): Promise<PersonView[]> {
     const accounts = await this.database.getRepository(AccountEntity).find({ select: { personId: true, login: true, role: true } });
     const accountOf = new Map(accounts.map((a) => [a.personId, a]));
-    return [...shop.people.values()].map(({ id, name, skills, away, week, active, version }) => ({
+    return [...factory.setUp.people.values()].map(({ id, name, skills, away, week, active, version }) => ({
       id,
       name,
       login: accountOf.get(id)?.login ?? null,
@@ -37,7 +37,7 @@ export class PeopleService {
       away: [...away],
       week: week && { ...week, days: [...week.days] },
       active,
-      awayUntilMs: shop.factory.people.awayUntil({ away }, nowMs),
+      awayUntilMs: factory.people.awayUntil({ away }, nowMs),
       version,
     }));
   }

@@ -10,13 +10,13 @@ import type { ChangeSerialDto, ChangeStationDto, ModelView, SetupView } from './
 import type { ModelEntity } from './factory.entity.ts';
 import { StationEntity } from './factory.entity.ts';
 import { PeopleService } from './people.service.ts';
-import { ShopService, type Shop } from './shop.service.ts';
+import { FactoryService, type FactoryNow } from './factory.service.ts';
 import { moistureView } from './woodRules.service.ts';
 
 @Injectable()
 export class SetupService {
   constructor(
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly changes: ChangesService,
     private readonly settings: SettingsService,
     private readonly climate: ClimateService,
@@ -25,32 +25,32 @@ export class SetupService {
   ) {}
 
   async view(): Promise<SetupView> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const nowMs = this.clock.nowMs();
-    const { moistureGate: gate, moistureBand: band, serialPattern, workWeek, sprayLimits, factory } = shop.settings;
-    const { people } = shop.factory;
-    const skills = [...new Set([...shop.people.values()].flatMap((p) => p.skills.map((s) => s.skill)))].sort();
+    const { moistureGate: gate, moistureBand: band, serialPattern, workWeek, sprayLimits, factory: house } = factory.setUp.settings;
+    const { people } = factory;
+    const skills = [...new Set([...factory.setUp.people.values()].flatMap((p) => p.skills.map((s) => s.skill)))].sort();
     const levels = people.levels(nowMs);
-    const [firstModel] = shop.models.values();
+    const [firstModel] = factory.setUp.models.values();
     return {
-      people: await this.people.views(shop, nowMs),
-      stations: [...shop.stations.values()],
-      models: [...shop.models.values()].map((m) => toModelView(m, shop, nowMs)),
+      people: await this.people.views(factory, nowMs),
+      stations: [...factory.setUp.stations.values()],
+      models: [...factory.setUp.models.values()].map((m) => toModelView(m, factory, nowMs)),
       zones: await this.climate.zones(),
-      materials: [...shop.materials.values()].map((m) => ({ ...m, minimumTempC: m.cure.minimumTempC })),
+      materials: [...factory.setUp.materials.values()].map((m) => ({ ...m, minimumTempC: m.cure.minimumTempC })),
       skills: skills.map((skill) => ({
         skill,
         holders: people.holders(skill, 1, nowMs).map((p) => p.name),
         level: levels.get(skill) ?? 0,
       })),
-      prerequisites: [...shop.prerequisites],
-      spray: { zoneId: factory.boothZoneId, ...sprayLimits },
+      prerequisites: [...factory.setUp.prerequisites],
+      spray: { zoneId: house.boothZoneId, ...sprayLimits },
       moisture: moistureView({ gate, band }),
-      exceptions: shop.settings.moistureExceptions.map(({ use, form, ...rules }) => ({ use, form, ...moistureView(rules) })),
-      species: [...shop.settings.species],
-      defects: shop.settings.defects.map(({ name, stages }) => ({ name, stages: [...stages] })),
-      movementLimits: shop.settings.movementLimits,
-      kilns: shop.settings.kilnSchedules.map(({ steps, ...schedule }) => ({ ...schedule, steps: [...steps] })),
+      exceptions: factory.setUp.settings.moistureExceptions.map(({ use, form, ...rules }) => ({ use, form, ...moistureView(rules) })),
+      species: [...factory.setUp.settings.species],
+      defects: factory.setUp.settings.defects.map(({ name, stages }) => ({ name, stages: [...stages] })),
+      movementLimits: factory.setUp.settings.movementLimits,
+      kilns: factory.setUp.settings.kilnSchedules.map(({ steps, ...schedule }) => ({ ...schedule, steps: [...steps] })),
       serial: serialPattern,
       serialExample: formatSerial(serialPattern, {
         atMs: nowMs,
@@ -60,11 +60,11 @@ export class SetupService {
       }),
       tags: {
         moisture: tagOf({ gate, band }),
-        exceptions: tagOf(shop.settings.moistureExceptions),
-        species: tagOf(shop.settings.species),
-        defects: tagOf(shop.settings.defects),
-        movement: tagOf(shop.settings.movementLimits),
-        kilns: tagOf(shop.settings.kilnSchedules),
+        exceptions: tagOf(factory.setUp.settings.moistureExceptions),
+        species: tagOf(factory.setUp.settings.species),
+        defects: tagOf(factory.setUp.settings.defects),
+        movement: tagOf(factory.setUp.settings.movementLimits),
+        kilns: tagOf(factory.setUp.settings.kilnSchedules),
         serial: tagOf(serialPattern),
       },
     };
@@ -96,8 +96,8 @@ export class SetupService {
   }
 }
 
-function toModelView(model: ModelEntity, shop: Shop, nowMs: number): ModelView {
-  const route = shop.factory.routeInForce(model.id, nowMs);
+function toModelView(model: ModelEntity, factory: FactoryNow, nowMs: number): ModelView {
+  const route = factory.routeInForce(model.id, nowMs);
   return {
     id: model.id,
     code: model.code,
@@ -117,7 +117,7 @@ function toModelView(model: ModelEntity, shop: Shop, nowMs: number): ModelView {
       name: o.name,
       component: o.component,
       kind: o.kind,
-      stationName: shop.stations.get(o.stationCode)?.name ?? o.stationCode,
+      stationName: factory.stationName(o.stationCode),
       skill: o.skill ?? null,
       setupMinutes: o.setupMinutes,
       minutesPerPiece: o.minutesPerPiece,

@@ -10,7 +10,7 @@ const LONGEST_PERIOD_MS = 370 * DAY_MS;
 export class FittingEvidence {
   constructor(sources: EvidenceSources) {
     sources.add(SerialsGiven, async ({ period }, { manager, factory, nowMs }) => {
-      const { serialPattern, workWeek } = factory.parts.settings;
+      const { serialPattern, workWeek } = factory.setUp.settings;
       // Serials are handed out by one command at a time, so that none is given twice.
       await manager.query(`select pg_advisory_xact_lock(hashtext('serial'))`);
       const fitted = await manager.query<{ at: Date; n: number }[]>(

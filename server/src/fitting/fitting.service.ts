@@ -16,7 +16,7 @@ import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchesQueries } from '../batches/batches.queries.ts';
 import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
-import { ShopService, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { FitDto, FittingSetView, FittingView } from './fitting.dto.ts';
 
 @Injectable()
@@ -24,18 +24,18 @@ export class FittingService {
   constructor(
     private readonly database: DataSource,
     private readonly commands: CommandsService,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly batches: BatchesQueries,
   ) {}
 
   /** What waits at the fitting bench, as sets that can be paired now. */
   async bench(): Promise<FittingView> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const rows = await this.database.getRepository(BatchEntity).find({
       where: { status: 'queued', stage: 'fitting', component: Not('instrument') },
       order: { number: 'ASC' },
     });
-    const atFit = rows.filter((b) => shop.factory.operationAt(b).kind === 'fit');
+    const atFit = rows.filter((b) => factory.operationAt(b).kind === 'fit');
     const pieces = await this.database
       .getRepository(PieceEntity)
       .find({ where: { batchId: In(atFit.map((b) => b.id)) }, order: { ordinal: 'ASC' } });
@@ -45,7 +45,7 @@ export class FittingService {
         pieceId: p.id,
         widthMm: widths.get(p.id) ?? null,
       }));
-    const views = new Map((await this.batches.views(atFit, shop)).map((v) => [v.id, v]));
+    const views = new Map((await this.batches.views(atFit, factory)).map((v) => [v.id, v]));
     const sets: FittingSetView[] = [];
     const used = new Set<string>();
     const bodies = atFit.filter((b) => b.component === 'body');
@@ -54,7 +54,7 @@ export class FittingService {
     const ownNeck = (body: BatchEntity) => necksFor(body).find((n) => n.orderId !== null && n.orderId === body.orderId);
     // Sets made for one order are fitted together; what is left over finds each other after them.
     for (const body of [...bodies.filter(ownNeck), ...bodies.filter((b) => !ownNeck(b))]) {
-      const separateNecks = takesNecks(shop.factory.routeOf(body), body.operationId);
+      const separateNecks = takesNecks(factory.routeOf(body), body.operationId);
       const neck = ownNeck(body) ?? necksFor(body).find((n) => !used.has(n.id));
       const bodyView = views.get(body.id);
       if (!bodyView || (separateNecks && !neck)) continue;
@@ -62,7 +62,7 @@ export class FittingService {
       if (neck) used.add(neck.id);
       sets.push(
         this.toSet(
-          shop,
+          factory,
           body,
           measured(body),
           neck ? measured(neck) : [],
@@ -75,14 +75,14 @@ export class FittingService {
   }
 
   private toSet(
-    shop: Shop,
+    factory: FactoryNow,
     body: BatchEntity,
     bodies: MeasuredPiece[],
     necks: MeasuredPiece[],
     views: Pick<FittingSetView, 'body' | 'neck'>,
     separateNecks: boolean,
   ): FittingSetView {
-    const model = shop.models.get(body.modelId);
+    const model = factory.setUp.models.get(body.modelId);
     if (!model) throw new Error(`No model ${body.modelId}`);
     const { clearance } = model;
     const asTheyCome = bodies.filter((b, i) => {

@@ -18,14 +18,15 @@ import { DataSource } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
-import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
 
 const DEFAULT_DAYS = 28;
-/** Weeks of history change little in a minute. */
-const HISTORY_MS = 60_000;
+/** What weeks come to changes little in a minute. */
+const PAST_MS = 60_000;
 
-interface History {
+/** What the last days came to. */
+interface Past {
   window: Interval;
   time: WorkingTime;
   figures: FlowFigures;
@@ -42,12 +43,12 @@ interface PlacesChange {
 
 @Injectable()
 export class FlowService {
-  private readonly histories = new Map<number, { atMs: number; history: Promise<History> }>();
+  private readonly pasts = new Map<number, { atMs: number; past: Promise<Past> }>();
   private readonly shelf: Shelf<FlowView>;
 
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -59,21 +60,21 @@ export class FlowService {
     return this.shelf.of(String(days), () => this.compute(days));
   }
 
-  private history(days: number, shop: Shop): Promise<History> {
+  private past(days: number, factory: FactoryNow): Promise<Past> {
     const nowMs = this.clock.nowMs();
-    const kept = this.histories.get(days);
-    if (kept && Math.abs(nowMs - kept.atMs) < HISTORY_MS) return kept.history;
-    const history = this.look(days, nowMs, shop);
-    this.histories.set(days, { atMs: nowMs, history });
-    history.catch(() => this.histories.delete(days));
-    return history;
+    const kept = this.pasts.get(days);
+    if (kept && Math.abs(nowMs - kept.atMs) < PAST_MS) return kept.past;
+    const past = this.look(days, nowMs, factory);
+    this.pasts.set(days, { atMs: nowMs, past });
+    past.catch(() => this.pasts.delete(days));
+    return past;
   }
 
-  private async look(days: number, nowMs: number, shop: Shop): Promise<History> {
+  private async look(days: number, nowMs: number, factory: FactoryNow): Promise<Past> {
     // A window is open at its end: what happened at this very instant counts.
     const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 };
-    const time = workingTime(shop, window);
-    const stations = [...shop.stations.values()].filter((s) => s.kind === 'work');
+    const time = factory.workingTime(window);
+    const stations = [...factory.setUp.stations.values()].filter((s) => s.kind === 'work');
     const placesChanges = await this.placesChanges();
     const meter = new FlowMeter(
       stations.map((s) => ({ code: s.code, benches: placesChanges.find((c) => c.station === s.code)?.before ?? s.places })),
@@ -81,19 +82,19 @@ export class FlowService {
       time,
     );
     const changed = placesChanges.map(({ station, atMs, after }): FlowEvent => ({ kind: 'benches', atMs, station, count: after }));
-    for (const event of inTimeOrder([...changed, ...(await this.events(shop, window.fromMs))])) meter.record(event);
+    for (const event of inTimeOrder([...changed, ...(await this.events(factory, window.fromMs))])) meter.record(event);
     const figures = meter.figures();
     return { window, time, figures, views: constraintViews(figures), placesChanges };
   }
 
   private async compute(days: number): Promise<FlowView> {
-    const shop = await this.shops.load();
-    const { window, time, figures, views, placesChanges } = await this.history(days, shop);
-    const queues = await this.queues(shop);
-    const nameOf = (code: string) => shop.stations.get(code)?.name ?? code;
+    const factory = await this.factories.load();
+    const { window, time, figures, views, placesChanges } = await this.past(days, factory);
+    const queues = await this.queues(factory);
+    const nameOf = (code: string) => factory.stationName(code);
     const weeklyMs = (time.between(window.fromMs, window.toMs) / days) * 7;
     const rows: StationFlowView[] = figures.stations.map((s) => {
-      const station = shop.stations.get(s.code);
+      const station = factory.setUp.stations.get(s.code);
       const queue = queues.get(s.code) ?? { batches: 0, hours: 0 };
       return {
         code: s.code,
@@ -139,7 +140,7 @@ export class FlowService {
   }
 
   /** What happened in the window, with what was already under way when it began. */
-  private async events(shop: Shop, fromMs: number): Promise<FlowEvent[]> {
+  private async events(factory: FactoryNow, fromMs: number): Promise<FlowEvent[]> {
     const from = new Date(fromMs);
     const query = <T>(sql: string) => this.database.query<T[]>(sql, [from]);
     const [bodies, visits, runs] = await Promise.all([
@@ -183,7 +184,7 @@ export class FlowService {
         ...(r.to_at ? [{ kind: 'stop' as const, atMs: r.to_at.getTime(), station: r.station_code }] : []),
       ]),
       ...visits.flatMap((v): FlowEvent[] => {
-        const operation = shop.factory.routeOf({ routeId: v.route_id, facts: v.facts }).operations.find((o) => o.id === v.operation_id);
+        const operation = factory.routeOf({ routeId: v.route_id, facts: v.facts }).operations.find((o) => o.id === v.operation_id);
         if (operation?.kind !== 'work') return [];
         return [
           {
@@ -221,13 +222,13 @@ export class FlowService {
   }
 
   /** Hours of work waiting at each station now. */
-  async queues(shop: Shop): Promise<Map<string, { batches: number; hours: number }>> {
+  async queues(factory: FactoryNow): Promise<Map<string, { batches: number; hours: number }>> {
     const waiting = await this.database.getRepository(BatchEntity).findBy({ status: 'queued' });
     const queues = new Map<string, { batches: number; hours: number }>();
     for (const batch of waiting) {
       const queue = queues.get(batch.stationCode) ?? { batches: 0, hours: 0 };
       queue.batches += 1;
-      queue.hours += touchMinutes(shop.factory.operationAt(batch), batch.quantity) / 60;
+      queue.hours += touchMinutes(factory.operationAt(batch), batch.quantity) / 60;
       queues.set(batch.stationCode, queue);
     }
     return queues;

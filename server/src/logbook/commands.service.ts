@@ -73,7 +73,7 @@ export class CommandsService {
       actor,
       { name: command.name, request: asked, concerns: command.concerns(request, first), factory },
       async (unit) => {
-        if (unit.rows.all(Batch).some((b) => !factory.parts.routes.has(b.routeId))) throw new StaleFactory();
+        if (unit.rows.all(Batch).some((b) => !factory.setUp.routes.has(b.routeId))) throw new StaleFactory();
         for (const { kind, key, version } of typeof told === 'function' ? told(unit.rows) : told) {
           const now = unit.rows.get(kind, key) as { version: number };
           if (now.version !== version) throw stale(labelOf(kind, key), kind === Batch ? now : { version: now.version });

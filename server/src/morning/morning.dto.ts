@@ -8,7 +8,7 @@ import { BatchView } from '../batches/batch.view.ts';
 export class DecisionView {
   @OutEnum(STAGES) stage: Stage;
   /** what kind of act it asks for */
-  @OutEnum(['move', 'release', 'decide', 'hold', 'look']) act: 'move' | 'release' | 'decide' | 'hold' | 'look';
+  @OutEnum(['move', 'release', 'answer', 'hold', 'look']) act: 'move' | 'release' | 'answer' | 'hold' | 'look';
   @OutEnumOrNull(['batch', 'lot', 'zone']) subject: 'batch' | 'lot' | 'zone' | null;
   @OutOrNull(String) id: string | null;
   @Out() version: number;

@@ -13,7 +13,7 @@ import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchesQueries } from '../batches/batches.queries.ts';
 import type { BatchView } from '../batches/batch.view.ts';
-import { ShopService, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { LotsQueries } from '../timber/lots.queries.ts';
 import type { LotView } from '../timber/lot.dto.ts';
 import type { ComingFreeView, DecisionView, FloorView, FoundView, GapView, MorningView, WalkView } from './morning.dto.ts';
@@ -33,7 +33,7 @@ export class MorningService {
 
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly batches: BatchesQueries,
     private readonly lots: LotsQueries,
     private readonly orders: OrdersService,
@@ -53,22 +53,22 @@ export class MorningService {
   }
 
   private async readMorning(): Promise<MorningView> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const nowMs = this.clock.nowMs();
-    const { timeZone } = shop.settings.workWeek;
+    const { timeZone } = factory.setUp.settings.workWeek;
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
     const [batches, lots, orders, flow, boothAir] = await Promise.all([
       this.batches.list({}),
       this.lots.list(['drying']),
-      this.orders.open(shop),
+      this.orders.open(factory),
       this.flow.view(),
-      this.climate.air(shop.settings.factory.boothZoneId),
+      this.climate.air(factory.setUp.settings.factory.boothZoneId),
     ]);
-    const decisions = decide(batches, lots, shop, boothAir);
+    const decisions = decisionsOn(batches, lots, factory, boothAir);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
     const lateOrders = orders.filter((o) => (o.lateDays ?? 0) > 0).sort((a, b) => (b.lateDays ?? 0) - (a.lateDays ?? 0));
-    const news = await this.news(sinceMs, shop);
+    const news = await this.news(sinceMs, factory);
     return {
       nowMs,
       canMove: decisions.filter((d) => d.act === 'move').length,
@@ -78,7 +78,7 @@ export class MorningService {
       decisions,
       comingFree,
       lateOrders,
-      gaps: gaps(shop, nowMs),
+      gaps: gaps(factory, nowMs),
       ...news,
       constraint: flow.constraint,
     };
@@ -86,7 +86,7 @@ export class MorningService {
 
   private async news(
     sinceMs: number,
-    shop: Shop,
+    factory: FactoryNow,
   ): Promise<Pick<MorningView, 'changed' | 'shippedSinceYesterday' | 'finishedSinceYesterday'>> {
     const rows = await this.database
       .getRepository(LogbookEntity)
@@ -103,7 +103,7 @@ export class MorningService {
       [new Date(sinceMs)],
     );
     return {
-      changed: rows.map((row) => toLogView(row, shop, null, `${row.batchId ?? row.lotId ?? ''} `)),
+      changed: rows.map((row) => toLogView(row, factory, null, `${row.batchId ?? row.lotId ?? ''} `)),
       shippedSinceYesterday: counts[0]?.shipped ?? 0,
       finishedSinceYesterday: counts[0]?.finished ?? 0,
     };
@@ -115,14 +115,14 @@ export class MorningService {
   }
 
   private async readWalk(): Promise<WalkView[]> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const [batches, lots] = await Promise.all([this.batches.list({}), this.lots.list(['drying'])]);
-    const decisions = decide(batches, lots, shop, undefined);
+    const decisions = decisionsOn(batches, lots, factory, undefined);
     return STAGES.map((stage) => ({
       stage,
       waiting: stage === 'woodRoom' ? lots.length : batches.filter((b) => b.stage === stage).length,
       decisions: decisions.filter((d) => d.stage === stage).length,
-      zoneId: [...shop.stations.values()].find((s) => s.stage === stage)?.zoneId ?? shop.settings.factory.woodRoomZoneId,
+      zoneId: [...factory.setUp.stations.values()].find((s) => s.stage === stage)?.zoneId ?? factory.setUp.settings.factory.woodRoomZoneId,
     }));
   }
 
@@ -163,10 +163,10 @@ export class MorningService {
   }
 }
 
-function decide(
+function decisionsOn(
   batches: readonly BatchView[],
   lots: readonly LotView[],
-  shop: Shop,
+  factory: FactoryNow,
   boothAir: { tempC: number; relativeHumidity: number } | undefined,
 ): DecisionView[] {
   const decisions: DecisionView[] = [];
@@ -213,11 +213,11 @@ function decide(
     else if (batch.acceptFor !== null)
       decisions.push({
         ...common,
-        act: 'decide',
+        act: 'answer',
         sentence: `${what} waits for someone with ${batch.acceptFor} to accept ${batch.operationName.toLowerCase()}`,
       });
     else if (batch.question !== null && batch.verdict === 'pass')
-      decisions.push({ ...common, act: 'decide', sentence: `${what} at ${batch.operationName.toLowerCase()}. ${batch.question}` });
+      decisions.push({ ...common, act: 'answer', sentence: `${what} at ${batch.operationName.toLowerCase()}. ${batch.question}` });
     else if (batch.verdict === 'pass')
       decisions.push({
         ...common,
@@ -227,13 +227,13 @@ function decide(
     else if (batch.verdict === 'stop') decisions.push({ ...common, act: 'look', sentence: `${what} is stopped at ${batch.operationName}` });
   }
   if (boothAir) {
-    const objections = sprayObjections(boothAir.tempC, boothAir.relativeHumidity, shop.settings.sprayLimits);
+    const objections = sprayObjections(boothAir.tempC, boothAir.relativeHumidity, factory.setUp.settings.sprayLimits);
     if (objections.length > 0)
       decisions.push({
         stage: 'finishing',
         act: 'hold',
         subject: 'zone',
-        id: shop.settings.factory.boothZoneId,
+        id: factory.setUp.settings.factory.boothZoneId,
         version: 0,
         sentence: `Hold spraying: ${objections.join('. ')}`,
         findings: [],
@@ -260,8 +260,8 @@ function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: nu
 }
 
 /** Who is away now, and what only they can do. */
-function gaps({ people: all, factory: { people } }: Shop, nowMs: number): GapView[] {
-  return [...all.values()].flatMap((person) => {
+function gaps({ setUp, people }: FactoryNow, nowMs: number): GapView[] {
+  return [...setUp.people.values()].flatMap((person) => {
     const untilMs = person.active ? people.awayUntil(person, nowMs) : null;
     if (untilMs === null) return [];
     const can = person.skills.map((s) => s.skill).filter((skill) => people.holds(person.id, skill, 1, nowMs));

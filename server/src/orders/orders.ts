@@ -20,7 +20,7 @@ import { Clock } from '../platform/clock/clock.ts';
 import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutList, OutOrNull } from '../platform/http/fields.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
-import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { OrderEntity } from './order.entity.ts';
 
 dayjs.extend(utc);
@@ -67,7 +67,7 @@ export class OrdersService {
   constructor(
     private readonly database: DataSource,
     private readonly commands: CommandsService,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly clock: Clock,
   ) {}
 
@@ -76,8 +76,8 @@ export class OrdersService {
   }
 
   /** The order book: what is not all shipped, the soonest due first. */
-  async open(shop?: Shop): Promise<OrderView[]> {
-    const known = shop ?? (await this.shops.load());
+  async open(known?: FactoryNow): Promise<OrderView[]> {
+    const factory = known ?? (await this.factories.load());
     const orders = await this.database
       .getRepository(OrderEntity)
       .createQueryBuilder('o')
@@ -91,21 +91,21 @@ export class OrdersService {
       .where(`b.status <> 'done' and b.order_id is not null`)
       .getMany();
     const nowMs = this.clock.nowMs();
-    const time = workingTime(known, { fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
+    const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     return orders.map((order) => {
       const own = batches.filter((b) => b.orderId === order.id);
-      const model = known.models.get(order.modelId);
+      const model = factory.model(order.modelId);
       if (!model) throw new Error(`No model ${order.modelId}`);
-      const inForce = known.factory.routeInForce(model.id, nowMs);
+      const inForce = factory.routeInForce(model.id, nowMs);
       if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
-      const facts = known.factory.factsOf(model, order.choices);
-      const route = known.factory.routeOf({ routeId: inForce.id, facts });
+      const facts = factory.factsOf(model, order.choices);
+      const route = factory.routeOf({ routeId: inForce.id, facts });
       // Leftovers at the bench hold nobody up once instruments of the order are on their way.
       const fitted = own.filter((b) => b.component === 'instrument');
       const leading = fitted.length > 0 ? fitted : own;
       const earliestMs =
         leading.length > 0
-          ? Math.max(...leading.map((b) => forecastRoute(known.factory.routeOf(b), b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
+          ? Math.max(...leading.map((b) => forecastRoute(factory.routeOf(b), b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
           : Math.max(
               ...startedComponents(route).map((c) => earliestFromStart(route, firstOperation(route, c).id, order.quantity, nowMs, time)),
             );
@@ -118,29 +118,35 @@ export class OrdersService {
         batchIds: own.map((b) => b.id),
         earliestMs,
         lateDays,
-        status: statusOf(order, own, lateDays, known),
-        tell: tellCustomer(order, model.name, leading, earliestMs, known),
+        status: statusOf(order, own, lateDays, factory),
+        tell: tellCustomer(order, model.name, leading, earliestMs, factory),
       };
     });
   }
 }
 
 /** An order's choices, checked against what the route offers. */
-function statusOf(order: OrderEntity, batches: readonly BatchEntity[], lateDays: number, shop: Shop): string {
+function statusOf(order: OrderEntity, batches: readonly BatchEntity[], lateDays: number, factory: FactoryNow): string {
   if (batches.length === 0) return 'Not started';
   const furthest = batches.reduce((a, b) => {
-    const left = (x: BatchEntity) => pathFrom(shop.factory.routeOf(x), x.operationId).length;
+    const left = (x: BatchEntity) => pathFrom(factory.routeOf(x), x.operationId).length;
     return left(b) < left(a) ? b : a;
   });
-  const at = shop.stations.get(furthest.stationCode)?.name ?? furthest.stationCode;
+  const at = factory.stationName(furthest.stationCode);
   const where = order.shipped > 0 ? `${order.shipped} of ${order.quantity} shipped, the rest at ${at}` : `At ${at}`;
   const days = Math.ceil(lateDays);
   return lateDays > 0 ? `${where}; late by ${days === 1 ? '1 day' : `${days} days`} at least` : where;
 }
 
 /** One sentence for whoever ordered it: how far it is, when it is ready at the earliest, and how that meets the date. */
-function tellCustomer(order: OrderEntity, modelName: string, leading: readonly BatchEntity[], earliestMs: number, shop: Shop): string {
-  const day = (ms: number) => dayjs(ms).tz(shop.settings.workWeek.timeZone).format('D MMMM');
+function tellCustomer(
+  order: OrderEntity,
+  modelName: string,
+  leading: readonly BatchEntity[],
+  earliestMs: number,
+  factory: FactoryNow,
+): string {
+  const day = (ms: number) => dayjs(ms).tz(factory.setUp.settings.workWeek.timeZone).format('D MMMM');
   const what = order.quantity === 1 ? `Your ${modelName}` : `Your ${order.quantity} ${modelName}`;
   const is = order.quantity === 1 ? 'is' : 'are';
   const ready = `ready on ${day(earliestMs)} at the earliest`;

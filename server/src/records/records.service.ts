@@ -8,7 +8,7 @@ import { notFound } from '../platform/problems/problems.ts';
 import { History } from '../batches/history.view.ts';
 import { BatchEntity, DefectEntity, PieceEntity, VisitEntity } from '../batches/batch.entity.ts';
 import { OverrideEntity } from '../routing/override.entity.ts';
-import { nameOf, ShopService, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { BlankEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 import type { InstrumentView, PartView, RecordView } from './records.dto.ts';
 import { InstrumentEntity } from '../batches/batch.entity.ts';
@@ -19,18 +19,18 @@ const LIST_MAX = 1000;
 export class RecordsService {
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
   ) {}
 
   /** Instruments whose serial holds the text, the newest first. */
   async list(text: string | undefined): Promise<InstrumentView[]> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const rows = await this.database.getRepository(InstrumentEntity).find({
       ...(text === undefined ? {} : { where: { serial: ILike(`%${text.replace(/[%_\\]/g, '\\$&')}%`) } }),
       order: { fittedMs: 'DESC', serial: 'ASC' },
       take: LIST_MAX,
     });
-    return rows.map((row) => toView(row, shop));
+    return rows.map((row) => toView(row, factory));
   }
 
   /** All that is known of one instrument, back to its lots and their readings. */
@@ -38,7 +38,7 @@ export class RecordsService {
     const { manager } = this.database;
     const instrument = await manager.findOneBy(InstrumentEntity, { serial });
     if (!instrument) throw notFound('instrument', serial);
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const partIds = [instrument.bodyId, ...(instrument.neckId === null ? [] : [instrument.neckId])];
     const pieces = await manager.findBy(PieceEntity, { id: In(partIds) });
     const whole = await manager.findOneBy(PieceEntity, { id: serial });
@@ -54,19 +54,19 @@ export class RecordsService {
       manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' }, take: 2000 }),
     ]);
     const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';
-    const history = new History(shop, routeId);
+    const history = new History(factory, routeId);
     const parts = await Promise.all(
       pieces.map((piece) =>
         this.part(
           piece,
           visits.filter((v) => wasThere(piece, v)).map((v) => history.visit(v)),
-          shop,
+          factory,
         ),
       ),
     );
     return {
-      instrument: toView(instrument, shop),
-      construction: shop.models.get(instrument.modelId)?.construction ?? '',
+      instrument: toView(instrument, factory),
+      construction: factory.setUp.models.get(instrument.modelId)?.construction ?? '',
       clearanceMm: instrument.clearanceMm,
       shipper: instrument.shipper,
       parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
@@ -78,11 +78,11 @@ export class RecordsService {
       overrides: overrides.map((o) => history.override(o)),
       log: log
         .filter((row) => row.serial === null || row.serial === serial)
-        .map((row) => toLogView(row, shop, routeId, `${row.batchId ?? ''}: `)),
+        .map((row) => toLogView(row, factory, routeId, `${row.batchId ?? ''}: `)),
     };
   }
 
-  private async part(piece: PieceEntity, visits: PartView['visits'], shop: Shop): Promise<PartView> {
+  private async part(piece: PieceEntity, visits: PartView['visits'], factory: FactoryNow): Promise<PartView> {
     const { manager } = this.database;
     const lot = piece.lotId === null ? null : await manager.findOneBy(LotEntity, { id: piece.lotId });
     const blank = piece.blankId === null ? null : await manager.findOneBy(BlankEntity, { id: piece.blankId });
@@ -107,7 +107,7 @@ export class RecordsService {
       meanPctAtRelease: atRelease?.meanPct ?? null,
       sessions: sessions.map((s) => ({
         ...s,
-        by: nameOf(shop, s.personId),
+        by: factory.personName(s.personId),
         readings: readings.filter((r) => r.sessionId === s.id),
       })),
       visits,
@@ -123,6 +123,6 @@ function wasThere(piece: PieceEntity, visit: VisitEntity): boolean {
   });
 }
 
-function toView(row: InstrumentEntity, shop: Shop): InstrumentView {
-  return { ...row, modelName: shop.models.get(row.modelId)?.name ?? row.modelId };
+function toView(row: InstrumentEntity, factory: FactoryNow): InstrumentView {
+  return { ...row, modelName: factory.modelName(row.modelId) };
 }

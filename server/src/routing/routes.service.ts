@@ -16,7 +16,7 @@ import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, refused, stale } from '../platform/problems/problems.ts';
 import { ChangesService } from '../factory/changes.service.ts';
 import { RouteEntity, type ModelEntity } from '../factory/factory.entity.ts';
-import { ShopService, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { ForesightService } from '../logbook/foresight.service.ts';
 import type { RouteGraphDto } from './route.dto.ts';
 import type { DraftDto, MoveOverView, ReleaseRouteDto, RouteVersionView, RouteView, SaveDraftDto, SavedDraftView } from './routes.view.ts';
@@ -28,26 +28,26 @@ const CHANGES_TOLD = 3;
 export class RoutesService {
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly changes: ChangesService,
     private readonly foresight: ForesightService,
     private readonly clock: Clock,
   ) {}
 
   async list(): Promise<RouteVersionView[]> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const counts: { route_id: string; n: number }[] = await this.database.query(
       `select route_id, count(*)::int as n from batch where status <> 'done' group by route_id`,
     );
     const inWork = new Map(counts.map((c) => [c.route_id, c.n]));
-    return shop.versions
+    return factory.setUp.versions
       .map((v): RouteVersionView => {
-        const model = modelOf(shop, v.modelId);
+        const model = modelOf(factory, v.modelId);
         return {
           ...v,
           modelName: model.name,
-          inForce: shop.factory.routeInForce(model.id, this.clock.nowMs())?.id === v.id,
-          steps: shop.routes.get(v.id)?.operations.length ?? 0,
+          inForce: factory.routeInForce(model.id, this.clock.nowMs())?.id === v.id,
+          steps: factory.setUp.routes.get(v.id)?.operations.length ?? 0,
           inWork: inWork.get(v.id) ?? 0,
         };
       })
@@ -55,20 +55,20 @@ export class RoutesService {
   }
 
   async get(id: string): Promise<RouteView> {
-    const [shop, versions] = await Promise.all([this.shops.load(), this.list()]);
+    const [factory, versions] = await Promise.all([this.factories.load(), this.list()]);
     const version = versions.find((v) => v.id === id);
     if (!version) throw notFound('route', id);
-    const route = shop.factory.routeOf({ routeId: id });
+    const route = factory.routeOf({ routeId: id });
     // What is stored came in through the same shape.
     const { operations, options } = route as unknown as RouteGraphDto;
-    return { version, graph: { operations, ...(options ? { options } : {}) }, problems: problemsOf(route, shop, this.clock.nowMs()) };
+    return { version, graph: { operations, ...(options ? { options } : {}) }, problems: problemsOf(route, factory, this.clock.nowMs()) };
   }
 
   /** A draft of the next version, one at a time for each model. */
   async draft(actor: Actor, { modelId, fromRouteId }: DraftDto): Promise<{ id: string }> {
-    const shop = await this.shops.load();
-    const model = modelOf(shop, modelId);
-    const from = fromRouteId === undefined ? undefined : shop.routes.get(fromRouteId);
+    const factory = await this.factories.load();
+    const model = modelOf(factory, modelId);
+    const from = fromRouteId === undefined ? undefined : factory.setUp.routes.get(fromRouteId);
     if (fromRouteId !== undefined && from?.modelId !== modelId) throw badInput('fromRouteId', `${model.name} has no route ${fromRouteId}`);
     return this.changes.make(actor, 'route', modelId, { fromRouteId }, async (manager) => {
       const routes = await manager.find(RouteEntity, { where: { modelId }, lock: { mode: 'pessimistic_write' } });
@@ -93,7 +93,7 @@ export class RoutesService {
 
   /** Keeps a draft as it is, sound or not. @returns what keeps it from being released */
   async save(actor: Actor, id: string, { revision, ...given }: SaveDraftDto): Promise<SavedDraftView> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     return this.changes.make<SavedDraftView>(actor, 'route', id, { revision, ...given }, async (manager) => {
       const row = await this.openDraft(manager, id, revision);
       const graph = graphOf(row, given);
@@ -102,17 +102,17 @@ export class RoutesService {
       return {
         before: { revision, steps: row.graph.operations.length },
         after: { revision: revision + 1, changes: changed.map((c) => `${c.kind} ${c.operationId}`) },
-        answer: { id, revision: revision + 1, problems: problemsOf(graph, shop, this.clock.nowMs()) },
+        answer: { id, revision: revision + 1, problems: problemsOf(graph, factory, this.clock.nowMs()) },
       };
     });
   }
 
   /** New work is started on it from a date on; what is in work stays where it is. */
   async release(actor: Actor, id: string, { revision, reason, effectiveMs }: ReleaseRouteDto): Promise<{ id: string }> {
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     return this.changes.make(actor, 'route', id, { revision, reason, effectiveMs }, async (manager, nowMs) => {
       const row = await this.openDraft(manager, id, revision);
-      const problems = problemsOf(row.graph, shop, this.clock.nowMs());
+      const problems = problemsOf(row.graph, factory, this.clock.nowMs());
       if (row.graph.operations.length === 0) throw badInput('revision', 'The route has no step yet');
       if (problems.length > 0)
         throw refused(problems.map((p) => ({ rule: 'state' as const, verdict: 'stop' as const, sentence: p.message })));
@@ -133,27 +133,27 @@ export class RoutesService {
 
   /** Work in progress on other versions of the model, and where each batch would stand on this one. */
   async workToMove(id: string, actor: Actor): Promise<MoveOverView[]> {
-    const shop = await this.shops.load();
-    const version = shop.versions.find((v) => v.id === id);
+    const factory = await this.factories.load();
+    const version = factory.setUp.versions.find((v) => v.id === id);
     if (!version) throw notFound('route', id);
     const batches = await this.database
       .getRepository(BatchEntity)
       .find({ where: { modelId: version.modelId, status: Not('done'), routeId: Not(id) }, order: { number: 'ASC' } });
     const moves = batches.map((batch) => {
-      const from = shop.factory.routeOf(batch);
-      const toRoute = shop.factory.routeOf({ routeId: id, facts: batch.facts });
+      const from = factory.routeOf(batch);
+      const toRoute = factory.routeOf({ routeId: id, facts: batch.facts });
       return { batch, from, toRoute, to: sameStepIn(from, batch.operationId, toRoute)?.id };
     });
     const decisions = await this.foresight.decisions(
       actor,
       RerouteBatch,
       moves.map(({ batch, to = '' }) => ({ batchId: batch.id, routeId: id, operationId: to, reason: 'Looked at' })),
-      shop.factory,
+      factory,
     );
     return moves.map(({ batch, ...move }, i) => {
       const decision = decisions[i];
       const because = decision?.kind === 'refuse' ? decision.because.map((f) => f.sentence).join('; ') : '';
-      return toMoveOver(batch, shop, { ...move, possible: decision?.kind === 'accept', because });
+      return toMoveOver(batch, factory, { ...move, possible: decision?.kind === 'accept', because });
     });
   }
 
@@ -166,8 +166,8 @@ export class RoutesService {
   }
 }
 
-function modelOf(shop: Shop, modelId: string): ModelEntity {
-  const model = shop.models.get(modelId);
+function modelOf(factory: FactoryNow, modelId: string): ModelEntity {
+  const model = factory.setUp.models.get(modelId);
   if (!model) throw badInput('modelId', `There is no model ${modelId}`);
   return model;
 }
@@ -180,15 +180,15 @@ const graphOf = ({ id, modelId, version }: RouteEntity, { operations, options }:
   operations,
 });
 
-const problemsOf = (route: Route, shop: Shop, nowMs: number): RouteProblem[] =>
-  checkRoute(route, shop.factory.worldOf(modelOf(shop, route.modelId), nowMs));
+const problemsOf = (route: Route, factory: FactoryNow, nowMs: number): RouteProblem[] =>
+  checkRoute(route, factory.worldOf(modelOf(factory, route.modelId), nowMs));
 
 /** A step without what it leads to: that shows in the steps that come or go. */
 const inItself = (o: Operation) => JSON.stringify({ ...o, next: [] });
 
 function toMoveOver(
   batch: Batch,
-  shop: Shop,
+  factory: FactoryNow,
   move: { from: Route; toRoute: Route; to: string | undefined; possible: boolean; because: string },
 ): MoveOverView {
   const { from, toRoute, to, possible, because } = move;
@@ -211,7 +211,7 @@ function toMoveOver(
     quantity: batch.quantity,
     fromVersion: from.version,
     stage: batch.stage,
-    operationName: shop.factory.operationAt(batch).name,
+    operationName: factory.operationAt(batch).name,
     toOperationId: possible && to !== undefined ? to : null,
     toOperationName: to === undefined ? null : name(to, toRoute),
     stepsAhead: ahead.length,

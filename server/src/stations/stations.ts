@@ -18,7 +18,7 @@ import { Out, OutEnum, OutList, OutPart } from '../platform/http/fields.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { ShopService, workingTime, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { BatchesQueries } from '../batches/batches.queries.ts';
 import { BatchView } from '../batches/batch.view.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
@@ -52,7 +52,7 @@ export class StationsQueries {
 
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly batches: BatchesQueries,
     private readonly clock: Clock,
     snapshots: Snapshots,
@@ -66,22 +66,22 @@ export class StationsQueries {
   }
 
   private async read(code: string): Promise<StationWorkView> {
-    const shop = await this.shops.load();
-    const station = shop.stations.get(code);
+    const factory = await this.factories.load();
+    const station = factory.setUp.stations.get(code);
     if (!station) throw notFound('station', code);
     const repository = this.database.getRepository(BatchEntity);
     const here = await repository.find({ where: { stationCode: code, status: Not('done') }, order: { number: 'ASC' } });
     const queued = await repository.find({ where: { status: 'queued', stationCode: Not(code) }, order: { number: 'ASC' } });
-    const elsewhere = queued.filter((b) => waysOf(shop.factory.operationAt(b)).some((w) => w.stationCode === code));
-    const views = new Map((await this.batches.views([...here, ...elsewhere], shop)).map((v) => [v.id, v]));
+    const elsewhere = queued.filter((b) => waysOf(factory.operationAt(b)).some((w) => w.stationCode === code));
+    const views = new Map((await this.batches.views([...here, ...elsewhere], factory)).map((v) => [v.id, v]));
     const nowMs = this.clock.nowMs();
-    const time = workingTime(shop, { fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
+    const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     const isRunning = (b: BatchEntity) => b.status === 'running' || b.status === 'paused';
     const turns = (batches: readonly BatchEntity[]): TurnView[] =>
       takeOrder(
         batches.flatMap((b) => {
           const view = views.get(b.id);
-          return view ? [toWaiting(b, view, shop, nowMs, time)] : [];
+          return view ? [toWaiting(b, view, factory, nowMs, time)] : [];
         }),
         nowMs,
       ).flatMap(({ id, reason }) => {
@@ -98,14 +98,14 @@ export class StationsQueries {
       running: here.filter(isRunning).flatMap((b) => views.get(b.id) ?? []),
       queue: turns(here.filter((b) => !isRunning(b))),
       elsewhere: turns(elsewhere),
-      cautions: [...new Set(here.flatMap((b) => shop.factory.operationAt(b).cautions ?? []))],
+      cautions: [...new Set(here.flatMap((b) => factory.operationAt(b).cautions ?? []))],
     };
   }
 }
 
-function toWaiting(batch: BatchEntity, view: BatchView, shop: Shop, nowMs: number, time: WorkingTime): Waiting {
-  const forecast = forecastRoute(shop.factory.routeOf(batch), batch, nowMs, time, view.untilMs ?? nowMs);
-  const longest = shop.factory
+function toWaiting(batch: BatchEntity, view: BatchView, factory: FactoryNow, nowMs: number, time: WorkingTime): Waiting {
+  const forecast = forecastRoute(factory.routeOf(batch), batch, nowMs, time, view.untilMs ?? nowMs);
+  const longest = factory
     .operationAt(batch)
     .gate.flatMap((r) => (r.kind === 'elapsed' && r.maximumMinutes !== undefined ? [batch.arrivedMs + r.maximumMinutes * MINUTE_MS] : []));
   return {

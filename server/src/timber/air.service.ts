@@ -6,7 +6,7 @@ import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { Out, OutList, OutPart } from '../platform/http/fields.ts';
 import { notFound } from '../platform/problems/problems.ts';
-import { ShopService } from '../factory/shop.service.ts';
+import { FactoryService } from '../factory/factory.service.ts';
 import { CurvePointView, ExcursionView, FanPointView } from './drying.view.ts';
 import { BandView } from './lot.dto.ts';
 import { LotEntity } from './timber.entity.ts';
@@ -43,14 +43,14 @@ export class AirService {
   constructor(
     private readonly database: DataSource,
     private readonly climate: ClimateService,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly clock: Clock,
   ) {}
 
   async view(zoneId: string, days: number): Promise<AirView> {
     const zone = await this.database.getRepository(ZoneEntity).findOneBy({ id: zoneId });
     if (!zone) throw notFound('zone', zoneId);
-    const { settings } = await this.shops.load();
+    const { settings } = (await this.factories.load()).setUp;
     const nowMs = this.clock.nowMs();
     const { emc } = await this.climate.trace(zoneId);
     const fromMs = Math.max(emc.fromMs, nowMs - days * DAY_MS);

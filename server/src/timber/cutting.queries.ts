@@ -3,7 +3,7 @@ import { DataSource, In } from 'typeorm';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { PieceEntity } from '../batches/batch.entity.ts';
-import { nameOf, ShopService, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { BlankView, CutNeedView, CuttingView, PlanLineView, PlanView, YieldView } from './cutting.dto.ts';
 import { BlankEntity, BoardEntity, CuttingPlanEntity, LotEntity } from './timber.entity.ts';
 
@@ -14,12 +14,12 @@ const PLANS_SHOWN = 100;
 export class CuttingQueries {
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
   ) {}
 
   async view(): Promise<CuttingView> {
     const { manager } = this.database;
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const released = await manager.findBy(LotEntity, { state: 'released' });
     const [plans, whole, needs] = await Promise.all([
       manager.find(CuttingPlanEntity, { order: { number: 'DESC' }, take: PLANS_SHOWN }),
@@ -27,20 +27,25 @@ export class CuttingQueries {
         where: { state: 'whole', lotId: In(released.map((l) => l.id)) },
         order: { lotId: 'ASC', ordinal: 'ASC' },
       }),
-      this.needs(shop),
+      this.needs(factory),
     ]);
-    return { settings: shop.settings.cutting, plans: plans.map((p) => line(p, shop)), needs: [...needs, ...forStock(shop)], whole };
+    return {
+      settings: factory.setUp.settings.cutting,
+      plans: plans.map((p) => line(p, factory)),
+      needs: [...needs, ...forStock(factory)],
+      whole,
+    };
   }
 
   async plan(id: string): Promise<PlanView> {
     const { manager } = this.database;
     const plan = await manager.findOneBy(CuttingPlanEntity, { id });
     if (!plan) throw notFound('cutting plan', id);
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const boards = await manager.find(BoardEntity, { where: { lotId: In(plan.lotIds) }, order: { lotId: 'ASC', ordinal: 'ASC' } });
     const planned = new Set(plan.boards.map((b) => b.boardId));
     return {
-      ...line(plan, shop),
+      ...line(plan, factory),
       version: plan.version,
       settings: plan.settings,
       wanted: plan.wanted,
@@ -54,7 +59,7 @@ export class CuttingQueries {
   /** Blanks, newest lot first. */
   async blanks(filter: { boardIds?: readonly string[]; lotId?: string; state?: BlankView['state'] }): Promise<BlankView[]> {
     const { manager } = this.database;
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const blanks = await manager.find(BlankEntity, {
       where: {
         ...(filter.boardIds ? { boardId: In([...filter.boardIds]) } : {}),
@@ -72,12 +77,12 @@ export class CuttingQueries {
       ...b,
       species: species.get(b.lotId) ?? '',
       serial: serials.get(b.pieceId ?? '') ?? null,
-      modelName: shop.models.get(b.modelId)?.name ?? b.modelId,
+      modelName: factory.modelName(b.modelId),
     }));
   }
 
   /** What open orders still ask for of each part that is made of a measured blank. */
-  async needs(shop: Shop): Promise<CutNeedView[]> {
+  async needs(factory: FactoryNow): Promise<CutNeedView[]> {
     const { manager } = this.database;
     const orders = await manager.createQueryBuilder(OrderEntity, 'o').where('o.shipped < o.quantity').orderBy('o.due_at').getMany();
     const ids = orders.map((o) => o.id);
@@ -92,7 +97,7 @@ export class CuttingQueries {
     );
     const had = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
     return orders.flatMap((order) => {
-      const model = shop.models.get(order.modelId);
+      const model = factory.setUp.models.get(order.modelId);
       return Object.entries(model?.wood ?? {}).flatMap(([component, need]) => {
         const count = order.quantity - (had.get(`${order.id} ${component}`) ?? 0);
         if (!need.blank || count <= 0) return [];
@@ -146,8 +151,8 @@ export class CuttingQueries {
 }
 
 /** Every part that is made of a measured blank, to be cut for stock when nobody asks for it. */
-function forStock(shop: Shop): CutNeedView[] {
-  return [...shop.models.values()].flatMap((model) =>
+function forStock(factory: FactoryNow): CutNeedView[] {
+  return [...factory.setUp.models.values()].flatMap((model) =>
     Object.entries(model.wood).flatMap(([component, { species, use, blank }]) =>
       blank && model.active
         ? [{ modelId: model.id, modelName: model.name, component, species, use, orderId: null, dueMs: null, ...blank, count: 0 }]
@@ -156,9 +161,9 @@ function forStock(shop: Shop): CutNeedView[] {
   );
 }
 
-function line(plan: CuttingPlanEntity, shop: Shop): PlanLineView {
+function line(plan: CuttingPlanEntity, factory: FactoryNow): PlanLineView {
   const { id, number, atMs, personId, lotIds, state, boards } = plan;
   const cut = boards.filter((b) => b.placed.length > 0);
   const blanks = cut.reduce((sum, b) => sum + b.placed.reduce((n, p) => n + p.pieces, 0), 0);
-  return { id, number, atMs, by: nameOf(shop, personId), lotIds, boards: cut.length, blanks, state };
+  return { id, number, atMs, by: factory.personName(personId), lotIds, boards: cut.length, blanks, state };
 }

@@ -28,7 +28,7 @@ beforeAll(async () => {
   await act(first, 'move', { zoneId: 'cabinet', place: null, scheduleId: null });
   factory.clock.pass(DAY);
   await act(first, 'readings', { text: '8.0', woodTempC: 20, meter: 'pinless' });
-  await act(first, 'release', { overrideReason: 'the shop stands still' });
+  await act(first, 'release', { overrideReason: 'the factory stands still' });
 });
 afterAll(() => factory.close());
 
@@ -54,7 +54,7 @@ describe('the history of a lot as CSV', () => {
     const rows = rowsOf(await manager.get(`/lots/${first}/history.csv`));
     expect(rows[2]?.['note']).toBe('struck out: a knot');
     expect(rows[1]).toMatchObject({ note: '', meter: 'pin', by: 'Maren Holloway' });
-    expect(rows.at(-1)).toMatchObject({ note: 'override: the shop stands still', by: 'Maren Holloway' });
+    expect(rows.at(-1)).toMatchObject({ note: 'override: the factory stands still', by: 'Maren Holloway' });
   });
   test('has numbers as numbers, and no text a spreadsheet would reckon with', async () => {
     const [, read] = rowsOf(await manager.get(`/lots/${first}/history.csv`));

@@ -29,7 +29,7 @@ import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.t
 import { toOverrideView } from '../batches/history.view.ts';
 import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
 import { OverrideEntity } from '../routing/override.entity.ts';
-import { nameOf, ShopService, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { DryingService, type ReadSession } from './drying.service.ts';
 import { dryingView, outlookView, readyView, type OutlookView } from './drying.view.ts';
@@ -44,7 +44,7 @@ export class LotsQueries {
 
   constructor(
     private readonly database: DataSource,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly drying: DryingService,
     private readonly cutting: CuttingQueries,
     private readonly clock: Clock,
@@ -63,20 +63,20 @@ export class LotsQueries {
       order: { number: 'DESC' },
       take: 2000,
     });
-    return this.views(lots, await this.shops.load());
+    return this.views(lots, await this.factories.load());
   }
 
   /** Lots with their band, their latest readings, what the gate says, and when they will be ready. */
-  async views(lots: readonly Lot[], shop: Shop, manager: EntityManager = this.database.manager): Promise<LotView[]> {
-    const { moistureGate, moistureBand, moistureExceptions, factory } = shop.settings;
+  async views(lots: readonly Lot[], factory: FactoryNow, manager: EntityManager = this.database.manager): Promise<LotView[]> {
+    const { moistureGate, moistureBand, moistureExceptions, factory: house } = factory.setUp.settings;
     const nowMs = this.clock.nowMs();
-    const airs = await this.drying.airs(lots, { also: [factory.woodRoomZoneId], asked: manager });
-    const shopEmc = shopEmcOf(airs.get(factory.woodRoomZoneId), nowMs);
+    const airs = await this.drying.airs(lots, { also: [house.woodRoomZoneId], asked: manager });
+    const shopEmc = shopEmcOf(airs.get(house.woodRoomZoneId), nowMs);
     const rules = { gate: moistureGate, band: moistureBand };
     // Wood answers slowly: what was said of a lot this hour holds until it is read, moved, or its rules change.
     const circumstances = `${Math.floor(nowMs / HOUR_MS)} ${shopEmc} ${JSON.stringify([rules, moistureExceptions])}`;
     const stateOf = (lot: Lot) =>
-      `${circumstances} ${shop.factory.species(lot.species).ratePerDay} ${lot.version} ${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
+      `${circumstances} ${factory.species(lot.species).ratePerDay} ${lot.version} ${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
     const known = (lot: Lot) => {
       const kept = this.kept.get(lot.id);
       return kept?.state === stateOf(lot) ? kept.view : undefined;
@@ -89,7 +89,7 @@ export class LotsQueries {
     for (const lot of unknown) {
       const { gate, band: settings, of } = rulesFor(lot, rules, moistureExceptions);
       const band = bandOf(settings, shopEmc);
-      const view = this.view(lot, sessions.get(lot.id) ?? [], { gate, band, of, species: shop.factory.species(lot.species) }, airs, nowMs);
+      const view = this.view(lot, sessions.get(lot.id) ?? [], { gate, band, of, species: factory.species(lot.species) }, airs, nowMs);
       this.kept.set(lot.id, { state: stateOf(lot), view });
     }
     return lots.flatMap((lot) => known(lot) ?? []);
@@ -154,9 +154,9 @@ export class LotsQueries {
     const { manager } = this.database;
     const lot = await manager.findOneBy(LotEntity, { id: lotId });
     if (!lot) throw notFound('lot', lotId);
-    const shop = await this.shops.load();
+    const factory = await this.factories.load();
     const [views, zones, sessions, batches, overrides, log] = await Promise.all([
-      this.views([lot], shop),
+      this.views([lot], factory),
       manager.find(ZoneEntity).then((all) => new Map(all.map((z) => [z.id, z.name]))),
       manager.find(ReadingSessionEntity, { where: { lotId }, order: { atMs: 'ASC' } }),
       manager.find(BatchEntity, { where: { lotId }, order: { number: 'ASC' } }),
@@ -173,7 +173,7 @@ export class LotsQueries {
     const nowMs = this.clock.nowMs();
     const untilMs = lot.releasedMs ?? nowMs;
     const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
-    const known = this.drying.of(lot, shop.factory.species(lot.species), read, await this.drying.airs([lot]), untilMs);
+    const known = this.drying.of(lot, factory.species(lot.species), read, await this.drying.airs([lot]), untilMs);
     const drying = known
       ? dryingView(known, this.drying.outlook(known, view.band, untilMs), read, view.band, lot.receivedMs, untilMs)
       : null;
@@ -185,14 +185,14 @@ export class LotsQueries {
       drying,
       sessions: sessions.map((s) => ({
         ...s,
-        by: nameOf(shop, s.personId),
+        by: factory.personName(s.personId),
         readings: readings.filter((r) => r.sessionId === s.id),
       })),
       batches: batches
         .filter((b) => b.component !== 'instrument')
         .map((b) => ({
           batchId: b.id,
-          modelName: shop.models.get(b.modelId)?.name ?? b.modelId,
+          modelName: factory.modelName(b.modelId),
           component: b.component,
           startedMs: b.startedMs,
         })),
@@ -200,8 +200,8 @@ export class LotsQueries {
       blanks: await this.cutting.blanks({ lotId }),
       pictures: await manager.find(PictureEntity, { where: { lotId }, order: { atMs: 'DESC' } }),
       serials: [...new Set(pieces.flatMap((p) => p.serial ?? []))].sort(),
-      overrides: overrides.map((o) => toOverrideView(o, shop, null)),
-      log: log.map((row) => toLogView(row, shop, null)),
+      overrides: overrides.map((o) => toOverrideView(o, factory, null)),
+      log: log.map((row) => toLogView(row, factory, null)),
     };
   }
 
@@ -210,10 +210,10 @@ export class LotsQueries {
     const lot = await this.database.manager.findOneBy(LotEntity, { id: lotId });
     if (!lot) throw notFound('lot', lotId);
     const nowMs = this.clock.nowMs();
-    const shop = await this.shops.load();
-    const [view] = await this.views([lot], shop);
+    const factory = await this.factories.load();
+    const [view] = await this.views([lot], factory);
     const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
-    const known = this.drying.of(lot, shop.factory.species(lot.species), read, await this.drying.airs([lot]), nowMs);
+    const known = this.drying.of(lot, factory.species(lot.species), read, await this.drying.airs([lot]), nowMs);
     if (!view || !known) throw notFound('drying curve of lot', lotId);
     const ahead = { emcPct: equilibriumMoisturePct(air.tempC, air.relativeHumidity), driftPct: 0 };
     return outlookView(known.fit, this.drying.outlook(known, view.band, nowMs, { ahead }));

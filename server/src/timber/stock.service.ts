@@ -17,7 +17,7 @@ import { ClimateService } from '../climate/climate.service.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { badInput } from '../platform/problems/problems.ts';
-import { ShopService, type Shop } from '../factory/shop.service.ts';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { LotsQueries } from './lots.queries.ts';
 import type { AllotmentView, CoverView, StockLineView, StockView, SupplierView } from './stock.view.ts';
@@ -42,13 +42,13 @@ export class StockService {
     private readonly lots: LotsQueries,
     private readonly cutting: CuttingQueries,
     private readonly climate: ClimateService,
-    private readonly shops: ShopService,
+    private readonly factories: FactoryService,
     private readonly clock: Clock,
   ) {}
 
   async view(): Promise<StockView> {
-    const shop = await this.shops.load();
-    const [lines, cover, suppliers] = await Promise.all([this.lines(), this.cover(shop), this.suppliers()]);
+    const factory = await this.factories.load();
+    const [lines, cover, suppliers] = await Promise.all([this.lines(), this.cover(factory), this.suppliers()]);
     return { lines, cover, suppliers };
   }
 
@@ -75,18 +75,19 @@ export class StockService {
     );
   }
 
-  private async cover(shop: Shop): Promise<CoverView[]> {
+  private async cover(factory: FactoryNow): Promise<CoverView[]> {
     const nowMs = this.clock.nowMs();
     const { manager } = this.database;
     const [lots, needs, used, blanks, partMade] = await Promise.all([
       this.lots.list(['drying', 'released']),
-      this.needs(shop, nowMs),
+      this.needs(factory, nowMs),
       this.usage(nowMs),
       manager.findBy(BlankEntity, { state: 'free' }),
       this.partMade(),
     ]);
     const kinds = new Map<string, { species: string; use: string; thicknessMm: number }>();
-    for (const model of shop.models.values()) for (const need of Object.values(model.wood)) kinds.set(`${need.species} ${need.use}`, need);
+    for (const model of factory.setUp.models.values())
+      for (const need of Object.values(model.wood)) kinds.set(`${need.species} ${need.use}`, need);
     const lotOf = new Map(lots.map((l) => [l.id, l]));
     return [...kinds].map(([key, { species, use, thicknessMm }]): CoverView => {
       const own = lots.filter((l) => l.species === species && l.use === use);
@@ -97,7 +98,7 @@ export class StockService {
       const beyond = Array.from({ length: HORIZON_DAYS }, (_, i) => ({ atMs: nowMs + (i + 1) * DAY_MS, volumeM3: usedM3PerDay })).filter(
         (n) => n.atMs > lastMs,
       );
-      const dryDays = TIME_CONSTANTS / priorDryingRatePerDay(shop.factory.species(species), thicknessMm);
+      const dryDays = TIME_CONSTANTS / priorDryingRatePerDay(factory.species(species), thicknessMm);
       const cover = coverOf(
         own.map((l) => ({
           volumeM3: l.leftM3,
@@ -109,7 +110,7 @@ export class StockService {
         HORIZON_DAYS,
       );
       const kept = blanks.filter((b) => {
-        const need = Object.entries(shop.models.get(b.modelId)?.wood ?? {}).find(([c]) => c === b.component)?.[1];
+        const need = Object.entries(factory.setUp.models.get(b.modelId)?.wood ?? {}).find(([c]) => c === b.component)?.[1];
         return need?.species === species && need.use === use;
       });
       const [first] = own.filter((l) => l.state === 'released').sort((a, b) => (a.releasedMs ?? 0) - (b.releasedMs ?? 0));
@@ -134,7 +135,7 @@ export class StockService {
   }
 
   /** What open orders still ask for, and when it must be cut for them to be on time. */
-  private async needs(shop: Shop, nowMs: number): Promise<{ key: string; orderId: string; volumeM3: number; atMs: number }[]> {
+  private async needs(factory: FactoryNow, nowMs: number): Promise<{ key: string; orderId: string; volumeM3: number; atMs: number }[]> {
     const orders = await this.database.getRepository(OrderEntity).createQueryBuilder('o').where('o.shipped < o.quantity').getMany();
     const rows: { order: string; component: string; count: string }[] = await this.database.query(
       `select b.order_id as "order", b.component, sum(b.quantity) as count from batch b
@@ -148,11 +149,11 @@ export class StockService {
     const had = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
     const built = new Map(fitted.map((r) => [r.order, Number(r.count)]));
     return orders.flatMap((order) => {
-      const model = shop.models.get(order.modelId);
-      const version = model && shop.factory.routeInForce(model.id, nowMs);
+      const model = factory.setUp.models.get(order.modelId);
+      const version = model && factory.routeInForce(model.id, nowMs);
       if (!model || !version) return [];
-      const facts = shop.factory.factsOf(model, order.choices);
-      const { longest } = walkThrough(shop.factory.routeOf({ routeId: version.id, facts }), facts, model.batchSize);
+      const facts = factory.factsOf(model, order.choices);
+      const { longest } = walkThrough(factory.routeOf({ routeId: version.id, facts }), facts, model.batchSize);
       const leadMs = longest.waitHours * HOUR_MS + (longest.touchMinutes / 480) * DAY_MS;
       return Object.entries(model.wood).flatMap(([component, need]) => {
         const left = order.quantity - (built.get(order.id) ?? 0) - (had.get(`${order.id} ${component}`) ?? 0);
@@ -188,14 +189,14 @@ export class StockService {
 
   /** Which blanks best become which instruments of one model. */
   async allotment(modelId: string, component: Component): Promise<AllotmentView> {
-    const shop = await this.shops.load();
-    const model = shop.models.get(modelId);
+    const factory = await this.factories.load();
+    const model = factory.setUp.models.get(modelId);
     const need = model?.wood[component];
     if (!need?.weight) throw badInput('modelId', 'No target weight is set for this part of the model');
     const { weight, species, use } = need;
     const orders = new Map((await this.database.getRepository(OrderEntity).findBy({ modelId })).map((o) => [o.id, o]));
     const blanks = (await this.cutting.blanks({ state: 'free' })).filter((b) => b.modelId === modelId && b.component === component);
-    const wanted = (await this.cutting.needs(shop)).filter((n) => n.modelId === modelId && n.component === component);
+    const wanted = (await this.cutting.needs(factory)).filter((n) => n.modelId === modelId && n.component === component);
     const kept = new Map<string, number>();
     for (const b of blanks) if (b.orderId !== null) kept.set(b.orderId, (kept.get(b.orderId) ?? 0) + 1);
     const counts = new Map(wanted.map((n) => [n.orderId ?? '', n.count]));
@@ -223,7 +224,7 @@ export class StockService {
             },
           ],
     );
-    const emcPct = await this.climate.meanEmcPct(shop.settings.factory.woodRoomZoneId);
+    const emcPct = await this.climate.meanEmcPct(factory.setUp.settings.factory.woodRoomZoneId);
     const result: Allotment = allotByWeight(weighed, slots, emcPct);
     const byId = new Map(blanks.map((b) => [b.id, b]));
     const orderOf = new Map(slots.map((s) => [s.id, s.orderId ?? '']));

@@ -8,7 +8,7 @@ import { LotsQueries } from './lots.queries.ts';
 export class TimberEvidence {
   constructor(sources: EvidenceSources, lots: LotsQueries) {
     sources.add(ShopEmc, (_, { manager, factory, nowMs }) =>
-      lots.shopEmcPct(factory.parts.settings.factory.woodRoomZoneId, nowMs, manager),
+      lots.shopEmcPct(factory.setUp.settings.factory.woodRoomZoneId, nowMs, manager),
     );
   }
 }

@@ -127,7 +127,7 @@ export function cardAsSeen(told: Card, { card }: Seen, nowMs: number): Card {
   };
 }
 
-type Told = FactoryTold<HouseFactory['parts']['settings']>;
+type Told = FactoryTold<HouseFactory['setUp']['settings']>;
 /** What the API describes as any object is core's. */
 const factoryIn = (told: object): HouseFactory => factoryOf(told as Told);
 

@@ -665,7 +665,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_startWork"];
+        post: operations["Moves_startWork"];
         delete?: never;
         options?: never;
         head?: never;
@@ -681,7 +681,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_pause"];
+        post: operations["Moves_pause"];
         delete?: never;
         options?: never;
         head?: never;
@@ -697,7 +697,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_resume"];
+        post: operations["Moves_resume"];
         delete?: never;
         options?: never;
         head?: never;
@@ -713,7 +713,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_finish"];
+        post: operations["Moves_finish"];
         delete?: never;
         options?: never;
         head?: never;
@@ -729,7 +729,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_finishSome"];
+        post: operations["Moves_finishSome"];
         delete?: never;
         options?: never;
         head?: never;
@@ -745,7 +745,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_move"];
+        post: operations["Moves_move"];
         delete?: never;
         options?: never;
         head?: never;
@@ -761,7 +761,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_place"];
+        post: operations["Moves_place"];
         delete?: never;
         options?: never;
         head?: never;
@@ -777,7 +777,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_accept"];
+        post: operations["Moves_accept"];
         delete?: never;
         options?: never;
         head?: never;
@@ -793,7 +793,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_signOff"];
+        post: operations["Moves_signOff"];
         delete?: never;
         options?: never;
         head?: never;
@@ -809,7 +809,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_refuse"];
+        post: operations["Moves_refuse"];
         delete?: never;
         options?: never;
         head?: never;
@@ -825,7 +825,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_scrap"];
+        post: operations["Moves_scrap"];
         delete?: never;
         options?: never;
         head?: never;
@@ -841,7 +841,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_split"];
+        post: operations["Moves_split"];
         delete?: never;
         options?: never;
         head?: never;
@@ -857,7 +857,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_merge"];
+        post: operations["Moves_merge"];
         delete?: never;
         options?: never;
         head?: never;
@@ -873,7 +873,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_join"];
+        post: operations["Moves_join"];
         delete?: never;
         options?: never;
         head?: never;
@@ -889,7 +889,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_part"];
+        post: operations["Moves_part"];
         delete?: never;
         options?: never;
         head?: never;
@@ -905,7 +905,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_refit"];
+        post: operations["Moves_refit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -921,7 +921,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_send"];
+        post: operations["Moves_send"];
         delete?: never;
         options?: never;
         head?: never;
@@ -937,7 +937,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_receive"];
+        post: operations["Moves_receive"];
         delete?: never;
         options?: never;
         head?: never;
@@ -953,7 +953,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_hold"];
+        post: operations["Moves_hold"];
         delete?: never;
         options?: never;
         head?: never;
@@ -969,7 +969,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_release"];
+        post: operations["Moves_release"];
         delete?: never;
         options?: never;
         head?: never;
@@ -985,7 +985,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_undo"];
+        post: operations["Moves_undo"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1001,7 +1001,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_call"];
+        post: operations["Moves_call"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1017,7 +1017,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["Movement_reroute"];
+        post: operations["Moves_reroute"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1977,7 +1977,7 @@ export interface components {
             /** @enum {string} */
             stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
             /** @enum {string} */
-            act: "move" | "release" | "decide" | "hold" | "look";
+            act: "move" | "release" | "answer" | "hold" | "look";
             /** @enum {string|null} */
             subject: "batch" | "lot" | "zone" | null;
             id: string | null;
@@ -5015,7 +5015,7 @@ export interface operations {
             };
         };
     };
-    Movement_startWork: {
+    Moves_startWork: {
         parameters: {
             query?: never;
             header?: never;
@@ -5040,7 +5040,7 @@ export interface operations {
             };
         };
     };
-    Movement_pause: {
+    Moves_pause: {
         parameters: {
             query?: never;
             header?: never;
@@ -5065,7 +5065,7 @@ export interface operations {
             };
         };
     };
-    Movement_resume: {
+    Moves_resume: {
         parameters: {
             query?: never;
             header?: never;
@@ -5090,7 +5090,7 @@ export interface operations {
             };
         };
     };
-    Movement_finish: {
+    Moves_finish: {
         parameters: {
             query?: never;
             header?: never;
@@ -5115,7 +5115,7 @@ export interface operations {
             };
         };
     };
-    Movement_finishSome: {
+    Moves_finishSome: {
         parameters: {
             query?: never;
             header?: never;
@@ -5140,7 +5140,7 @@ export interface operations {
             };
         };
     };
-    Movement_move: {
+    Moves_move: {
         parameters: {
             query?: never;
             header?: never;
@@ -5165,7 +5165,7 @@ export interface operations {
             };
         };
     };
-    Movement_place: {
+    Moves_place: {
         parameters: {
             query?: never;
             header?: never;
@@ -5190,7 +5190,7 @@ export interface operations {
             };
         };
     };
-    Movement_accept: {
+    Moves_accept: {
         parameters: {
             query?: never;
             header?: never;
@@ -5215,7 +5215,7 @@ export interface operations {
             };
         };
     };
-    Movement_signOff: {
+    Moves_signOff: {
         parameters: {
             query?: never;
             header?: never;
@@ -5240,7 +5240,7 @@ export interface operations {
             };
         };
     };
-    Movement_refuse: {
+    Moves_refuse: {
         parameters: {
             query?: never;
             header?: never;
@@ -5265,7 +5265,7 @@ export interface operations {
             };
         };
     };
-    Movement_scrap: {
+    Moves_scrap: {
         parameters: {
             query?: never;
             header?: never;
@@ -5290,7 +5290,7 @@ export interface operations {
             };
         };
     };
-    Movement_split: {
+    Moves_split: {
         parameters: {
             query?: never;
             header?: never;
@@ -5315,7 +5315,7 @@ export interface operations {
             };
         };
     };
-    Movement_merge: {
+    Moves_merge: {
         parameters: {
             query?: never;
             header?: never;
@@ -5340,7 +5340,7 @@ export interface operations {
             };
         };
     };
-    Movement_join: {
+    Moves_join: {
         parameters: {
             query?: never;
             header?: never;
@@ -5365,7 +5365,7 @@ export interface operations {
             };
         };
     };
-    Movement_part: {
+    Moves_part: {
         parameters: {
             query?: never;
             header?: never;
@@ -5390,7 +5390,7 @@ export interface operations {
             };
         };
     };
-    Movement_refit: {
+    Moves_refit: {
         parameters: {
             query?: never;
             header?: never;
@@ -5415,7 +5415,7 @@ export interface operations {
             };
         };
     };
-    Movement_send: {
+    Moves_send: {
         parameters: {
             query?: never;
             header?: never;
@@ -5440,7 +5440,7 @@ export interface operations {
             };
         };
     };
-    Movement_receive: {
+    Moves_receive: {
         parameters: {
             query?: never;
             header?: never;
@@ -5465,7 +5465,7 @@ export interface operations {
             };
         };
     };
-    Movement_hold: {
+    Moves_hold: {
         parameters: {
             query?: never;
             header?: never;
@@ -5490,7 +5490,7 @@ export interface operations {
             };
         };
     };
-    Movement_release: {
+    Moves_release: {
         parameters: {
             query?: never;
             header?: never;
@@ -5515,7 +5515,7 @@ export interface operations {
             };
         };
     };
-    Movement_undo: {
+    Moves_undo: {
         parameters: {
             query?: never;
             header?: never;
@@ -5540,7 +5540,7 @@ export interface operations {
             };
         };
     };
-    Movement_call: {
+    Moves_call: {
         parameters: {
             query?: never;
             header?: never;
@@ -5565,7 +5565,7 @@ export interface operations {
             };
         };
     };
-    Movement_reroute: {
+    Moves_reroute: {
         parameters: {
             query?: never;
             header?: never;

@@ -2,7 +2,7 @@
 export type Topics = Readonly<Record<string, readonly string[] | null>>;
 
 /** What a batch's own row shows on. */
-const MOVEMENT = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations'];
+const OF_BATCHES = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations'];
 
 /** What each subject shows on, by the first word of a query's key. */
 const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
@@ -10,7 +10,7 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   board: ['lots', 'cutting', 'stock'],
   blank: ['lots', 'cutting', 'stock'],
   order: ['orders', 'morning', 'cutting', 'stock'],
-  batch: MOVEMENT,
+  batch: OF_BATCHES,
   // What was made of a lot stands on its page.
   piece: ['lots', 'fitting'],
   coat: ['batches', 'stations'],

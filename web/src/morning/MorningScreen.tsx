@@ -14,7 +14,7 @@ const SEVERITY: Record<View<'DecisionView'>['act'], Severity> = {
   move: 'ready',
   release: 'ready',
   hold: 'stop',
-  decide: 'attention',
+  answer: 'attention',
   look: 'attention',
 };
 const LATE_SHOWN = 8;

@@ -26,7 +26,7 @@ const step = (id: string, name: string, next: string[], over: Partial<Operation>
 });
 
 /** A factory with a binding bench, a booth and a shelf, as a device is told it. */
-export const FACTORY_TOLD: FactoryTold<HouseFactory['parts']['settings']> = {
+export const FACTORY_TOLD: FactoryTold<HouseFactory['setUp']['settings']> = {
   models: [],
   routes: [
     {

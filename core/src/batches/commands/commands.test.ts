@@ -4,7 +4,7 @@ import { CoatsOn, UnmeasuredOf, type Route } from '../../routing/index.ts';
 import { Lot } from '../../timber/index.ts';
 import { testFactory } from '../../test/factory.ts';
 import { batchOf, piecesOf, step } from '../../test/parts.ts';
-import { TestShop } from '../../test/shop.ts';
+import { TestHouse } from '../../test/house.ts';
 import { HOUR_MS } from '../../units/index.ts';
 import { Batch, Piece } from '../batch.ts';
 import { batchCommand, StartBatch, type BatchCommand } from './index.ts';
@@ -140,16 +140,16 @@ describe('a command on a batch', () => {
 });
 
 describe('starting a batch', () => {
-  const started = (shop: TestShop, over: object) =>
-    shop.give(StartBatch, { modelId: 'short', component: 'body', quantity: 4, lotId: 'L1', orderId: null, ...over });
+  const started = (house: TestHouse, over: object) =>
+    house.give(StartBatch, { modelId: 'short', component: 'body', quantity: 4, lotId: 'L1', orderId: null, ...over });
   /** A lot of one cubic metre is released; a body takes 4 litres. */
-  const shop = () => {
-    const made = new TestShop();
+  const house = () => {
+    const made = new TestHouse();
     made.recorder.record('lot.released', made.nowMs, 'ann', { lotId: 'L1' }, { override: null, findings: [] });
     return made;
   };
   test('takes what its pieces need, and the rest as well where that is offcut', () => {
-    const here = shop();
+    const here = house();
     expect(kinds(started(here, { quantity: 100 }))).toEqual(['batch.started']);
     expect(here.rows.get(Lot, 'L1').leftM3).toBeCloseTo(0.6, 6);
     expect(kinds(started(here, { quantity: 70, restIsOffcut: true }))).toEqual([

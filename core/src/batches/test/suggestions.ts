@@ -1,7 +1,7 @@
 import { PAUSE_CAUSES } from '../../factory/index.ts';
 import type { Random } from '../../maths/index.ts';
 import type { Operation } from '../../routing/index.ts';
-import type { TestShop } from '../../test/shop.ts';
+import type { TestHouse } from '../../test/house.ts';
 import type { Suggestion, Suggestions } from '../../test/suggestion.ts';
 import { Batch, DISPOSITIONS, lastOf, piecesIn, piecesInPass, Visit, type PieceDefect } from '../index.ts';
 
@@ -10,17 +10,17 @@ const HOUR_MS = 3_600_000;
 /** How often something is asked of a batch that is not ready for it. */
 const STRAY = 0.04;
 
-type Ask = (batch: Batch, shop: TestShop, random: Random, operation: Operation) => object | undefined;
+type Ask = (batch: Batch, house: TestHouse, random: Random, operation: Operation) => object | undefined;
 
 /** Asks something of a batch that seems to be ready for it, and now and then of any other. */
 const of =
   (isReady: (batch: Batch, operation: Operation) => boolean, ask: Ask): Suggestion =>
-  (shop, random) => {
-    const all = shop.rows.all(Batch).filter((b) => b.status !== 'done');
-    const ready = random.chance(STRAY) ? all : all.filter((b) => isReady(b, shop.operation(b.id)));
+  (house, random) => {
+    const all = house.rows.all(Batch).filter((b) => b.status !== 'done');
+    const ready = random.chance(STRAY) ? all : all.filter((b) => isReady(b, house.operation(b.id)));
     if (ready.length === 0) return undefined;
     const batch = random.pick(ready);
-    const said = ask(batch, shop, random, shop.operation(batch.id));
+    const said = ask(batch, house, random, house.operation(batch.id));
     return said && { batchId: batch.id, ...said };
   };
 
@@ -38,12 +38,12 @@ const defect = (pieceId: string, batch: Batch): PieceDefect => ({
   note: '',
 });
 const some = (ids: readonly string[], random: Random) => ids.slice(0, random.integer(1, Math.max(1, ids.length - 1)));
-const others = (batch: Batch, shop: TestShop) =>
-  shop.rows.all(Batch).filter((b) => b.operationId === batch.operationId && b.id !== batch.id && b.status !== 'done');
+const others = (batch: Batch, house: TestHouse) =>
+  house.rows.all(Batch).filter((b) => b.operationId === batch.operationId && b.id !== batch.id && b.status !== 'done');
 
 /** Counts of a pass that add up, and now and then do not. */
-function counts(batch: Batch, shop: TestShop, random: Random): object {
-  const inPass = piecesInPass(batch, piecesIn(shop.rows, batch.id));
+function counts(batch: Batch, house: TestHouse, random: Random): object {
+  const inPass = piecesInPass(batch, piecesIn(house.rows, batch.id));
   const [first] = inPass;
   const fate = random.chance(0.15) ? 'rework' : random.chance(batch.component === 'instrument' ? 0.3 : 0.12) ? 'scrap' : null;
   const bad = fate && first ? 1 : 0;
@@ -56,9 +56,9 @@ function counts(batch: Batch, shop: TestShop, random: Random): object {
 }
 
 /** On one carrier, on two, or on none. */
-function placements(batch: Batch, shop: TestShop, random: Random): object[] {
-  const pieces = shop.live(batch.id).length;
-  const [one, two] = [random.pick(shop.carriers), random.pick(shop.carriers)];
+function placements(batch: Batch, house: TestHouse, random: Random): object[] {
+  const pieces = house.live(batch.id).length;
+  const [one, two] = [random.pick(house.carriers), random.pick(house.carriers)];
   if (random.chance(0.1)) return [];
   if (pieces < 2 || one.id === two.id || random.chance(0.5)) return [{ carrierId: one.id, pieces }];
   const here = random.integer(1, pieces - 1);
@@ -79,8 +79,8 @@ export const suggestions: Suggestions = {
       (_, __, random) => ({ personId: person(random) }),
     ),
     'finish work': of((b) => b.status === 'running', counts),
-    'move batch': of(atGate, (_, shop, random) => {
-      if (random.chance(0.7)) shop.pass(random.integer(1, 30) * HOUR_MS);
+    'move batch': of(atGate, (_, house, random) => {
+      if (random.chance(0.7)) house.pass(random.integer(1, 30) * HOUR_MS);
       return { accepted: !random.chance(0.3), ...(random.chance(0.3) ? { overrideReason: 'Looked sound to two of us' } : {}) };
     }),
     'accept batch': of(
@@ -91,7 +91,7 @@ export const suggestions: Suggestions = {
       (b, o) => atGate(b) && o.gate.some((r) => r.kind === 'signOff'),
       (_, __, random) => ({ personId: person(random), skill: 'eye' }),
     ),
-    'send batch': of(queuedAt('outside', 'transfer'), (_, shop) => ({ to: 'The plater', dueBackMs: shop.nowMs + 24 * HOUR_MS })),
+    'send batch': of(queuedAt('outside', 'transfer'), (_, house) => ({ to: 'The plater', dueBackMs: house.nowMs + 24 * HOUR_MS })),
     'receive batch': of((b) => b.status === 'away', counts),
     'call batch': of(
       (b, o) => b.status === 'stocked' && o.next.length > 0,
@@ -100,19 +100,19 @@ export const suggestions: Suggestions = {
         orderId: random.chance(0.1) ? 'O7' : random.pick([null, 'O1']),
       }),
     ),
-    'join parts': of(queuedAt('join'), (batch, shop, random) => ({
+    'join parts': of(queuedAt('join'), (batch, house, random) => ({
       personId: person(random),
-      guestBatchIds: others(batch, shop)
+      guestBatchIds: others(batch, house)
         .filter((b) => b.component !== batch.component)
         .map((b) => b.id),
     })),
     'part instruments': of(queuedAt('part'), (_, __, random) => ({ personId: person(random) })),
     'refit instruments': of(
       (b, o) => b.status === 'queued' && o.kind === 'refit' && b.component === 'body',
-      (batch, shop, random) => {
-        const serials = new Set(shop.live(batch.id).map((p) => p.serial));
-        const all = others(batch, shop).filter((b) => b.component === 'neck');
-        const own = all.filter((b) => shop.live(b.id).some((p) => serials.has(p.serial)));
+      (batch, house, random) => {
+        const serials = new Set(house.live(batch.id).map((p) => p.serial));
+        const all = others(batch, house).filter((b) => b.component === 'neck');
+        const own = all.filter((b) => house.live(b.id).some((p) => serials.has(p.serial)));
         const necks = random.chance(0.1) ? all : own;
         return necks.length === 0 ? undefined : { personId: person(random), neckBatchId: random.pick(necks).id };
       },
@@ -124,8 +124,8 @@ export const suggestions: Suggestions = {
   },
   often: ['undo entry'],
   aside: {
-    'start batch': (shop, random) => ({
-      modelId: random.pick([...shop.factory.parts.models.keys()]),
+    'start batch': (house, random) => ({
+      modelId: random.pick([...house.factory.setUp.models.keys()]),
       component: random.pick(['body', 'neck']),
       quantity: random.integer(1, 3),
       lotId: 'L1',
@@ -139,34 +139,34 @@ export const suggestions: Suggestions = {
     ),
     'finish some': of(
       (b) => b.status === 'running' && b.quantity > 1,
-      (batch, shop, random) => ({
+      (batch, house, random) => ({
         pieceIds: some(
-          shop.live(batch.id).map((p) => p.id),
+          house.live(batch.id).map((p) => p.id),
           random,
         ),
       }),
     ),
-    'place batch': of(still, (batch, shop, random) => ({ placements: placements(batch, shop, random) })),
+    'place batch': of(still, (batch, house, random) => ({ placements: placements(batch, house, random) })),
     'hold batch': of(still, () => ({ reason: 'In doubt' })),
     'split batch': of(
       (b) => still(b) && b.quantity > 1,
-      (batch, shop, random) => ({
+      (batch, house, random) => ({
         pieceIds: some(
-          shop.live(batch.id).map((p) => p.id),
+          house.live(batch.id).map((p) => p.id),
           random,
         ),
       }),
     ),
-    'merge batches': of(still, (batch, shop, random) => {
-      const alike = others(batch, shop).filter((b) => b.status === batch.status && b.component === batch.component);
+    'merge batches': of(still, (batch, house, random) => {
+      const alike = others(batch, house).filter((b) => b.status === batch.status && b.component === batch.component);
       return alike.length === 0 ? undefined : { fromBatchId: random.pick(alike).id };
     }),
     'refuse work': of(
       (b) => b.status === 'queued',
-      (batch, shop, random) => {
-        const earlier = shop.rows.all(Visit).filter((v) => v.batchId === batch.id && v.operationId !== batch.operationId && v.touchMs > 0);
+      (batch, house, random) => {
+        const earlier = house.rows.all(Visit).filter((v) => v.batchId === batch.id && v.operationId !== batch.operationId && v.touchMs > 0);
         const pieces = some(
-          shop.live(batch.id).map((p) => p.id),
+          house.live(batch.id).map((p) => p.id),
           random,
         );
         return {
@@ -178,19 +178,19 @@ export const suggestions: Suggestions = {
         };
       },
     ),
-    'scrap pieces': of(still, (batch, shop) => ({
-      pieces: shop
+    'scrap pieces': of(still, (batch, house) => ({
+      pieces: house
         .live(batch.id)
         .slice(-1)
         .map((p) => defect(p.id, batch)),
     })),
-    'reroute batch': of(still, (batch, shop) => {
-      const other = [...shop.versions.values()].find((r) => r.modelId === batch.modelId && r.id !== batch.routeId);
+    'reroute batch': of(still, (batch, house) => {
+      const other = [...house.versions.values()].find((r) => r.modelId === batch.modelId && r.id !== batch.routeId);
       return other && { routeId: other.id, operationId: batch.operationId, reason: 'Drawn anew' };
     }),
-    'undo entry'(shop, random) {
-      const latest = shop.rows.all(Batch).flatMap((batch) => {
-        const last = lastOf(shop.recorder.entries.filter((e) => e.batchId === batch.id));
+    'undo entry'(house, random) {
+      const latest = house.rows.all(Batch).flatMap((batch) => {
+        const last = lastOf(house.recorder.entries.filter((e) => e.batchId === batch.id));
         return last && (last.undoable !== null || random.chance(STRAY)) ? [{ batch, last }] : [];
       });
       if (latest.length === 0) return undefined;

@@ -2,16 +2,16 @@ import { Batch, Instrument, Piece, Run, Visit } from '../../batches/index.ts';
 import { PlacementRow, takenOn } from '../../carriers/index.ts';
 import { Coat } from '../../finishing/index.ts';
 import { Measure } from '../../quality/index.ts';
-import type { TestShop } from '../../test/shop.ts';
+import type { TestHouse } from '../../test/house.ts';
 import { HOUR_MS } from '../../units/index.ts';
 import type { Held } from '../heldCard.ts';
 
-/** What a card is told of a batch of a shop. */
-export function heldOf(shop: TestShop, batchId: string, nowMs = shop.nowMs): Held {
-  const { rows } = shop;
+/** What a card is told of a batch of a house. */
+export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): Held {
+  const { rows } = house;
   const batch = rows.get(Batch, batchId);
   const pieces = rows.where(Piece, 'batchId', batchId);
-  const drawn = shop.operation(batchId).draws?.map((d) => d.modelId) ?? [];
+  const drawn = house.operation(batchId).draws?.map((d) => d.modelId) ?? [];
   const boxes = rows
     .all(Batch)
     .filter((b) => b.status === 'stocked' && drawn.includes(b.modelId))
@@ -29,7 +29,7 @@ export function heldOf(shop: TestShop, batchId: string, nowMs = shop.nowMs): Hel
       coat: rows.where(Coat, 'batchId', batchId),
       measure: pieces.flatMap((p) => rows.where(Measure, 'pieceId', p.id)),
     },
-    taken: Object.fromEntries(shop.carriers.map((c) => [c.id, takenOn(rows, c.id)])),
+    taken: Object.fromEntries(house.carriers.map((c) => [c.id, takenOn(rows, c.id)])),
     air: { tempC: 21, relativeHumidity: 0.5 },
     temperatures: Array.from({ length: 1 + Math.ceil((nowMs - batch.arrivedMs) / HOUR_MS) }, (_, i) => ({
       atMs: batch.arrivedMs + i * HOUR_MS,

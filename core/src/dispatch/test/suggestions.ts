@@ -3,9 +3,9 @@ import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
   onward: {
-    'ship instrument'(shop, random) {
-      const ready = shop.rows.all(Batch).filter((b) => b.status !== 'done' && shop.operation(b.id).kind === 'dispatch');
-      const pieces = ready.flatMap((b) => shop.live(b.id));
+    'ship instrument'(house, random) {
+      const ready = house.rows.all(Batch).filter((b) => b.status !== 'done' && house.operation(b.id).kind === 'dispatch');
+      const pieces = ready.flatMap((b) => house.live(b.id));
       return pieces.length === 0 ? undefined : { serial: random.pick(pieces).id, consignee: 'Shop', shipper: 'Van' };
     },
   },

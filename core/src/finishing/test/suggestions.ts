@@ -3,8 +3,8 @@ import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
   onward: {
-    'log coat'(shop, random) {
-      const spraying = shop.rows.all(Batch).filter((b) => b.status === 'running' && shop.operation(b.id).coat !== undefined);
+    'log coat'(house, random) {
+      const spraying = house.rows.all(Batch).filter((b) => b.status === 'running' && house.operation(b.id).coat !== undefined);
       if (spraying.length === 0) return undefined;
       return { batchId: random.pick(spraying).id, wetUm: 90, ...(random.chance(0.2) ? {} : { overrideReason: 'The sheet allows it' }) };
     },

@@ -3,13 +3,13 @@ import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
   onward: {
-    'fit instruments'(shop, random) {
-      const here = shop.rows.all(Batch).filter((b) => b.status === 'queued' && shop.operation(b.id).kind === 'fit');
+    'fit instruments'(house, random) {
+      const here = house.rows.all(Batch).filter((b) => b.status === 'queued' && house.operation(b.id).kind === 'fit');
       const [bodies, necks] = (['body', 'neck'] as const).map((c) => here.filter((b) => b.component === c));
       if (!bodies?.length || !necks?.length) return undefined;
       const [body, neck] = [random.pick(bodies), random.pick(necks)];
-      const free = shop.live(neck.id);
-      const pairs = shop
+      const free = house.live(neck.id);
+      const pairs = house
         .live(body.id)
         .slice(0, free.length)
         .map((piece, i) => ({ bodyId: piece.id, neckId: free[i]?.id ?? null }));

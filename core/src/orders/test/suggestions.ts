@@ -3,11 +3,11 @@ import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
   aside: {
-    'place order': (shop, random) => ({
-      modelId: random.pick([...shop.factory.parts.models.keys()]),
+    'place order': (house, random) => ({
+      modelId: random.pick([...house.factory.setUp.models.keys()]),
       quantity: random.integer(1, 9),
       customer: 'Shop',
-      dueMs: shop.nowMs + random.integer(-2, 90) * DAY_MS,
+      dueMs: house.nowMs + random.integer(-2, 90) * DAY_MS,
       ...(random.chance(0.5) ? { choices: { extra: random.pick(['yes', 'no', 'perhaps']) } } : {}),
     }),
   },

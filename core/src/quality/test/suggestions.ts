@@ -3,12 +3,12 @@ import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
   onward: {
-    'take measures'(shop, random) {
-      const measured = shop.rows.all(Batch).filter((b) => b.status !== 'done' && shop.operation(b.id).characteristics !== undefined);
+    'take measures'(house, random) {
+      const measured = house.rows.all(Batch).filter((b) => b.status !== 'done' && house.operation(b.id).characteristics !== undefined);
       if (measured.length === 0) return undefined;
       const batch = random.pick(measured);
-      const measures = shop.live(batch.id).flatMap(({ id: pieceId }) =>
-        (shop.operation(batch.id).characteristics ?? []).map(({ id, low, high }) => ({
+      const measures = house.live(batch.id).flatMap(({ id: pieceId }) =>
+        (house.operation(batch.id).characteristics ?? []).map(({ id, low, high }) => ({
           pieceId,
           characteristicId: id,
           value: low + ((high - low) * random.integer(0, 11)) / 10,

@@ -16,7 +16,7 @@ export const MoveLot = commandKind('move lot')<MoveLotRequest, WoodFactory>({
   concerns: ({ lotId }) => ({ about: [rowsOf(Lot, [lotId])] }),
   decide({ lotId, zoneId, place, scheduleId }, { rows, factory }): Decision<Decided<typeof LotMoved>> {
     if (!factory.hasZone(zoneId)) return wrongInput('zoneId', `There is no zone ${zoneId}`);
-    if (scheduleId !== null && !factory.parts.settings.kilnSchedules.some((k) => k.id === scheduleId))
+    if (scheduleId !== null && !factory.setUp.settings.kilnSchedules.some((k) => k.id === scheduleId))
       return wrongInput('scheduleId', `There is no schedule ${scheduleId}`);
     const lot = rows.get(Lot, lotId);
     if (lot.zoneId === zoneId && lot.place === place && lot.scheduleId === scheduleId) return wrongInput('zoneId', 'It lies there already');

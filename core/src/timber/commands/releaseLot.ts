@@ -36,7 +36,7 @@ export const ReleaseLot = commandKind('release lot')<ReleaseLotRequest, WoodFact
   decide({ lotId, overrideReason }, { rows, factory, nowMs, answers }): Decision<Decided<typeof LotReleased>> {
     const lot = rows.get(Lot, lotId);
     if (lot.state !== 'drying') return refuse(`Lot ${lotId} is ${lot.state} already`);
-    const { moistureGate, moistureBand, moistureExceptions } = factory.parts.settings;
+    const { moistureGate, moistureBand, moistureExceptions } = factory.setUp.settings;
     const { gate, band } = rulesFor(lot, { gate: moistureGate, band: moistureBand }, moistureExceptions);
     const read = answers.to(ReadingsOf, { lotId });
     const shopEmcPct = answers.to(ShopEmc, {});

@@ -8,8 +8,8 @@ export interface Shape {
   pieces: number;
 }
 
-/** Part of a board between lines: from one along it to another, and across it. */
-export interface Part {
+/** An area of a board between lines: from one along it to another, and across it. */
+export interface Area {
   fromX: number;
   toX: number;
   fromY: number;
@@ -22,7 +22,7 @@ const FEWEST_LINES = { along: 12, across: 4 };
 /** The lines along which a board may be cut, and what may lie at their crossings. */
 export class CuttingGrid {
   readonly shapes: readonly Shape[];
-  /** where parts may begin; a part ends a kerf before such a line */
+  /** where areas may begin; a area ends a kerf before such a line */
   readonly xs: readonly number[];
   readonly ys: readonly number[];
   private readonly legal: Uint8Array;
@@ -90,11 +90,11 @@ export class CuttingGrid {
     return this.shapes.length === 0 || this.xs.length < 2 || this.ys.length < 2;
   }
 
-  get whole(): Part {
+  get whole(): Area {
     return { fromX: 0, toX: this.xs.length - 1, fromY: 0, toY: this.ys.length - 1 };
   }
 
-  /** How many cuts there are to look at, over all parts. */
+  /** How many cuts there are to look at, over all areas. */
   get size(): number {
     return workOf(this.xs.length, this.ys.length);
   }
@@ -112,8 +112,8 @@ export class CuttingGrid {
     return this.legal[(atX * this.ys.length + atY) * this.shapes.length + shape] === 1;
   }
 
-  /** A shape in the lower left corner of a part, on the board as it was measured. */
-  place({ blank, lengthMm, widthMm, pieces }: Shape, { fromX, fromY }: Part): PlacedBlank {
+  /** A shape in the lower left corner of a area, on the board as it was measured. */
+  place({ blank, lengthMm, widthMm, pieces }: Shape, { fromX, fromY }: Area): PlacedBlank {
     const xMm = this.xs[fromX] as number;
     return {
       blankId: blank.id,
@@ -135,7 +135,7 @@ export class CuttingGrid {
 }
 
 /**
- * Lines at which a part may begin: wherever sums of blank sizes and saw cuts lead from the start or from a fault's edge,
+ * Lines at which a area may begin: wherever sums of blank sizes and saw cuts lead from the start or from a fault's edge,
  * and the line beyond the end.
  */
 function lines(start: number, end: number, kerfMm: number, sizes: readonly number[], edges: readonly number[]): number[] {
@@ -161,5 +161,5 @@ function thin(sorted: readonly number[], most: number): readonly number[] {
   return kept;
 }
 
-/** Cuts to look at over all parts between so many lines. */
+/** Cuts to look at over all areas between so many lines. */
 const workOf = (along: number, across: number) => (along * along * across * across * (along + across)) / 12;

@@ -1,15 +1,15 @@
 import type { PlacedBlank } from './board.ts';
-import type { CuttingGrid, Part } from './grid.ts';
+import type { CuttingGrid, Area } from './grid.ts';
 import type { Layout } from './layoutByWorth.ts';
 
-/** A way to cut a part: what it gives, counted by blank up to what is wanted, and where it comes from. */
+/** A way to cut a area: what it gives, counted by blank up to what is wanted, and where it comes from. */
 interface Way {
   counts: readonly number[];
   value: number;
-  from: { shape: number; part: Part } | { first: Way; second: Way } | null;
+  from: { shape: number; area: Area } | { first: Way; second: Way } | null;
 }
 
-/** Ways kept of a part; the most valuable stay. */
+/** Ways kept of a area; the most valuable stay. */
 const KEPT = 24;
 
 /** Work beyond which this way of looking takes too long, in pairs of ways. */
@@ -19,8 +19,8 @@ const MOST_PAIRS = 2e7;
 export const canCount = (grid: CuttingGrid): boolean => grid.size * KEPT ** 2 < MOST_PAIRS;
 
 /**
- * Lays out one board within tight limits: of each part the counts of blanks that can be had are kept, those that no
- * others beat, so that what one part takes is not wanted of its neighbour.
+ * Lays out one board within tight limits: of each area the counts of blanks that can be had are kept, those that no
+ * others beat, so that what one area takes is not wanted of its neighbour.
  */
 export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, number>): Layout {
   const kinds = [...new Set(grid.shapes.map((s) => s.blank.id))];
@@ -29,16 +29,16 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
   const nothing: Way = { counts: most.map(() => 0), value: 0, from: null };
   const m = grid.ys.length;
   const known: Way[][] = [];
-  const cell = ({ fromX, toX, fromY, toY }: Part) => ((fromX * grid.xs.length + toX) * m + fromY) * m + toY;
-  const waysOf = (part: Part) => known[cell(part)] ?? [nothing];
+  const cell = ({ fromX, toX, fromY, toY }: Area) => ((fromX * grid.xs.length + toX) * m + fromY) * m + toY;
+  const waysOf = (area: Area) => known[cell(area)] ?? [nothing];
   const way = (counts: readonly number[], from: Way['from']): Way => ({
     counts,
     value: counts.reduce((sum, n, i) => sum + n * (worth[i] ?? 0), 0),
     from,
   });
 
-  const look = (part: Part): Way[] => {
-    const { fromX, toX, fromY, toY } = part;
+  const look = (area: Area): Way[] => {
+    const { fromX, toX, fromY, toY } = area;
     const found = new Map<string, Way>();
     const keep = (candidate: Way) => {
       const key = candidate.counts.join();
@@ -50,7 +50,7 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
         keep(
           way(
             kinds.map((id, i) => (id === shape.blank.id ? Math.min(most[i] ?? 0, shape.pieces) : 0)),
-            { shape: k, part },
+            { shape: k, area },
           ),
         );
     });
@@ -64,8 +64,8 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
             ),
           );
     };
-    for (let k = fromX + 1; k < toX; k++) join(waysOf({ ...part, toX: k }), waysOf({ ...part, fromX: k }));
-    for (let k = fromY + 1; k < toY; k++) join(waysOf({ ...part, toY: k }), waysOf({ ...part, fromY: k }));
+    for (let k = fromX + 1; k < toX; k++) join(waysOf({ ...area, toX: k }), waysOf({ ...area, fromX: k }));
+    for (let k = fromY + 1; k < toY; k++) join(waysOf({ ...area, toY: k }), waysOf({ ...area, fromY: k }));
     const kept: Way[] = [];
     for (const candidate of [...found.values()].sort((a, b) => b.value - a.value)) {
       if (kept.length === KEPT) break;
@@ -79,8 +79,8 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
     for (let fromX = 0; fromX + span <= toX; fromX++)
       for (let height = 1; height <= toY; height++)
         for (let fromY = 0; fromY + height <= toY; fromY++) {
-          const part = { fromX, toX: fromX + span, fromY, toY: fromY + height };
-          known[cell(part)] = look(part);
+          const area = { fromX, toX: fromX + span, fromY, toY: fromY + height };
+          known[cell(area)] = look(area);
         }
 
   const [best = nothing] = waysOf(grid.whole);
@@ -97,7 +97,7 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
     const wanted = shape ? (open.get(shape.blank.id) ?? 0) : 0;
     if (!shape || wanted <= 0) return;
     open.set(shape.blank.id, wanted - shape.pieces);
-    placed.push(grid.place(shape, from.part));
+    placed.push(grid.place(shape, from.area));
   };
   collect(best);
   return { placed, value: grid.worth(placed, left) };

@@ -1,6 +1,6 @@
 import type { Random } from '../../maths/index.ts';
 import type { PlacedBlank, WantedBlank } from './board.ts';
-import type { CuttingGrid, Part, Shape } from './grid.ts';
+import type { CuttingGrid, Area, Shape } from './grid.ts';
 
 export interface Layout {
   placed: PlacedBlank[];
@@ -19,7 +19,7 @@ export class Scratch {
   }
 }
 
-/** How a part is cut is kept as one number: which shape lies in it from 1 up, or the line of the cut below these. */
+/** How a area is cut is kept as one number: which shape lies in it from 1 up, or the line of the cut below these. */
 const ACROSS = 0;
 const ALONG = -10_000;
 
@@ -29,10 +29,10 @@ const SHAKE = 1;
 /**
  * Lays out one board for the greatest value, by dynamic programming over every sequence of cuts from edge to edge along
  * the grid's lines. Where the board cannot hold more of a blank than is wanted, the layout is the best there is on those
- * lines; else it is the best of tries with shaken prices, each part laid out anew whose blank was got already.
+ * lines; else it is the best of tries with shaken prices, each area laid out anew whose blank was got already.
  */
 export class LayoutByWorth {
-  /** parts across the board between two lines along it */
+  /** areas across the board between two lines along it */
   private readonly pairs: number;
 
   constructor(
@@ -61,8 +61,8 @@ export class LayoutByWorth {
     return found;
   }
 
-  /** Works out the best of a part of the board, and of all parts within it, when one of each blank is worth this much. */
-  private solve({ fromX, toX, fromY, toY }: Part, worth: (blank: WantedBlank) => number): void {
+  /** Works out the best of a area of the board, and of all areas within it, when one of each blank is worth this much. */
+  private solve({ fromX, toX, fromY, toY }: Area, worth: (blank: WantedBlank) => number): void {
     const { grid } = this;
     const shapes = grid.shapes.map((s) => ({ ...s, value: Math.max(0, worth(s.blank)) * s.pieces }));
     const shortest = Math.min(...shapes.map((s) => s.lengthMm));
@@ -84,8 +84,8 @@ export class LayoutByWorth {
       }
   }
 
-  /** A shape in the lower left corner of parts from line a on that are wide enough for it. */
-  private layIn(at: number, a: number, { fromY, toY }: Pick<Part, 'fromY' | 'toY'>, k: number, shape: Shape & { value: number }): void {
+  /** A shape in the lower left corner of areas from line a on that are wide enough for it. */
+  private layIn(at: number, a: number, { fromY, toY }: Pick<Area, 'fromY' | 'toY'>, k: number, shape: Shape & { value: number }): void {
     const { best, choice } = this.scratch;
     for (let c = fromY; c < toY; c++) {
       if (!this.grid.mayLie(k, a, c)) continue;
@@ -98,7 +98,7 @@ export class LayoutByWorth {
     }
   }
 
-  /** Every part between lines a and b, cut at line k. */
+  /** Every area between lines a and b, cut at line k. */
   private cutAcross(at: number, a: number, k: number, b: number): void {
     const { best, choice } = this.scratch;
     const [left, right] = [this.pair(a, k), this.pair(k, b)];
@@ -110,7 +110,7 @@ export class LayoutByWorth {
     }
   }
 
-  /** Every part between two lines, ripped where that gains most; narrow ones first, since wide ones are made of them. */
+  /** Every area between two lines, ripped where that gains most; narrow ones first, since wide ones are made of them. */
   private cutAlong(at: number, fromY: number, toY: number): void {
     const { best, choice } = this.scratch;
     for (let height = 2; height <= toY - fromY; height++)
@@ -126,27 +126,27 @@ export class LayoutByWorth {
       }
   }
 
-  /** Where the parts between two lines along the board begin in the tables. */
+  /** Where the areas between two lines along the board begin in the tables. */
   private pair(a: number, b: number): number {
     return (a * this.grid.xs.length + b) * this.pairs;
   }
 
-  /** Added to a line d, where the part from line c to d across the board lies among its kind. */
+  /** Added to a line d, where the area from line c to d across the board lies among its kind. */
   private rows(c: number): number {
     const lines = this.grid.ys.length;
     return c * (lines - 1) - (c * (c - 1)) / 2 - c - 1;
   }
 
-  /** The parts that the best cuts leave with a blank each, smallest first. */
-  private laidIn(part: Part): { shape: Shape; part: Part }[] {
-    const found: { shape: Shape; part: Part }[] = [];
-    const walk = (at: Part): void => {
+  /** The areas that the best cuts leave with a blank each, smallest first. */
+  private laidIn(area: Area): { shape: Shape; area: Area }[] {
+    const found: { shape: Shape; area: Area }[] = [];
+    const walk = (at: Area): void => {
       const cell = this.pair(at.fromX, at.toX) + this.rows(at.fromY) + at.toY;
       const how = this.scratch.choice[cell] as number;
       if ((this.scratch.best[cell] as number) <= 0) return;
       const shape = this.grid.shapes[how - 1];
       if (how > 0 && shape) {
-        found.push({ shape, part: at });
+        found.push({ shape, area: at });
       } else if (how <= ALONG) {
         walk({ ...at, toY: ALONG - how });
         walk({ ...at, fromY: ALONG - how });
@@ -155,25 +155,25 @@ export class LayoutByWorth {
         walk({ ...at, fromX: ACROSS - how });
       }
     };
-    walk(part);
-    const size = ({ fromX, toX, fromY, toY }: Part) => this.grid.lengthMm(fromX, toX) * this.grid.widthMm(fromY, toY);
-    return found.sort((a, b) => size(a.part) - size(b.part));
+    walk(area);
+    const size = ({ fromX, toX, fromY, toY }: Area) => this.grid.lengthMm(fromX, toX) * this.grid.widthMm(fromY, toY);
+    return found.sort((a, b) => size(a.area) - size(b.area));
   }
 
-  /** Lays the board out for these worths; a part whose blank is not wanted any more is laid out anew with what is. */
+  /** Lays the board out for these worths; a area whose blank is not wanted any more is laid out anew with what is. */
   private layOut(left: ReadonlyMap<string, number>, worth: (blank: WantedBlank) => number): { placed: PlacedBlank[]; surplus: boolean } {
     this.scratch.ensure(this.grid.xs.length ** 2 * this.pairs);
     let surplus = false;
     const open = new Map(left);
     const placed: PlacedBlank[] = [];
-    const parts: Part[] = [this.grid.whole];
-    for (let part = parts.pop(); part; part = parts.pop()) {
-      this.solve(part, (blank) => ((open.get(blank.id) ?? 0) > 0 ? worth(blank) : 0));
-      for (const { shape, part: held } of this.laidIn(part)) {
+    const areas: Area[] = [this.grid.whole];
+    for (let area = areas.pop(); area; area = areas.pop()) {
+      this.solve(area, (blank) => ((open.get(blank.id) ?? 0) > 0 ? worth(blank) : 0));
+      for (const { shape, area: held } of this.laidIn(area)) {
         const wanted = open.get(shape.blank.id) ?? 0;
         if (wanted <= 0) {
           surplus = true;
-          parts.push(held);
+          areas.push(held);
           continue;
         }
         open.set(shape.blank.id, wanted - shape.pieces);

@@ -5,7 +5,7 @@ import { LEDGER } from '../../ledger.ts';
 import { seededRandom } from '../../maths/index.ts';
 import { Blank, blanksOf, type BoardPlan, Lot, Reading, StockBoard } from '../../timber/index.ts';
 import { DAY_MS } from '../../units/index.ts';
-import { START_MS, TestShop } from '../../test/shop.ts';
+import { START_MS, TestHouse } from '../../test/house.ts';
 import { NO_FACTS } from '../../routing/index.ts';
 
 const BOARD = { lengthMm: 2300, widthMm: 210, widthEndMm: 210, thicknessMm: 55, faults: [], grade: 'A', massG: null, setId: null };
@@ -18,8 +18,8 @@ const PLANS: BoardPlan[] = [
 const KINDS = [{ id: 'body', modelId: 'm', component: 'body', thicknessMm: 50 }];
 
 function withBlanks() {
-  const shop = new TestShop();
-  const { recorder } = shop;
+  const house = new TestHouse();
+  const { recorder } = house;
   recorder.record('boards.measured', START_MS, 'ann', { lotId: 'L1' }, { boards: [board(1), board(2)] });
   recorder.record(
     'boards.cut',
@@ -32,7 +32,7 @@ function withBlanks() {
       blanks: blanksOf(PLANS.slice(0, 1), KINDS, 'A'),
     },
   );
-  return shop;
+  return house;
 }
 
 describe('blanks of a plan', () => {
@@ -47,13 +47,13 @@ describe('blanks of a plan', () => {
 });
 
 describe('a lot that moves', () => {
-  const move = (shop: TestShop, zoneId: string, place: string | null, day: number) =>
-    shop.recorder.record('lot.moved', START_MS + day * DAY_MS, 'ann', { lotId: 'L1' }, { zoneId, place, scheduleId: null });
+  const move = (house: TestHouse, zoneId: string, place: string | null, day: number) =>
+    house.recorder.record('lot.moved', START_MS + day * DAY_MS, 'ann', { lotId: 'L1' }, { zoneId, place, scheduleId: null });
   test('remembers where it lay, from when', () => {
-    const shop = new TestShop();
-    move(shop, 'shed', null, 3);
-    move(shop, 'cabinet', 'Shelf 2', 9);
-    const lot = shop.rows.get(Lot, 'L1');
+    const house = new TestHouse();
+    move(house, 'shed', null, 3);
+    move(house, 'cabinet', 'Shelf 2', 9);
+    const lot = house.rows.get(Lot, 'L1');
     expect(lot).toMatchObject({ zoneId: 'cabinet', place: 'Shelf 2', version: 3 });
     expect(lot.stays.map((s) => [s.zoneId, (s.fromMs - START_MS) / DAY_MS])).toEqual([
       [lot.stays[0]?.zoneId, 0],
@@ -62,21 +62,21 @@ describe('a lot that moves', () => {
     ]);
   });
   test('within its room keeps one stay', () => {
-    const shop = new TestShop();
-    const { zoneId } = shop.rows.get(Lot, 'L1');
-    move(shop, zoneId, 'Bay 4', 3);
-    expect(shop.rows.get(Lot, 'L1')).toMatchObject({ place: 'Bay 4', stays: [{ zoneId }] });
+    const house = new TestHouse();
+    const { zoneId } = house.rows.get(Lot, 'L1');
+    move(house, zoneId, 'Bay 4', 3);
+    expect(house.rows.get(Lot, 'L1')).toMatchObject({ place: 'Bay 4', stays: [{ zoneId }] });
   });
   test('described better keeps what was not said', () => {
-    const shop = new TestShop();
-    shop.recorder.record('lot.described', START_MS, 'ann', { lotId: 'L1' }, { grade: 'A', papersPct: 10 });
-    shop.recorder.record('lot.described', START_MS, 'ann', { lotId: 'L1' }, { papersPct: null });
-    expect(shop.rows.get(Lot, 'L1')).toMatchObject({ grade: 'A', papersPct: null, species: 'mahogany' });
+    const house = new TestHouse();
+    house.recorder.record('lot.described', START_MS, 'ann', { lotId: 'L1' }, { grade: 'A', papersPct: 10 });
+    house.recorder.record('lot.described', START_MS, 'ann', { lotId: 'L1' }, { papersPct: null });
+    expect(house.rows.get(Lot, 'L1')).toMatchObject({ grade: 'A', papersPct: null, species: 'mahogany' });
   });
   test('keeps the dry masses of its sample boards', () => {
-    const shop = new TestShop();
+    const house = new TestHouse();
     const read = (n: number, samples: Record<string, number>) =>
-      shop.recorder.record(
+      house.recorder.record(
         'lot.read',
         START_MS + n,
         'ann',
@@ -91,27 +91,27 @@ describe('a lot that moves', () => {
       );
     read(1, { S1: 1000 });
     read(2, { S2: 900 });
-    expect(shop.rows.get(Lot, 'L1').samples).toEqual({ S1: 1000, S2: 900 });
-    expect(shop.rows.get(Reading, 'L1/1/1')).toMatchObject({ massG: 1190, dryMassG: 1000 });
+    expect(house.rows.get(Lot, 'L1').samples).toEqual({ S1: 1000, S2: 900 });
+    expect(house.rows.get(Reading, 'L1/1/1')).toMatchObject({ massG: 1190, dryMassG: 1000 });
   });
 });
 
 describe('boards that are cut', () => {
   test('leave the lot with their wood, once', () => {
-    const shop = withBlanks();
-    expect(shop.rows.get(Lot, 'L1').leftM3).toBeCloseTo(0.975, 9);
-    expect(shop.rows.all(StockBoard).map((b) => b.state)).toEqual(['cut', 'whole']);
-    expect(shop.rows.all(Blank).map((b) => [b.id, b.state, b.massG, b.orderId])).toEqual([
+    const house = withBlanks();
+    expect(house.rows.get(Lot, 'L1').leftM3).toBeCloseTo(0.975, 9);
+    expect(house.rows.all(StockBoard).map((b) => b.state)).toEqual(['cut', 'whole']);
+    expect(house.rows.all(Blank).map((b) => [b.id, b.state, b.massG, b.orderId])).toEqual([
       ['L1-1.1', 'free', null, null],
       ['L1-1.2', 'free', null, null],
       ['L1-1.3', 'free', null, null],
     ]);
   });
   test('become pieces that know their blank, and take no wood twice', () => {
-    const shop = withBlanks();
-    const route = [...shop.versions.values()][0];
+    const house = withBlanks();
+    const route = [...house.versions.values()][0];
     if (!route) throw new Error('No route');
-    shop.recorder.record(
+    house.recorder.record(
       'batch.started',
       START_MS + 2 * DAY_MS,
       'ann',
@@ -130,15 +130,15 @@ describe('boards that are cut', () => {
         blankIds: ['L1-1.1', 'L1-1.3'],
       },
     );
-    const { rows } = shop;
+    const { rows } = house;
     expect(rows.get(Lot, 'L1').leftM3).toBeCloseTo(0.975, 9);
     expect(piecesIn(rows, 'B50').map((p) => p.blankId)).toEqual(['L1-1.1', 'L1-1.3']);
     expect(rows.all(Blank).map((b) => b.pieceId)).toEqual(['B50-01', null, 'B50-02']);
   });
   test('to the last are a lot used up', () => {
-    const shop = withBlanks();
-    shop.recorder.record('boards.cut', START_MS + 2 * DAY_MS, 'ann', { lotId: 'L1' }, { boardIds: ['L1-2'], volumeM3: 5, blanks: [] });
-    expect(shop.rows.get(Lot, 'L1')).toMatchObject({ leftM3: 0, state: 'used up' });
+    const house = withBlanks();
+    house.recorder.record('boards.cut', START_MS + 2 * DAY_MS, 'ann', { lotId: 'L1' }, { boardIds: ['L1-2'], volumeM3: 5, blanks: [] });
+    expect(house.rows.get(Lot, 'L1')).toMatchObject({ leftM3: 0, state: 'used up' });
   });
   test('weighed and kept count their versions', () => {
     const { recorder, rows } = withBlanks();
@@ -157,21 +157,21 @@ test('whatever happens to wood, none is made or lost, and replay tells the same'
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 1e6 }), (seed) => {
       const random = seededRandom(seed);
-      const shop = new TestShop();
+      const house = new TestHouse();
       let boards = 0;
       let cutM3 = 0;
       for (let step = 0; step < 30; step++) {
-        const whole = shop.rows.all(StockBoard).filter((b) => b.state === 'whole');
+        const whole = house.rows.all(StockBoard).filter((b) => b.state === 'whole');
         const act = random.integer(0, 3);
-        if (act === 0) shop.recorder.record('boards.measured', START_MS + step, 'ann', { lotId: 'L1' }, { boards: [board(++boards)] });
+        if (act === 0) house.recorder.record('boards.measured', START_MS + step, 'ann', { lotId: 'L1' }, { boards: [board(++boards)] });
         else if (act === 1 && whole.length > 0) {
           const { id } = random.pick(whole);
           cutM3 += 0.02;
           const blanks = blanksOf([{ boardId: id, placed: [placed] }], KINDS, null);
-          shop.recorder.record('boards.cut', START_MS + step, 'ann', { lotId: 'L1' }, { boardIds: [id], volumeM3: 0.02, blanks });
-        } else if (act === 2 && shop.rows.all(Blank).length > 0) {
-          const { id } = random.pick(shop.rows.all(Blank));
-          shop.recorder.record(
+          house.recorder.record('boards.cut', START_MS + step, 'ann', { lotId: 'L1' }, { boardIds: [id], volumeM3: 0.02, blanks });
+        } else if (act === 2 && house.rows.all(Blank).length > 0) {
+          const { id } = random.pick(house.rows.all(Blank));
+          house.recorder.record(
             'blanks.reserved',
             START_MS + step,
             'ann',
@@ -179,7 +179,7 @@ test('whatever happens to wood, none is made or lost, and replay tells the same'
             { blankIds: [id], orderId: random.chance(0.5) ? 'O1' : null },
           );
         } else
-          shop.recorder.record(
+          house.recorder.record(
             'lot.moved',
             START_MS + step,
             'ann',
@@ -187,12 +187,12 @@ test('whatever happens to wood, none is made or lost, and replay tells the same'
             { zoneId: random.pick(['wood', 'shed']), place: null, scheduleId: null },
           );
       }
-      const { leftM3, stays } = shop.rows.get(Lot, 'L1');
+      const { leftM3, stays } = house.rows.get(Lot, 'L1');
       expect(leftM3 + cutM3).toBeCloseTo(1, 6);
-      expect(shop.rows.all(Blank)).toHaveLength(2 * shop.rows.all(StockBoard).filter((b) => b.state === 'cut').length);
+      expect(house.rows.all(Blank)).toHaveLength(2 * house.rows.all(StockBoard).filter((b) => b.state === 'cut').length);
       expect(stays.every((s, i) => i === 0 || s.zoneId !== stays[i - 1]?.zoneId)).toBe(true);
-      const again = LEDGER.replay(shop.recorder.entries, shop.routes);
-      for (const kind of [Lot, StockBoard, Blank]) expect(again.all<object>(kind)).toEqual(shop.rows.all<object>(kind));
+      const again = LEDGER.replay(house.recorder.entries, house.routes);
+      for (const kind of [Lot, StockBoard, Blank]) expect(again.all<object>(kind)).toEqual(house.rows.all<object>(kind));
     }),
     { numRuns: 60 },
   );

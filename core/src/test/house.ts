@@ -1,7 +1,7 @@
 import { Batch, batchCommand, livePieces, piecesIn, piecesInPass, type BatchCommand, type Piece } from '../batches/index.ts';
 import type { Carrier } from '../carriers/index.ts';
 import { ShipInstrument } from '../dispatch/index.ts';
-import type { FactoryParts } from '../factory/index.ts';
+import type { SetUp } from '../factory/index.ts';
 import { LogCoat } from '../finishing/index.ts';
 import { FitInstruments } from '../fitting/index.ts';
 import { LEDGER, type EntryName, type HouseFactory, type LogbookEntry } from '../ledger.ts';
@@ -23,8 +23,8 @@ interface StartOptions {
   trial?: boolean;
 }
 
-/** A shop with one lot and one order, whose every movement is judged and written down. */
-export class TestShop {
+/** A house with one lot and one order, whose every act is judged and written down. */
+export class TestHouse {
   readonly recorder: Recorder;
   nowMs = START_MS;
   readonly factory: HouseFactory;
@@ -33,7 +33,7 @@ export class TestShop {
   constructor(
     readonly versions: ReadonlyMap<string, Route> = new Map([SHORT_ROUTE, WIDE_ROUTE, BRACES_ROUTE].map((r) => [r.id, r])),
     readonly carriers: readonly Carrier[] = CARRIERS,
-    over: Partial<FactoryParts> = {},
+    over: Partial<SetUp> = {},
   ) {
     this.recorder = new Recorder(this.versions);
     this.factory = testFactory(this.versions, carriers, over);

@@ -58,7 +58,7 @@ import {
 /** Everything that moves a batch: one address for each command, each judged by core. */
 @ApiTags('batches')
 @Controller('batches/:id')
-export class MovementController {
+export class MovesController {
   constructor(
     private readonly commands: CommandsService,
     private readonly bench: BenchService,

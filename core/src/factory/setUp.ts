@@ -1,8 +1,10 @@
+import type { Carrier } from '../carriers/index.ts';
 import type { CureLaw, SprayLimits } from '../climate/index.ts';
 import type { WorkWeek } from '../maths/index.ts';
-import type { Prerequisite, Stage } from '../routing/index.ts';
+import type { Prerequisite, Route, Stage } from '../routing/index.ts';
 import type { ModelWood, WoodSettings } from '../timber/index.ts';
 import type { DefectKind } from './defects.ts';
+import type { Person } from './people.ts';
 
 /** What is made. */
 export interface Model {
@@ -64,4 +66,20 @@ export interface House extends WoodSettings {
   sprayLimits: SprayLimits;
   workWeek: WorkWeek;
   defects: readonly DefectKind[];
+}
+
+/** What a factory is, as it is set up at one time. */
+export interface SetUp {
+  models: ReadonlyMap<string, Model>;
+  /** every version there has been, as authored */
+  routes: ReadonlyMap<string, Route>;
+  versions: readonly RouteVersion[];
+  stations: ReadonlyMap<string, Station>;
+  carriers: ReadonlyMap<string, Carrier & { active: boolean }>;
+  prerequisites: readonly PrerequisiteRecord[];
+  materials: ReadonlyMap<string, Material>;
+  people: ReadonlyMap<string, Person>;
+  /** rooms whose air is known */
+  zones: ReadonlySet<string>;
+  settings: House;
 }
