@@ -1,5 +1,5 @@
-// Few random histories for each change: the tests beside the code are what should notice it first.
-process.env['HISTORIES'] ??= '40';
+// The tests beside the code should notice a change first; few random histories look at what they let through.
+process.env['HISTORIES'] ??= '250';
 process.env['TSX_TSCONFIG_PATH'] = 'scripts/mutants/tsconfig.json';
 
 /** @type {import('@stryker-mutator/api/core').PartialStrykerOptions} */
@@ -8,7 +8,7 @@ export default {
   plugins: ['@stryker-mutator/mocha-runner'],
   testRunner: 'mocha',
   testRunnerNodeArgs: ['--import', 'tsx', '--conditions=source'],
-  mochaOptions: { spec: ['core/src/*.test.ts', 'core/src/{ledger,batches,routing,carriers,factory}/**/*.test.ts'] },
+  mochaOptions: { spec: ['core/src/{routing,ledger,batches,carriers,factory}/**/*.test.ts', 'core/src/*.test.ts'], timeout: 60_000 },
   coverageAnalysis: 'perTest',
   mutate: ['core/src/{ledger,batches,routing}/**/*.ts', '!core/src/**/*.test.ts', '!core/src/**/test/**', '!core/src/**/index.ts'],
   // What is worked out once, as a module is read, would have every module read anew for each change.

@@ -53,10 +53,10 @@ test('a second wheel is put to use, and the floor knows', async ({ page }) => {
   const row = page.getByRole('row', { name: /FN5 Buffing/ });
   await row.getByRole('gridcell', { name: 'Buffing' }).click();
   const dialog = page.getByRole('dialog', { name: 'Station FN5' });
-  await dialog.getByRole('spinbutton', { name: 'Benches in use' }).fill('0');
+  await dialog.getByRole('textbox', { name: 'Benches in use' }).fill('0');
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog.getByText('A whole number above zero')).toBeVisible();
-  await dialog.getByRole('spinbutton', { name: 'Benches in use' }).fill(String(before + 1));
+  await dialog.getByRole('textbox', { name: 'Benches in use' }).fill(String(before + 1));
   await dialog.getByRole('button', { name: 'Save' }).click();
   await expect(dialog).toBeHidden();
   await expect(row.getByRole('gridcell', { name: String(before + 1), exact: true })).toBeVisible();
@@ -88,36 +88,59 @@ test('the rules for wood change what every lot is told', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Save moisture rules' })).toBeDisabled();
 });
 
-test('corrections of the meters: what is typed stays when somebody else saves, and neither is overwritten', async ({ page, browser }) => {
+test('the register of species: what is typed stays when somebody else saves, and neither is overwritten', async ({ page, browser }) => {
   const other = await (await browser.newContext()).newPage();
+  const dialogOf = (someone: Page, name: string) => someone.getByRole('dialog', { name });
   for (const someone of [page, other]) {
     await signIn(someone);
-    await someone.goto('/setup?tab=Bands+and+rules');
+    await someone.goto('/setup?tab=Species');
+    await someone.getByRole('gridcell', { name: 'mahogany', exact: true }).click();
+    await dialogOf(someone, 'mahogany').getByRole('checkbox', { name: 'Our meters’ handbooks correct it' }).check();
   }
-  const meters = (someone: Page) => someone.getByRole('region', { name: 'How species read on our meters' });
-  const species = (someone: Page) => meters(someone).getByRole('textbox', { name: 'Species' }).last();
-  const save = (someone: Page) => meters(someone).getByRole('button', { name: 'Save corrections' });
-  for (const [someone, wood] of [
-    [page, 'sugar maple'],
-    [other, 'white ash'],
-  ] as const) {
-    await meters(someone).getByRole('button', { name: 'Add a species' }).click();
-    await species(someone).fill(wood);
-  }
-  await save(other).click();
-  await expect(save(other)).toBeDisabled();
-  await expect(meters(page).getByText('Somebody else has saved corrections since you began to type.')).toBeVisible();
-  await expect(species(page)).toHaveValue('sugar maple');
-  await save(page).click();
-  await expect(meters(page).getByRole('alert')).toBeVisible();
+  const own = dialogOf(page, 'mahogany');
+  const theirs = dialogOf(other, 'mahogany');
+  await theirs.getByRole('textbox', { name: 'Pin a' }).fill('1,1');
+  await theirs.getByRole('button', { name: 'Save' }).click();
+  await expect(theirs).toBeHidden();
+  await own.getByRole('textbox', { name: 'Density, g/cm³' }).fill('heavy');
+  await own.getByRole('button', { name: 'Save' }).click();
+  await expect(own.getByText('Type a figure')).toBeVisible();
+  await own.getByRole('textbox', { name: 'Density, g/cm³' }).fill('0.55');
+  await own.getByRole('button', { name: 'Save' }).click();
+  await expect(own.getByRole('alert')).toContainText('changed by someone else');
+  await expect(own.getByRole('textbox', { name: 'Density, g/cm³' })).toHaveValue('0.55');
   expect(await violations(page)).toEqual([]);
-  await meters(page).getByRole('button', { name: 'Show theirs, drop mine' }).click();
-  await expect(species(page)).toHaveValue('white ash');
-  await meters(page).getByRole('button', { name: 'Drop' }).last().click();
-  await save(page).click();
-  await expect(save(page)).toBeDisabled();
-  await expect(meters(other).getByText('No species is corrected')).toBeVisible();
+  await own.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('gridcell', { name: 'a 1.1, b 0; pinless reads 0 over' })).toBeVisible();
+  await page.getByRole('gridcell', { name: 'mahogany', exact: true }).click();
+  await own.getByRole('checkbox', { name: 'Our meters’ handbooks correct it' }).uncheck();
+  await own.getByRole('button', { name: 'Save' }).click();
+  await expect(own).toBeHidden();
+  await expect(other.getByRole('gridcell', { name: /pinless reads/ })).toBeHidden();
   await other.context().close();
+});
+
+test('a defect of the house’s own is offered at its stage before others, and taken out again', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Defects');
+  await page.getByRole('button', { name: 'Add a defect' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Add a defect' });
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByText('Type what it is')).toBeVisible();
+  await dialog.getByRole('textbox', { name: 'What can be wrong' }).fill('Crack');
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('"Crack" stands there twice');
+  await dialog.getByRole('textbox', { name: 'What can be wrong' }).fill('scorch mark');
+  await dialog.getByRole('combobox', { name: 'Usually comes from' }).click();
+  await page.getByRole('option', { name: 'Bodies' }).click();
+  await dialog.getByRole('button', { name: 'Save' }).click();
+  await expect(dialog).toBeHidden();
+  const { settings } = await get<{ settings: { defects: { name: string; stages: string[] }[] } }>(page, '/factory');
+  expect(settings.defects.at(-1)).toEqual({ name: 'scorch mark', stages: ['bodies'] });
+  await searchTable(page, 'scorch');
+  await page.getByRole('gridcell', { name: 'scorch mark' }).click();
+  await page.getByRole('dialog', { name: 'scorch mark' }).getByRole('button', { name: 'Take it out' }).click();
+  await expect(page.getByRole('gridcell', { name: 'scorch mark' })).toBeHidden();
 });
 
 test('a kiln schedule is written, told what cannot work, and kept', async ({ page }) => {

@@ -37,7 +37,7 @@ export const figureRule =
     const value = figureIn(text);
     if (positive && !(value > 0)) return 'A figure above zero';
     if (!Number.isFinite(value)) return 'Type a figure';
-    if (whole && !Number.isInteger(value)) return 'A whole number';
+    if (whole && (!Number.isInteger(value) || value < min)) return min === 1 ? 'A whole number above zero' : 'A whole number';
     if (value < min) return max === Infinity ? `At least ${min}` : `${min} to ${max}`;
     return value <= max || (min === -Infinity ? `At most ${max}` : `${min} to ${max}`);
   };
