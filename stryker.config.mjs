@@ -8,7 +8,7 @@ export default {
   plugins: ['@stryker-mutator/mocha-runner'],
   testRunner: 'mocha',
   testRunnerNodeArgs: ['--import', 'tsx', '--conditions=source'],
-  mochaOptions: { spec: ['core/src/{routing,ledger,batches,carriers,factory}/**/*.test.ts', 'core/src/*.test.ts'], timeout: 60_000 },
+  mochaOptions: { spec: ['core/src/{routing,ledger,batches,carriers,factory}/**/*.test.ts', 'core/src/*.test.ts'] },
   coverageAnalysis: 'perTest',
   mutate: ['core/src/{ledger,batches,routing}/**/*.ts', '!core/src/**/*.test.ts', '!core/src/**/test/**', '!core/src/**/index.ts'],
   // What is worked out once, as a module is read, would have every module read anew for each change.

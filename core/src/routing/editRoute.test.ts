@@ -63,6 +63,62 @@ describe('editing a route', () => {
     expect(moveLater(SHORT_ROUTE, 'rest')).toBe(SHORT_ROUTE);
     expect(moveEarlier(SHORT_ROUTE, 'cut')).toBe(SHORT_ROUTE);
   });
+  test('a step stands in the list where it stands in its stream', () => {
+    const listed = (route: Route) => route.operations.map((o) => o.id);
+    expect(listed(insertAfter(SHORT_ROUTE, 'carve', seed).route)).toEqual([
+      'cut',
+      'rest',
+      'carve',
+      'scrape',
+      'fit',
+      'spray',
+      'cure',
+      'ship',
+    ]);
+    expect(listed(insertBefore(SHORT_ROUTE, 'carve', seed).route)).toEqual([
+      'cut',
+      'rest',
+      'scrape',
+      'carve',
+      'fit',
+      'spray',
+      'cure',
+      'ship',
+    ]);
+    expect(listed(addStream(SHORT_ROUTE, 'top', 'fit', seed).route)).toEqual([
+      'cut',
+      'rest',
+      'carve',
+      'scrape',
+      'fit',
+      'spray',
+      'cure',
+      'ship',
+    ]);
+    const before = insertBefore(WIDE_ROUTE, 'spray', seed);
+    expect(operationOf(before.route, 'part').next).toEqual([before.id, 'oil']);
+    // Bodies lead on as they did; only the neck's own stream is led through the new step.
+    expect(operationOf(insertBefore(WIDE_ROUTE, 'glue', seed).route, 'slot').next).toEqual(['glue']);
+  });
+  test('a step that parts, meets or ends does not change places', () => {
+    for (const id of ['fit', 'part', 'ship', 'blank', 'slot', 'stock', 'polish', 'cure', 'refit'])
+      expect(moveLater(WIDE_ROUTE, id)).toBe(WIDE_ROUTE);
+    for (const id of ['bend', 'glue', 'fit', 'part', 'spray', 'oil', 'refit', 'blank'])
+      expect(moveEarlier(WIDE_ROUTE, id)).toBe(WIDE_ROUTE);
+    expect(operationOf(moveLater(WIDE_ROUTE, 'age'), 'ship').next).toEqual(['age']);
+  });
+  test('a third step of one name gets a third id', () => {
+    const twice = insertAfter(insertAfter(SHORT_ROUTE, 'cut', seed).route, 'cut', seed);
+    expect(twice.id).toBe('scrape-2');
+    expect(insertAfter(twice.route, 'cut', seed).id).toBe('scrape-3');
+  });
+  test('a loop that ends where it began is gone with its step; others stay', () => {
+    const looped = changeStep(SHORT_ROUTE, 'spray', { repeat: { kind: 'count', backTo: 'cure', times: 2 } });
+    expect(operationOf(removeStep(looped, 'cure'), 'spray').repeat).toEqual({ kind: 'count', backTo: 'ship', times: 2 });
+    expect(operationOf(removeStep(looped, 'cut'), 'spray').repeat).toEqual({ kind: 'count', backTo: 'cure', times: 2 });
+    const toEnd = changeStep(SHORT_ROUTE, 'spray', { repeat: { kind: 'count', backTo: 'ship', times: 2 } });
+    expect(operationOf(removeStep(toEnd, 'ship'), 'spray').repeat).toBeUndefined();
+  });
   test('a property is changed or taken away', () => {
     const changed = changeStep(WIDE_ROUTE, 'sand', { grit: undefined, name: 'Sand by hand' });
     expect(operationOf(changed, 'sand')).toMatchObject({ name: 'Sand by hand', handOver: true });

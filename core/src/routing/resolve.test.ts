@@ -8,6 +8,7 @@ import {
   operationOf,
   pathFrom,
   resolveRoute,
+  type Route,
   type RouteFacts,
   sameStepIn,
   stationPass,
@@ -40,6 +41,70 @@ describe('options', () => {
     const loop = (binding: string) => operationOf(resolveRoute(WIDE_ROUTE, facts({ binding })), 'bindset').repeat;
     expect(loop('both')).toEqual({ kind: 'count', backTo: 'bind', times: 2 });
     expect(loop('one')).toBeUndefined();
+  });
+  test('a loop begins at the first step kept, and is gone with the last', () => {
+    const without = (id: string): Route => ({
+      ...WIDE_ROUTE,
+      operations: WIDE_ROUTE.operations.map((o) => (o.id === id ? { ...o, when: { kind: 'construction', in: ['never'] } } : o)),
+    });
+    const loopOf = (route: Route, id: string) => operationOf(resolveRoute(route, facts({ binding: 'both' })), id).repeat;
+    expect(loopOf(without('bind'), 'bindset')).toEqual({ kind: 'count', backTo: 'bindset', times: 2 });
+    expect(loopOf(WIDE_ROUTE, 'age')).toEqual({ kind: 'until accepted', backTo: 'age', maximum: 3, expected: 2 });
+    const toNowhere = {
+      ...WIDE_ROUTE,
+      operations: [
+        ...WIDE_ROUTE.operations.map((o) => (o.id === 'age' ? { ...o, repeat: { kind: 'count' as const, backTo: 'end', times: 3 } } : o)),
+        { ...operationOf(WIDE_ROUTE, 'ship'), id: 'end', next: [], when: { kind: 'construction' as const, in: ['never'] } },
+      ],
+    };
+    expect(loopOf(toNowhere, 'age')).toBeUndefined();
+  });
+  test('rounds that no option counts are those of the step', () => {
+    const counted = (times: number, timesByOption?: object): Route => ({
+      ...WIDE_ROUTE,
+      operations: WIDE_ROUTE.operations.map((o) =>
+        o.id === 'bindset'
+          ? {
+              ...o,
+              repeat: { kind: 'count' as const, backTo: 'bind', times, ...(timesByOption ? { timesByOption } : {}) } as NonNullable<
+                typeof o.repeat
+              >,
+            }
+          : o,
+      ),
+    });
+    const rounds = (route: Route, binding = 'both') => operationOf(resolveRoute(route, facts({ binding })), 'bindset').repeat;
+    expect(rounds(counted(3))).toEqual({ kind: 'count', backTo: 'bind', times: 3 });
+    expect(rounds(counted(1))).toBeUndefined();
+    expect(rounds(counted(3, { option: 'binding', times: { one: 1 } }))).toEqual({ kind: 'count', backTo: 'bind', times: 3 });
+    expect(rounds(counted(3, { option: 'binding', times: { one: 1 } }), 'one')).toBeUndefined();
+    expect(rounds(counted(3, { option: 'colour', times: { one: 1 } }))).toEqual({ kind: 'count', backTo: 'bind', times: 3 });
+  });
+  test('a route that only counts by an option depends on it; one without options at all does too by its wood', () => {
+    const { options: _, ...plain } = WIDE_ROUTE;
+    const wood: Route = {
+      ...plain,
+      operations: SHORT_ROUTE.operations.map((o) =>
+        o.id === 'rest' ? { ...o, when: { kind: 'species', component: 'body', in: ['oak'] } } : o,
+      ),
+    };
+    expect(resolveRoute(wood, facts({})).operations.map((o) => o.id)).not.toContain('rest');
+    expect(operationOf(resolveRoute(wood, facts({})), 'cut').next).toEqual(['fit']);
+    const counts: Route = {
+      ...SHORT_ROUTE,
+      options: WIDE_ROUTE.options ?? [],
+      operations: SHORT_ROUTE.operations.map((o) =>
+        o.id === 'cure'
+          ? { ...o, repeat: { kind: 'count', backTo: 'spray', times: 1, timesByOption: { option: 'binding', times: { both: 2 } } } }
+          : o,
+      ),
+    };
+    expect(operationOf(resolveRoute(counts, facts({ binding: 'both' })), 'cure').repeat).toEqual({
+      kind: 'count',
+      backTo: 'spray',
+      times: 2,
+    });
+    expect(operationOf(resolveRoute(counts, facts({ binding: 'one' })), 'cure').repeat).toBeUndefined();
   });
   test('a route without conditions is itself; the same choice is the same object', () => {
     expect(resolveRoute(SHORT_ROUTE, facts({}))).toBe(SHORT_ROUTE);
