@@ -49,6 +49,7 @@ export async function benchApi(unit) {
       },
       'A station’s queue': ask((n) => `/stations/${STATIONS[n % STATIONS.length]}/work`),
       'Logging a reading': log,
+      'Finishing at a station, and taking it back': await finishing(call, get),
     };
     for (const [name, act] of Object.entries(calls)) {
       for (let round = 0; round < WARM_ROUNDS; round++) await all(act);
@@ -87,4 +88,44 @@ async function longCard(call, get) {
   const { id } = idle;
   for (let entries = 0; entries < LONG_CARD; entries++) await placeAgain(call, id);
   return id;
+}
+
+/**
+ * Each client finishes a batch of its own, every piece good, and takes back what that wrote, so that it can be finished
+ * again.
+ */
+async function finishing(call, get) {
+  const post = async (id, act, body) => JSON.parse(await call(`/batches/${id}/${act}`, body));
+  const finishAndBack = async (own) => {
+    const { id, good } = own;
+    own.version = (await post(id, 'finish', { version: own.version, good, rework: 0, scrap: 0, outcomes: [] })).version;
+    // Work without a gate moves on at once: then the move is taken back first.
+    for (let left = own.entries; left > 0; left--) {
+      const { undo } = await get(`/batches/${id}`);
+      own.version = (await post(id, 'undo', { version: own.version, entryId: undo.entryId, reason: 'Bench' })).version;
+    }
+  };
+  const running = [];
+  for (const { id } of (await get('/batches')).filter((b) => b.status === 'queued' && b.operationKind === 'work')) {
+    if (running.length === CLIENTS) break;
+    const { batch, workers, inPass, coatPlan, characteristics } = await get(`/batches/${id}`);
+    if (coatPlan || characteristics.length > 0 || workers.length === 0) continue;
+    try {
+      const { version } = await post(id, 'start', { version: batch.version, personId: workers[0].id });
+      await post(id, 'finish', { version, good: inPass.length, rework: 0, scrap: 0, outcomes: [] });
+      const own = { id, version: 0, good: inPass.length, entries: 0 };
+      for (;;) {
+        const card = await get(`/batches/${id}`);
+        own.version = card.batch.version;
+        if (card.batch.status === 'running') break;
+        await post(id, 'undo', { version: own.version, entryId: card.undo.entryId, reason: 'Bench' });
+        own.entries++;
+      }
+      running.push(own);
+    } catch {
+      // Not every batch can be begun, or taken back: its places are taken, or something rests on it.
+    }
+  }
+  if (running.length < CLIENTS) throw new Error(`Only ${running.length} batches can be finished and taken back`);
+  return (client) => finishAndBack(running[client]);
 }

@@ -97,6 +97,22 @@ describe('a room of its own', () => {
     const define = () => entryKind('x')<object>({ version: 3, readers: { 1: () => ({}) }, apply: () => undefined, sentence: () => '' });
     expect(define).toThrow(/no reader of version 2/);
   });
+  test('each kind of entry is written by one room', () => {
+    const other: Room = { name: 'other', rows: [], entries: [], commands: [], answers: [] };
+    const both = new Ledger<never, never>([other, panels]);
+    expect(both.roomOf('panel.hung')).toBe(panels);
+    expect(() => both.roomOf('panel.burnt')).toThrow('Nobody writes entries of kind panel.burnt');
+  });
+  test('a room that answers nothing is asked nothing', () => {
+    expect(ledger.answererOf(asked(question<{ id: string }, number>('nobody'), { id: 'P1' }))).toBeUndefined();
+  });
+  test('an entry of now is read as it is, one of before whose reader is gone is told', () => {
+    const now = entry('panel.hung', { id: 'P7', rack: 'R7' }, 2);
+    const rows = new Rows();
+    ledger.apply(rows, now, factory);
+    expect(rows.get(Panel, 'P7')).toMatchObject({ rack: 'R7' });
+    expect(() => ledger.apply(new Rows(), entry('panel.hung', {}, 0), factory)).toThrow('Nothing reads panel.hung of version 0');
+  });
   test('two rooms share no name', () => {
     const twin = (part: Partial<Room>) =>
       new Ledger<never, never>([panels, { name: 'twin', rows: [], entries: [], commands: [], answers: [], ...part }]);

@@ -1,6 +1,6 @@
 import { createContext, use } from 'react';
 import type { View } from '../ground/api.ts';
-import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from '../ground/batchCommands.ts';
+import { send, type BatchBodies, type BatchCommandName, type BatchGiven } from '../ground/batchCommands.ts';
 import { useLostConnection } from '../ground/connection.ts';
 import { newKey } from '../ground/newKey.ts';
 import { askPin } from '../ground/pinAsked.ts';
@@ -33,7 +33,7 @@ export function useBatchCommand<K extends BatchCommandName>(
   const { session, exactNow } = useSession();
   const lost = useLostConnection();
   const direct = useCommand(
-    (given: BatchGiven<K>, headers) => SEND[command](batch.id, { ...given, version: batch.version } as unknown as BatchBodies[K], headers),
+    (given: BatchGiven<K>, headers) => send(command, batch.id, { ...given, version: batch.version } as unknown as BatchBodies[K], headers),
     done,
   );
   // Who signs off is asked at that moment, and the server has to know them.

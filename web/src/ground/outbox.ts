@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { problemOf, type ProblemDocument } from './api.ts';
-import { SEND, type BatchBodies, type BatchCommandName, type BatchGiven } from './batchCommands.ts';
+import { send, type BatchBodies, type BatchCommandName, type BatchGiven } from './batchCommands.ts';
 
 /** Something a person did at a station that the server has to be told. */
 export interface OutboxEntry<K extends BatchCommandName = BatchCommandName> {
@@ -214,12 +214,8 @@ const isEntry = (value: unknown): value is OutboxEntry =>
 export function sendEntry(entry: OutboxEntry, version: number): Promise<{ version: number }> {
   const { command, given, atMs, asOfNow, batchId, key } = entry;
   // A command and what it says belong together; TypeScript loses that in the union.
-  const send = SEND[command] as (
-    id: string,
-    body: BatchBodies[BatchCommandName],
-    headers: { 'Idempotency-Key': string; 'Bench-Person': string },
-  ) => Promise<{ version: number }>;
-  return send(batchId, { ...given, version, ...(asOfNow ? {} : { atMs }) }, { 'Idempotency-Key': key, 'Bench-Person': entry.personId });
+  const body = { ...given, version, ...(asOfNow ? {} : { atMs }) } as BatchBodies[typeof command];
+  return send(command, batchId, body, { 'Idempotency-Key': key, 'Bench-Person': entry.personId });
 }
 
 export const useOutbox = (outbox: Outbox): readonly OutboxEntry[] => useSyncExternalStore(outbox.subscribe, outbox.entries, outbox.entries);

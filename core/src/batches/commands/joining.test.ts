@@ -232,6 +232,6 @@ tell('MergeBatches', [
   like({ trial: true }, `is a trial${ONLY_LIKE}`),
   like({ facts: { choices: {}, species: {}, construction: '' } }, OTHERWISE),
   like({ rounds: { bindset: 2 } }, OTHERWISE),
-  like({ signOffs: [{ skill: 'eye', personId: 'ann' }] } as never, OTHERWISE),
+  like({ signOffs: [{ skill: 'eye', personId: 'ann' }] }, OTHERWISE),
   ['when they are alike', { fromBatchId: 'B2' }, { batch: wide('sand'), others: [{}] }, 'batch.merged'],
 ]);

@@ -11,8 +11,11 @@ import {
   CoatsOn,
   mayBegin,
   mayFinish,
+  roundOrOn,
+  roundTooMany,
   stepMarks,
   UnmeasuredOf,
+  waysOf,
   type Aspects,
   type AspectBench,
 } from './index.ts';
@@ -114,6 +117,95 @@ describe('aspects of a step', () => {
     expect(begins(bench({ draws }, { boxes: [box('B7', 30)] }))).toMatchObject({
       because: [{ sentence: 'Nobody could say which small parts are in stock' }],
     });
+  });
+  test('boxes of other parts are left alone; what is short says what to do', () => {
+    const { draws } = EACH;
+    const answers = new Answers().give(BoxesFor, { batchId: 'B1' }, ['B6', 'B7']);
+    const box = (id: string, modelId: string) => ({ id, modelId, quantity: 3, status: 'stocked' });
+    expect(begins(bench({ draws }, { answers, boxes: [box('B6', 'linings'), box('B7', 'braces')] }))).toEqual({
+      kind: 'refuse',
+      because: [
+        {
+          rule: 'parts',
+          verdict: 'stop',
+          sentence: '3 of 4 Braces in stock for here',
+          remedy: 'Run a campaign of them, or split the batch',
+        },
+      ],
+    });
+    expect(begins(bench({ draws }))).toMatchObject({ because: [{ rule: 'parts' }] });
+  });
+  test.each<[keyof Aspects, object | null, string]>([
+    ['repeat', null, 'once'],
+    ['repeat', { kind: 'count', backTo: 'first', times: 2 }, '2, from First'],
+    ['repeat', { kind: 'count', backTo: 'lost', times: 2 }, '2, from lost'],
+    ['repeat', { kind: 'count', backTo: 'first', times: 2, timesByOption: { option: 'o', times: {} } }, 'by option, from First'],
+    ['repeat', { kind: 'until accepted', backTo: 'here', maximum: 3, expected: 2 }, 'until accepted, 3 at most, from Here'],
+    ['ways', null, '—'],
+    ['ways', EACH.ways, 'By pin: 9 min each'],
+    ['draws', EACH.draws, '2 braces'],
+    ['needs', EACH.needs, 'program side one'],
+  ])('%s %j: %s', (key, value, words) => {
+    const named = {
+      operations: [step('first', 'body', ['here'], { name: 'First' }), step('here', 'body', [], { name: 'Here' })],
+      options: [],
+    };
+    expect(aspectInWords(key)?.of(step('here', 'body', [], value === null ? {} : { [key]: value }), named)).toBe(words);
+  });
+  test('marks of loops, and of lists that are empty', () => {
+    const marks = (aspects: Aspects) => stepMarks(step('here', 'body', [], aspects));
+    expect(marks({ repeat: { kind: 'until accepted', backTo: 'here', maximum: 3, expected: 2 } })).toEqual([
+      'until accepted, 3 rounds at most',
+    ]);
+    expect(marks({ repeat: { kind: 'count', backTo: 'here', times: 1, timesByOption: { option: 'o', times: {} } } })).toEqual([
+      'rounds by option',
+    ]);
+    expect(marks({ ways: [], draws: [], noWait: false })).toEqual([]);
+  });
+  test('the step’s own way is as the step says, and no more', () => {
+    const plain = waysOf(step('here', 'body', [], { ways: EACH.ways }));
+    expect(plain).toEqual([
+      { id: 'own', name: 'here', stationCode: 'S-here', skill: 'cutting', setupMinutes: 10, minutesPerPiece: 5 },
+      ...EACH.ways,
+    ]);
+    const { skill: _, ...nobody } = step('here', 'body', [], { wayName: 'By machine', skillLevel: 2, cautions: ['dust'] });
+    expect(waysOf(nobody)).toEqual([
+      { id: 'own', name: 'By machine', stationCode: 'S-here', skillLevel: 2, cautions: ['dust'], setupMinutes: 10, minutesPerPiece: 5 },
+    ]);
+  });
+  test('a loop asks its question until it is answered, and goes round no more than it may', () => {
+    const until = step('here', 'body', [], { repeat: { kind: 'until accepted', backTo: 'here', maximum: 2, expected: 1 } });
+    expect(roundOrOn(step('x', 'body', []), {}, undefined)).toEqual({ kind: 'on', again: false });
+    expect(roundOrOn(until, { here: 1 }, undefined)).toEqual({
+      kind: 'refuse',
+      because: [
+        {
+          rule: 'signOff',
+          verdict: 'stop',
+          field: 'accepted',
+          sentence: 'Round 2 of here: is it accepted, or does it go round again?',
+        },
+      ],
+    });
+    expect([roundOrOn(until, {}, true), roundOrOn(until, {}, false)]).toEqual([
+      { kind: 'on', again: false },
+      { kind: 'on', again: true },
+    ]);
+    expect([roundTooMany(until, {}, false), roundTooMany(until, { here: 1 }, true), roundTooMany(until, { here: 1 }, undefined)]).toEqual([
+      undefined,
+      undefined,
+      undefined,
+    ]);
+    expect(roundTooMany(until, { here: 1 }, false)).toMatchObject({
+      verdict: 'stop',
+      sentence: 'here has been round 2 times, the most allowed',
+    });
+    const counted = step('here', 'body', [], { repeat: { kind: 'count', backTo: 'here', times: 2 } });
+    expect([roundOrOn(counted, {}, undefined), roundOrOn(counted, { here: 1 }, undefined)]).toEqual([
+      { kind: 'on', again: true },
+      { kind: 'on', again: false },
+    ]);
+    expect(roundTooMany(counted, { here: 9 }, false)).toBeUndefined();
   });
   test('a step leaves its grit', () => {
     expect(afterStep(step('here', 'body', [], EACH))).toEqual({ grit: 220 });

@@ -1,69 +1,16 @@
 import { describe, expect, test } from '@jest/globals';
 import { Batch, Defect, Instrument, Piece, Visit } from '../batches/index.ts';
 import { placementsOf, takenOn } from '../carriers/index.ts';
-import type { Decision, Written } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
-import { OverrideRecord, type Route } from '../routing/index.ts';
+import { OverrideRecord } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { BRACES_ROUTE, changed, WIDE_ROUTE } from '../test/routes.ts';
 import { TestHouse } from '../test/house.ts';
-
-const both = { choices: { binding: 'both', finish: 'oil' }, species: {}, construction: '' };
-const said = (decision: Decision<Written>) =>
-  decision.kind === 'accept' ? decision.entries.map((e) => e.kind) : decision.because.map((f) => f.sentence);
-
-/** A house with braces in their box. */
-function shopOf(route = WIDE_ROUTE, braces = 40, more: Route[] = []) {
-  const versions = [route, BRACES_ROUTE, { ...route, id: 'wide@2', version: 2 }, ...more];
-  const house = new TestHouse(new Map(versions.map((r) => [r.id, r])));
-  house.work(house.start('small part', braces, { route: BRACES_ROUTE }));
-  return house;
-}
-const bodies = (house: TestHouse, quantity = 3) => house.start('body', quantity, { route: house.routes.route('wide@1'), facts: both });
-const at = (house: TestHouse, id: string) => [house.batch(id).operationId, house.batch(id).status];
-
-/** Bent, cooled and pressed: at the binding. */
-function toBinding(house: TestHouse, id: string): void {
-  house.work(id);
-  house.pass(2 * HOUR_MS);
-  house.command(id, { command: 'move batch' });
-  house.work(id);
-}
-
-/** Bound on both faces, sanded, called from the buffer: at the fitting. */
-function toFitting(house: TestHouse, id: string): void {
-  toBinding(house, id);
-  for (let face = 1; face <= 2; face++) {
-    house.work(id);
-    house.pass(14 * HOUR_MS);
-    house.command(id, { command: 'move batch' });
-  }
-  house.command(id, { command: 'accept batch' });
-  house.work(id);
-  house.command(id, { command: 'call batch', quantity: house.live(id).length, orderId: 'O1' });
-}
-
-/** Necks with their own fingerboards, plated and brought over: at the fitting. */
-function necksAtFitting(house: TestHouse, setIds: string[]): string {
-  const route = house.routes.route('wide@1');
-  const necks = house.start('neck', setIds.length, { route, facts: both, setIds });
-  const boards = house.start('fingerboard', setIds.length, { route, facts: both, setIds: [...setIds].reverse() });
-  house.work(necks);
-  house.work(boards);
-  house.command(necks, { command: 'join parts', personId: 'ann', guestBatchIds: [boards] });
-  house.pass(3 * HOUR_MS);
-  house.command(necks, { command: 'move batch' });
-  for (let i = 0; i < 2; i++) {
-    house.command(necks, { command: 'send batch', to: 'The plater', dueBackMs: house.nowMs + DAY_MS });
-    house.pass(DAY_MS);
-    house.command(necks, { command: 'receive batch', good: setIds.length, rework: 0, scrap: 0, outcomes: [] });
-  }
-  return necks;
-}
+import { both, said, wideHouse, bodies, at, toBinding, toFitting, necksAtFitting } from '../test/wideHouse.ts';
 
 describe('places', () => {
   test('a no-wait step begins only when the next place is free, and takes it', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const [first, second] = [bodies(house, 5), bodies(house, 3)];
     expect(said(house.command(first, { command: 'start work', personId: 'ann' }))).toEqual(['batch.placed', 'work.started']);
     expect(placementsOf(house.rows, first).map((p) => [p.carrierId, p.pieces])).toEqual([
@@ -83,7 +30,7 @@ describe('places', () => {
     expect(said(house.command('B4', { command: 'start work', personId: 'ann' }))).toEqual(['batch.placed', 'work.started']);
   });
   test('are freed when the batch goes on, and by what is scrapped', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const id = bodies(house);
     house.work(id, { scrap: [`${id}-01`] });
     expect(takenOn(house.rows, 'F1')).toBe(2);
@@ -92,7 +39,7 @@ describe('places', () => {
     expect(takenOn(house.rows, 'F1')).toBe(0);
   });
   test('a batch may sit on several carriers and a carrier hold several batches; a dwelling one stays in its kind', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const [first, second] = [bodies(house), bodies(house)];
     const racks = [
       { carrierId: 'R1', pieces: 2 },
@@ -109,7 +56,7 @@ describe('places', () => {
 
 describe('the way through', () => {
   test('both faces bound: the binding is done twice, with pass numbers', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const id = bodies(house);
     toBinding(house, id);
     house.work(id);
@@ -123,7 +70,7 @@ describe('the way through', () => {
     expect(house.rows.all(Visit).filter((v) => v.batchId === id && v.operationId === 'bindset')).toHaveLength(2);
   });
   test('another way is another station and another skill', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const id = bodies(house);
     house.work(id);
     house.pass(2 * HOUR_MS);
@@ -141,7 +88,7 @@ describe('the way through', () => {
     expect(said(house.command(id, { command: 'start work', personId: 'ann' }))).toEqual(['There is no program "fret slots" on record']);
   });
   test('small parts are drawn, the oldest first, and asked for when short', () => {
-    const house = shopOf(WIDE_ROUTE, 4);
+    const house = wideHouse(WIDE_ROUTE, 4);
     const id = bodies(house);
     house.work(id);
     house.pass(2 * HOUR_MS);
@@ -153,7 +100,7 @@ describe('the way through', () => {
     expect(house.batch('B1').status).toBe('done');
   });
   test('until accepted: asked, gone round, stopped at the most allowed, moved on with a reason', () => {
-    const house = shopOf({
+    const house = wideHouse({
       ...WIDE_ROUTE,
       operations: changed(WIDE_ROUTE, [
         'bend',
@@ -175,7 +122,7 @@ describe('the way through', () => {
     expect(house.batch(id)).toMatchObject({ operationId: 'cool', rounds: { bend: 0 } });
   });
   test('sent out and received; late is not refused, but a past date is', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const necks = necksAtFitting(house, ['s1', 's2']);
     expect(at(house, necks)).toEqual(['fit', 'queued']);
     const away = house.rows.all(Visit).find((v) => v.batchId === necks && v.operationId === 'plate');
@@ -184,7 +131,7 @@ describe('the way through', () => {
     expect(said(house.command(other, { command: 'send batch', to: 'x', dueBackMs: house.nowMs + 1 }))).toEqual(['bend is done here']);
   });
   test('a buffer keeps pieces until a build calls, whole or in part', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const id = bodies(house);
     toBinding(house, id);
     for (let face = 1; face <= 2; face++) {
@@ -211,7 +158,7 @@ describe('the way through', () => {
 
 describe('joining, fitting, parting', () => {
   test('a fingerboard returns to its own neck block, or not at all', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const necks = house.start('neck', 2, { route: WIDE_ROUTE, facts: both, setIds: ['s1', 's2'] });
     const [own, strange] = [
       ['s2', 's1'],
@@ -230,7 +177,7 @@ describe('joining, fitting, parting', () => {
     expect(house.batch(own ?? '').status).toBe('done');
   });
   test('what is joined is made for the same options', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const necks = house.start('neck', 1, { route: WIDE_ROUTE, facts: both, setIds: ['s1'] });
     const other = { ...both, choices: { ...both.choices, finish: 'bare' } };
     const board = house.start('fingerboard', 1, { route: WIDE_ROUTE, facts: other, setIds: ['s1'] });
@@ -240,7 +187,7 @@ describe('joining, fitting, parting', () => {
     ]);
   });
   test('a pair stays a pair while apart, and comes together only with itself', () => {
-    const house = shopOf();
+    const house = wideHouse();
     const body = bodies(house);
     toFitting(house, body);
     const necks = necksAtFitting(house, ['a', 'b', 'c']);
@@ -272,7 +219,7 @@ describe('joining, fitting, parting', () => {
 
 describe('hand-over', () => {
   const atSanding = () => {
-    const house = shopOf();
+    const house = wideHouse();
     const id = bodies(house, 5);
     toBinding(house, id);
     for (let face = 1; face <= 2; face++) {
@@ -331,7 +278,7 @@ describe('hand-over', () => {
 describe('a gate that waits for somebody', () => {
   const signed = changed(WIDE_ROUTE, ['press', { gate: [{ kind: 'signOff', skill: 'eye' }] }]);
   const pressed = () => {
-    const house = shopOf(signed);
+    const house = wideHouse(signed);
     const id = bodies(house, 3);
     house.work(id);
     house.pass(2 * HOUR_MS);
@@ -357,114 +304,5 @@ describe('a gate that waits for somebody', () => {
     const part = house.rows.all(Batch).find((b) => b.parentId === id)?.id ?? '';
     house.command(id, { command: 'sign off', personId: 'ann', skill: 'eye' });
     expect(said(house.command(id, { command: 'merge batches', fromBatchId: part }))[0]).toMatch(/was accepted by others/);
-  });
-});
-
-describe('split, merge, part-finish', () => {
-  test('what is split off is as far as the rest, on its share of the places', () => {
-    const house = shopOf();
-    const id = bodies(house);
-    house.work(id);
-    house.command(id, { command: 'split batch', pieceIds: [`${id}-03`] });
-    const off = house.rows.all(Batch).at(-1);
-    expect(off).toMatchObject({ operationId: 'cool', status: 'dwelling', quantity: 1, arrivedMs: house.batch(id).arrivedMs });
-    expect([takenOn(house.rows, 'F1'), placementsOf(house.rows, off?.id ?? '')[0]?.pieces]).toEqual([3, 1]);
-    expect(said(house.command(off?.id ?? '', { command: 'split batch', pieceIds: [`${id}-03`] }))).toEqual([
-      'That is all of it: nothing would stay behind',
-    ]);
-  });
-  test('merged batches wait from the later arrival', () => {
-    const house = shopOf();
-    const first = bodies(house, 2);
-    house.work(first);
-    house.pass(HOUR_MS);
-    const second = bodies(house, 2);
-    house.work(second);
-    expect(said(house.command(first, { command: 'merge batches', fromBatchId: second }))).toEqual(['batch.merged']);
-    expect(house.batch(first)).toMatchObject({ quantity: 4, arrivedMs: house.nowMs });
-    expect(house.batch(second)).toMatchObject({ quantity: 0, status: 'done' });
-    house.pass(HOUR_MS);
-    expect(said(house.command(first, { command: 'move batch' }))).toEqual(['Waited 1 h of 2 h']);
-    const third = bodies(house, 2);
-    expect(said(house.command(third, { command: 'merge batches', fromBatchId: first }))[0]).toMatch(/is at another step/);
-  });
-  test('pieces that are ready go on while the rest is worked on', () => {
-    const house = shopOf();
-    const id = bodies(house);
-    toBinding(house, id);
-    house.command(id, { command: 'start work', personId: 'ann' });
-    house.pass();
-    expect(said(house.command(id, { command: 'finish some', pieceIds: [`${id}-02`] }))).toEqual(['work.partFinished', 'batch.moved']);
-    const ready = house.rows.all(Batch).at(-1);
-    expect(ready).toMatchObject({ operationId: 'bindset', status: 'dwelling', quantity: 1, parentId: id });
-    expect(house.batch(id)).toMatchObject({ status: 'running', quantity: 2 });
-  });
-});
-
-describe('taking back', () => {
-  const undo = (house: TestHouse, id: string) =>
-    house.command(id, {
-      command: 'undo entry',
-      entryId: house.recorder.entries.filter((e) => e.batchId === id && e.kind !== 'entry.undone').at(-1)?.id ?? 0,
-      reason: 'Wrong card',
-    });
-  test('a start leaves the batch queued, without touch time, its place free', () => {
-    const house = shopOf();
-    const id = bodies(house);
-    house.command(id, { command: 'start work', personId: 'ann' });
-    house.pass();
-    expect(said(undo(house, id))).toEqual(['entry.undone', 'batch.placed']);
-    expect(house.batch(id)).toMatchObject({ status: 'queued', runId: null });
-    expect(house.rows.get(Visit, house.batch(id).visitId)).toMatchObject({ startedMs: null, touchMs: 0 });
-    expect(takenOn(house.rows, 'F1')).toBe(0);
-  });
-  test('a move, then the finish before it, with scrap and defects', () => {
-    const house = shopOf();
-    const id = bodies(house);
-    toBinding(house, id);
-    house.work(id, { scrap: [`${id}-01`] });
-    expect(at(house, id)).toEqual(['bindset', 'dwelling']);
-    expect(said(undo(house, id))).toEqual(['entry.undone']);
-    expect([...at(house, id), house.batch(id).passes['bindset']]).toEqual(['bind', 'finished', 0]);
-    const finish = house.recorder.entries.filter((e) => e.batchId === id && e.kind === 'work.finished').at(-1);
-    house.command(id, { command: 'undo entry', entryId: finish?.id ?? 0, reason: 'Not scrap after all' });
-    expect(house.batch(id)).toMatchObject({ status: 'paused', quantity: 3 });
-    expect(house.rows.all(Defect)).toEqual([]);
-    house.command(id, { command: 'resume work', personId: 'ann' });
-    house.command(id, { command: 'finish work', good: 3, rework: 0, scrap: 0, outcomes: [] });
-    expect([...at(house, id), house.batch(id).pass, house.batch(id).quantity]).toEqual(['bindset', 'dwelling', 1, 3]);
-  });
-  test('not once something rests on it', () => {
-    const house = shopOf();
-    const id = bodies(house);
-    house.command(id, { command: 'start work', personId: 'ann' });
-    const started = house.recorder.entries.at(-1)?.id ?? 0;
-    house.command(id, { command: 'pause work', cause: 'person' });
-    expect(said(house.command(id, { command: 'undo entry', entryId: started, reason: 'x' }))[0]).toMatch(
-      /something else has been logged since/,
-    );
-    expect(said(undo(house, id))[0]).toMatch(/cannot be taken back/);
-  });
-});
-
-describe('another version', () => {
-  test('work moves at its own step, and no way round a gate or a step', () => {
-    const without = changed({ ...WIDE_ROUTE, id: 'wide@3', operations: WIDE_ROUTE.operations.filter((o) => o.id !== 'cool') }, [
-      'bend',
-      { next: ['press'], noWait: false },
-    ]);
-    const house = shopOf(WIDE_ROUTE, 40, [without]);
-    const id = bodies(house);
-    house.work(id);
-    expect(said(house.command(id, { command: 'reroute batch', routeId: 'wide@2', operationId: 'press', reason: 'New jig' }))).toEqual([
-      `On that version batch ${id} stands at "cool"`,
-    ]);
-    expect(said(house.command(id, { command: 'reroute batch', routeId: 'wide@2', operationId: 'cool', reason: 'New jig' }))).toEqual([
-      'batch.rerouted',
-    ]);
-    expect(house.batch(id)).toMatchObject({ routeId: 'wide@2', operationId: 'cool', status: 'dwelling' });
-    expect(said(house.command(id, { command: 'reroute batch', routeId: without.id, operationId: 'press', reason: 'No rest' }))).toEqual([
-      'Waited 0 min of 2 h',
-    ]);
   });
 });

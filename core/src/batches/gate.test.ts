@@ -1,0 +1,104 @@
+import { describe, expect, test } from '@jest/globals';
+import { Answers, asked } from '../ledger/index.ts';
+import { AirNow, Temperatures, type Operation, type Rule } from '../routing/index.ts';
+import { testFactory } from '../test/factory.ts';
+import { batchOf, step } from '../test/parts.ts';
+import { Batch, Instrument, runOf, visitOf, Visit, Run } from './batch.ts';
+import { LastCoat, MeasuresOf } from './evidence.ts';
+import { gateAsks, gateEvidence, gateFindings } from './gate.ts';
+import { Rows } from '../ledger/index.ts';
+import { Order } from '../orders/index.ts';
+
+const route = { id: 'r1', modelId: 'm', version: 1, operations: [step('cut', 'body', [], { needs: [{ kind: 'kit', what: 'knobs' }] })] };
+const factory = testFactory(new Map([[route.id, route]]), []);
+const batch = batchOf({ stationCode: 'S-cut', arrivedMs: 40, signOffs: [{ skill: 'eye', personId: 'bob', atMs: 1 } as never] });
+const law = { referenceTempC: 21, q10: 2, minimumTempC: 10 };
+const gated = (...gate: Rule[]): Operation => step('cut', 'body', [], { gate });
+
+const about = { batchId: 'B1', zoneId: 'bench', fromMs: 40, toMs: 100 };
+const TEMPERATURES = asked(Temperatures, { zoneId: about.zoneId, fromMs: about.fromMs, toMs: about.toMs });
+const AIR = asked(AirNow, { zoneId: about.zoneId });
+const COAT = asked(LastCoat, { batchId: 'B1', visitId: null });
+const MEASURES = asked(MeasuresOf, { batchId: 'B1' });
+
+describe('a gate', () => {
+  test.each<[string, Rule, object[]]>([
+    ['a wait', { kind: 'elapsed', what: 'x', minimumMinutes: 1 }, []],
+    ['a cure', { kind: 'equivalent', what: 'x', minimumDays: 1, law }, [TEMPERATURES]],
+    ['the air', { kind: 'climate', limits: factory.setUp.settings.sprayLimits }, [AIR]],
+    ['a recoat', { kind: 'window', minimumMinutes: 1, maximumMinutes: 2, afterwards: '' }, [COAT]],
+    [
+      'a band',
+      { kind: 'inBand', what: 'x', characteristic: 'w', low: 1, high: 2, needed: 1, unit: 'mm', tooLow: '', tooHigh: '' },
+      [MEASURES],
+    ],
+    ['a settling', { kind: 'stable', windowDays: 7, limitPerDay: 0.1, characteristic: 'w' }, [MEASURES]],
+  ])('on %s asks for what that looks at, and for nothing else', (_, rule, asks) => {
+    expect(gateAsks(batch, gated(rule), factory, 100)).toEqual(asks);
+  });
+  test('is told what was answered, and no more than that', () => {
+    const answers = new Answers();
+    expect(gateEvidence(batch, factory, 100, answers)).toEqual({
+      nowMs: 100,
+      sinceMs: 40,
+      signOffs: [{ skill: 'eye', by: 'Bob' }],
+      shortParts: [],
+    });
+    answers.put(TEMPERATURES, [{ atMs: 50, tempC: 20 }]);
+    answers.put(AIR, { tempC: 20, relativeHumidity: 0.5 });
+    answers.put(COAT, 90);
+    answers.put(MEASURES, { measures: [1], courses: [2] });
+    expect(gateEvidence(batch, factory, 100, answers)).toMatchObject({
+      temperatures: [{ atMs: 50, tempC: 20 }],
+      air: { tempC: 20, relativeHumidity: 0.5 },
+      lastCoatMs: 90,
+      measures: [1],
+      courses: [2],
+    });
+  });
+  test('at a station whose room nobody knows looks at the air of the wood room', () => {
+    expect(
+      gateAsks({ ...batch, stationCode: 'X' }, gated({ kind: 'climate', limits: factory.setUp.settings.sprayLimits }), factory, 100),
+    ).toEqual([asked(AirNow, { zoneId: 'wood' })]);
+  });
+  test('counts who accepted by the batch itself where nothing else is said', () => {
+    const operation = gated({ kind: 'signOff', skill: 'eye' });
+    expect(gateFindings(batch, operation, { nowMs: 100 })).toMatchObject([{ verdict: 'pass' }]);
+    expect(gateFindings(batch, operation, { nowMs: 100, signOffs: [] })).toMatchObject([{ verdict: 'wait' }]);
+  });
+});
+
+describe('what is read along with a row', () => {
+  const names = (asks: readonly { kind: { name: string }; field: string; values: readonly string[] }[]) =>
+    asks.map((a) => [a.kind.name, a.field, [...a.values]]);
+  test('of a batch: its pieces, its visit, its run, its places; of instruments their instruments', () => {
+    const own = names(Batch.alongWith(batchOf({ id: 'B5', visitId: 'v5' })));
+    expect(own).toContainEqual(['piece', 'batchId', ['B5']]);
+    expect(own).toContainEqual(['visit', 'id', ['v5']]);
+    expect(own).toContainEqual(['run', 'id', []]);
+    expect(own).toContainEqual(['placement', 'batchId', ['B5']]);
+    expect(own).toContainEqual(['instrument', 'batchId', []]);
+    const running = names(Batch.alongWith(batchOf({ id: 'B5', runId: 'r5', component: 'instrument' })));
+    expect(running).toContainEqual(['run', 'id', ['r5']]);
+    expect(running).toContainEqual(['instrument', 'batchId', ['B5']]);
+  });
+  test('an instrument stands under its batch, and its order where it has one', () => {
+    const under = (orderId: string | null) => names(Instrument.under({ batchId: 'B5', orderId } as Instrument));
+    expect(under(null)).toEqual([
+      [Batch.name, 'id', ['B5']],
+      [Order.name, 'id', []],
+    ]);
+    expect(under('O1')).toContainEqual([Order.name, 'id', ['O1']]);
+  });
+  test('the visit and the run a batch is in are found, whichever was written last', () => {
+    const rows = new Rows();
+    for (const id of ['v1', 'v2']) rows.put(Visit, { id, batchId: 'B1' } as Visit);
+    for (const id of ['r1', 'r2']) rows.put(Run, { id, batchId: 'B1' } as Run);
+    expect(visitOf(rows, { id: 'B1', visitId: 'v2' }).id).toBe('v2');
+    expect(visitOf(rows, { id: 'B1', visitId: 'v1' }).id).toBe('v1');
+    expect(runOf(rows, { id: 'B1', runId: 'r2' }).id).toBe('r2');
+    expect(runOf(rows, { id: 'B1', runId: 'r1' }).id).toBe('r1');
+    expect(() => runOf(rows, { id: 'B1', runId: null })).toThrow();
+    expect(() => runOf(rows, { id: 'B9', runId: 'r9' })).toThrow();
+  });
+});
