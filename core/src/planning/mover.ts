@@ -4,7 +4,6 @@ import {
   type BatchCommand,
   type BatchEntry,
   batchIdOf,
-  batchNumbersOf,
   gateAsks,
   gateEvidence,
   gateFindings,
@@ -141,4 +140,20 @@ function shopEmcPct({ climate, woodRoomZoneId }: Scenario, atMs: number): number
     values.push(equilibriumMoisturePct(air.tempC, air.relativeHumidity));
   }
   return mean(values);
+}
+
+/** The numbers of the batches that an entry makes. */
+function batchNumbersOf(entry: BatchEntry): number[] {
+  switch (entry.kind) {
+    case 'work.partFinished':
+    case 'batch.split':
+    case 'instruments.refitted':
+      return [entry.payload.number];
+    case 'handover.refused':
+      return entry.payload.refusals.flatMap((r) => r.number ?? []);
+    case 'instruments.parted':
+      return [entry.payload.bodyNumber, entry.payload.neckNumber];
+    default:
+      return [];
+  }
 }

@@ -113,6 +113,22 @@ test('what is joined: its own set first, then what belongs to nobody here', () =
   });
 });
 
+test('a part of somebody else’s block here is not given away', () => {
+  const boards = sets('B2', ['a', 'a'], { component: 'fingerboard' });
+  const decision = judged(
+    commands.JoinParts,
+    { personId: 'ann', guestBatchIds: ['B2'] },
+    {
+      factory,
+      batch: wide('glue', { component: 'neck', routeId: 'wide@3' }),
+      pieces: sets('B1', ['a', 'b'], { component: 'neck' }),
+      others: [{ component: 'fingerboard' }],
+      rows: [...boards, { ...boards[0], id: 'B2-03', state: 'scrapped' as const }].map((piece) => [Piece, piece] as const),
+    },
+  );
+  expect(against(decision)).toEqual(['1 of 2 pieces have something to be joined with | Bring more of them, or split the batch']);
+});
+
 const serials = (batchId: string, component: Piece['component'], given: readonly (string | null)[]) =>
   sets(batchId, given, { component }).map((p) => ({ ...p, serial: p.setId }));
 tell('RefitInstruments', [
