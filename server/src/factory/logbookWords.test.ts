@@ -1,20 +1,22 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { simulate, type EntryName, type LogbookEntry, type Route, LEDGER } from '@ample-crane/core';
+import { Factory, simulate, type EntryName, type LogbookEntry, type Route, LEDGER } from '@ample-crane/core';
 import { DEMO_VERSIONS } from '../demo/versions.ts';
 import { DEMO_PEOPLE } from '../demo/people.ts';
 import { demoScenario } from '../demo/scenario.ts';
 import { DEMO_CARRIERS, DEMO_STATIONS } from '../demo/stations.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
+import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
 import type { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { sentenceOf } from './logbookWords.ts';
 
 let entries: LogbookEntry[];
-const factory = {
+const factory = new Factory({
   people: new Map(DEMO_PEOPLE.map((p) => [p.login, p])),
   stations: new Map(DEMO_STATIONS.map((s) => [s.code, s])),
   carriers: new Map(DEMO_CARRIERS.map((c) => [c.id, c])),
   routes: new Map<string, Route>(DEMO_VERSIONS.map(({ route }) => [route.id, route])),
-} as unknown as FactoryNow;
+  settings: DEFAULT_SETTINGS,
+} as never) as unknown as FactoryNow;
 
 beforeAll(() => {
   entries = simulate(demoScenario(Date.parse('2026-11-17T07:10:00Z'))).entries;
