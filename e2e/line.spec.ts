@@ -67,6 +67,17 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await page.getByRole('button', { name: 'Place', exact: true }).click();
     await expect(page.getByRole('dialog', { name: /Start a batch for O\d+: 6 × Weirstone/ })).toBeVisible();
     await choose(page, 'From lot', new RegExp(lotId));
+    // What is left of the lot after so many makes no other batch: it may go with them.
+    const offcut = page.getByRole('checkbox', { name: /left of the lot is offcut/ });
+    const wanted = page.getByRole('spinbutton', { name: 'Pieces' });
+    await expect(offcut).toBeHidden();
+    await wanted.fill('12');
+    await expect(offcut).toBeVisible();
+    await wanted.fill('0');
+    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    await expect(page.getByText('A whole number above zero')).toBeVisible();
+    await wanted.fill('6');
+    await expect(offcut).toBeHidden();
     await page.getByRole('button', { name: 'Start', exact: true }).click();
     await choose(page, 'Of what', 'necks');
     await page.getByRole('button', { name: 'Start', exact: true }).click();

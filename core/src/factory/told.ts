@@ -23,3 +23,20 @@ export const factoryOf = <Settings extends SetUp['settings']>(
     people: byId(told.people),
     zones: new Set(told.zones),
   });
+
+/** Tells a factory, with the routes that are wanted and of what it decided as much as is asked for. */
+export function tell<Settings>(factory: Factory, settings: Settings, wanted: (routeId: string) => boolean): FactoryTold<Settings> {
+  const { models, routes, stations, carriers, materials, people, zones, versions, prerequisites } = factory.setUp;
+  return {
+    models: [...models.values()],
+    routes: [...routes.values()].filter((r) => wanted(r.id)),
+    stations: [...stations.values()],
+    carriers: [...carriers.values()],
+    materials: [...materials.values()],
+    people: [...people.values()],
+    zones: [...zones],
+    versions,
+    prerequisites,
+    settings,
+  };
+}

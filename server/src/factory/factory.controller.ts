@@ -1,4 +1,4 @@
-import type { FactoryTold, HouseFactory } from '@ample-crane/core';
+import { tell, type FactoryTold, type HouseFactory } from '@ample-crane/core';
 import { Controller, Get } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
@@ -21,45 +21,12 @@ export class FactoryController {
   @Allow('viewer')
   @ApiOkResponse({ schema: { type: 'object', additionalProperties: true } })
   async factory(): Promise<Told> {
-    const { models, routes, versions, stations, carriers, prerequisites, materials, people, zones, settings } = (
-      await this.factories.load()
-    ).setUp;
+    const factory = await this.factories.load();
+    const { versions, settings } = factory.setUp;
     const worked = await this.database.query<{ route_id: string }[]>(`select distinct route_id from batch where status <> 'done'`);
     const wanted = new Set([...worked.map((r) => r.route_id), ...versions.filter((v) => v.state === 'released').map((v) => v.id)]);
-    const {
-      factory,
-      workWeek,
-      sprayLimits,
-      serialPattern,
-      moistureGate,
-      moistureBand,
-      moistureExceptions,
-      kilnSchedules,
-      species,
-      defects,
-    } = settings;
-    return {
-      models: [...models.values()],
-      routes: [...routes.values()].filter((r) => wanted.has(r.id)),
-      versions,
-      stations: [...stations.values()],
-      carriers: [...carriers.values()],
-      prerequisites,
-      materials: [...materials.values()],
-      people: [...people.values()],
-      zones: [...zones],
-      settings: {
-        factory,
-        workWeek,
-        sprayLimits,
-        serialPattern,
-        moistureGate,
-        moistureBand,
-        moistureExceptions,
-        kilnSchedules,
-        species,
-        defects,
-      },
-    };
+    // What only the server looks at stays there.
+    const { cutting, movementLimits, importColumns, demoClock, ...told } = settings;
+    return tell(factory, told, (routeId) => wanted.has(routeId));
   }
 }

@@ -1,33 +1,9 @@
 import {
-  AcceptBatch,
-  CallBatch,
+  COMMANDS,
   factoryOf,
-  FinishSome,
-  FinishWork,
   HeldCard,
-  HoldBatch,
-  JoinParts,
-  LogCoat,
-  MergeBatches,
-  MoveBatch,
-  PartInstruments,
-  PauseWork,
   Piece,
   piecesInPass,
-  PlaceBatch,
-  ReceiveBatch,
-  RefitInstruments,
-  RefuseWork,
-  ReleaseBatch,
-  RerouteBatch,
-  ResumeWork,
-  ScrapPieces,
-  SendBatch,
-  SignOffWork,
-  SplitBatch,
-  StartWork,
-  TakeMeasures,
-  UndoEntry,
   worst,
   type AnyCommandKind,
   type FactoryTold,
@@ -43,34 +19,41 @@ import { stationOutbox } from '../ground/stationOutbox.ts';
 type Batch = View<'BatchView'>;
 type Card = View<'CardView'>;
 
-/** The command of core that an entry stands for. */
-const COMMAND: Readonly<Record<BatchCommandName, AnyCommandKind<HouseFactory>>> = {
-  start: StartWork,
-  pause: PauseWork,
-  resume: ResumeWork,
-  finish: FinishWork,
-  'finish-some': FinishSome,
-  receive: ReceiveBatch,
-  move: MoveBatch,
-  place: PlaceBatch,
-  accept: AcceptBatch,
-  'sign-off': SignOffWork,
-  refuse: RefuseWork,
-  scrap: ScrapPieces,
-  split: SplitBatch,
-  merge: MergeBatches,
-  join: JoinParts,
-  part: PartInstruments,
-  refit: RefitInstruments,
-  send: SendBatch,
-  hold: HoldBatch,
-  release: ReleaseBatch,
-  call: CallBatch,
-  undo: UndoEntry,
-  reroute: RerouteBatch,
-  coats: LogCoat,
-  measures: TakeMeasures,
+/** The command of core that an entry stands for, by its name. */
+const COMMAND: Readonly<Record<BatchCommandName, (typeof COMMANDS)[number]['name']>> = {
+  start: 'start work',
+  pause: 'pause work',
+  resume: 'resume work',
+  finish: 'finish work',
+  'finish-some': 'finish some',
+  receive: 'receive batch',
+  move: 'move batch',
+  place: 'place batch',
+  accept: 'accept batch',
+  'sign-off': 'sign off',
+  refuse: 'refuse work',
+  scrap: 'scrap pieces',
+  split: 'split batch',
+  merge: 'merge batches',
+  join: 'join parts',
+  part: 'part instruments',
+  refit: 'refit instruments',
+  send: 'send batch',
+  hold: 'hold batch',
+  release: 'release batch',
+  call: 'call batch',
+  undo: 'undo entry',
+  reroute: 'reroute batch',
+  coats: 'log coat',
+  measures: 'take measures',
 };
+const BY_NAME = new Map<string, AnyCommandKind<HouseFactory>>(COMMANDS.map((kind) => [kind.name, kind as AnyCommandKind<HouseFactory>]));
+
+function commandOf(name: BatchCommandName): AnyCommandKind<HouseFactory> {
+  const kind = BY_NAME.get(COMMAND[name]);
+  if (!kind) throw new RangeError(`Core has no command ${COMMAND[name]}`);
+  return kind;
+}
 
 /** A batch as it will be once what waits in the outbox is sent. */
 export interface Seen {
@@ -102,7 +85,7 @@ export function asSeen(
   let objection: string | null = null;
   for (const { command, given, atMs, personId, batchId } of own) {
     // What may be done by whom is the server's to say.
-    const decision = card.give(COMMAND[command], { batchId, personId, ...given }, { atMs, by: { personId, role: 'admin' } });
+    const decision = card.give(commandOf(command), { batchId, personId, ...given }, { atMs, by: { personId, role: 'admin' } });
     if (decision.kind === 'refuse') objection ??= decision.because.map((f) => f.sentence).join('; ');
   }
   const { status, operationId } = card.batch;

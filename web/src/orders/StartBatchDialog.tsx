@@ -1,32 +1,20 @@
-import {
-  Alert,
-  Button,
-  Checkbox,
-  Dialog,
-  DialogActions,
-  DialogContent,
-  DialogTitle,
-  FormControlLabel,
-  Link,
-  MenuItem,
-  Stack,
-  TextField,
-} from '@mui/material';
+import { formatLumber, type Component } from '@ample-crane/core';
+import { Alert, Link } from '@mui/material';
 import { useState } from 'react';
-import { Controller, useForm, useWatch } from 'react-hook-form';
+import { useForm } from 'react-hook-form';
 import { Link as RouterLink } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCarriers, useCommand, useLots, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
-import { formatLumber, type Component } from '@ample-crane/core';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { ChoiceIn, FieldRow, figureIn, figureRule, FlagIn, TextIn, useTyped } from '../parts/fields.tsx';
+import { FormDialog } from '../parts/FormDialog.tsx';
 import { plural } from '../parts/words.ts';
 
 type Body = View<'StartBatchDto'>;
 
 interface Fields {
   component: Body['component'];
-  quantity: number;
+  quantity: string;
   /** empty: the first that fits */
   lotId: string;
   /** empty: on none yet */
@@ -44,11 +32,11 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const lots = useLots(['released']);
   const carriers = useCarriers();
   const model = setup.data?.models.find((m) => m.id === order.modelId);
-  const { control, register, handleSubmit, setValue, formState } = useForm<Fields>({
-    mode: 'onChange',
-    defaultValues: { component: 'body', quantity: Math.min(MOST_PIECES, order.quantity), lotId: '', carrierId: '', offcut: false },
+  const { control, handleSubmit } = useForm<Fields>({
+    defaultValues: { component: 'body', quantity: String(Math.min(MOST_PIECES, order.quantity)), lotId: '', carrierId: '', offcut: false },
   });
-  const [component, quantity, lotId] = useWatch({ control, name: ['component', 'quantity', 'lotId'] });
+  const { component, lotId, ...typed } = useTyped(control);
+  const quantity = figureIn(typed.quantity);
   const [started, setStarted] = useState<string[]>([]);
   const start = useCommand(
     (body: Body, headers) => ask(client.POST('/api/batches', { body, headers })),
@@ -75,109 +63,70 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
     });
   });
   return (
-    <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="start-title">
-      <DialogTitle id="start-title">
-        Start a batch for {order.id}: {order.quantity} × {order.modelName}
-      </DialogTitle>
-      <DialogContent>
-        <Stack spacing={2} sx={{ pt: 1 }}>
-          <Stack direction="row" spacing={2}>
-            <Controller
-              name="component"
-              control={control}
-              render={({ field }) => (
-                <TextField
-                  {...field}
-                  select
-                  label="Of what"
-                  onChange={(event) => {
-                    field.onChange(event);
-                    setValue('lotId', '');
-                  }}
-                  fullWidth
-                >
-                  {(model?.components ?? ['body']).map((c) => (
-                    <MenuItem key={c} value={c}>
-                      {plural(c as Component)}
-                    </MenuItem>
-                  ))}
-                </TextField>
-              )}
-            />
-            <TextField
-              label="Pieces"
-              type="number"
-              {...register('quantity', { valueAsNumber: true, min: 1, validate: (n) => Number.isInteger(n) })}
-              error={!!formState.errors.quantity}
-              fullWidth
-            />
-            <Controller
-              name="carrierId"
-              control={control}
-              render={({ field }) => (
-                <TextField {...field} select label="On" fullWidth>
-                  <MenuItem value="">no carrier yet</MenuItem>
-                  {racks.map((c) => (
-                    <MenuItem key={c.id} value={c.id}>
-                      {c.name}, {c.places - c.taken} free
-                    </MenuItem>
-                  ))}
-                </TextField>
-              )}
-            />
-          </Stack>
-          {fitting.length === 0 ? (
-            <Alert severity="warning" variant="outlined">
-              No released lot of {need?.species ?? 'the wood it needs'} for {need?.use ?? component}. Release one in the wood room first.
-            </Alert>
-          ) : (
-            <Controller
-              name="lotId"
-              control={control}
-              render={({ field }) => (
-                <TextField {...field} value={lot?.id ?? ''} select label="From lot">
-                  {fitting.map((l) => (
-                    <MenuItem key={l.id} value={l.id}>
-                      {l.id}, {l.species}, {formatLumber(l.leftM3, units)} left
-                    </MenuItem>
-                  ))}
-                </TextField>
-              )}
-            />
-          )}
-          {maybeOffcut && (
-            <Controller
-              name="offcut"
-              control={control}
-              render={({ field }) => (
-                <FormControlLabel
-                  control={<Checkbox checked={field.value} onChange={(_, checked) => field.onChange(checked)} />}
-                  label={`The ${formatLumber(restM3, units)} left of the lot is offcut: it goes with this batch`}
-                />
-              )}
-            />
-          )}
-          {start.error && <ErrorNote error={start.error} />}
-          {started.map((id) => (
-            <Alert key={id} severity="success" variant="outlined">
-              Batch{' '}
-              <Link component={RouterLink} to={`/batches/${id}`}>
-                {id}
-              </Link>{' '}
-              started.{' '}
-              <Link href={`/api/batches/${id}/card.pdf`} target="_blank" rel="noopener">
-                Print card of {id}
-              </Link>
-            </Alert>
-          ))}
-        </Stack>
-      </DialogContent>
-      <DialogActions>
-        <Button onClick={onClose}>Close</Button>
-        <Button variant="contained" disabled={!lot || !formState.isValid} loading={start.isPending} onClick={() => void submit()}>
-          Start
-        </Button>
-      </DialogActions>
-    </Dialog>
+    <FormDialog
+      title={`Start a batch for ${order.id}: ${order.quantity} × ${order.modelName}`}
+      submit="Start"
+      leave="Close"
+      width="sm"
+      disabled={!lot}
+      pending={start.isPending}
+      error={start.error}
+      onSubmit={() => void submit()}
+      onClose={onClose}
+    >
+      <FieldRow>
+        <ChoiceIn
+          control={control}
+          name="component"
+          label="Of what"
+          choices={(model?.components ?? ['body']).map((c) => [c, plural(c as Component)])}
+        />
+        <TextIn
+          control={control}
+          name="quantity"
+          label="Pieces"
+          type="number"
+          rules={{ validate: figureRule({ min: 1, max: 400, whole: true }) }}
+        />
+        <ChoiceIn
+          control={control}
+          name="carrierId"
+          label="On"
+          choices={[['', 'no carrier yet'], ...racks.map((c) => [c.id, `${c.name}, ${c.places - c.taken} free`] as const)]}
+        />
+      </FieldRow>
+      {fitting.length === 0 ? (
+        <Alert severity="warning" variant="outlined">
+          No released lot of {need?.species ?? 'the wood it needs'} for {need?.use ?? component}. Release one in the wood room first.
+        </Alert>
+      ) : (
+        <ChoiceIn
+          control={control}
+          name="lotId"
+          label="From lot"
+          shown={lot?.id ?? ''}
+          choices={fitting.map((l) => [l.id, `${l.id}, ${l.species}, ${formatLumber(l.leftM3, units)} left`])}
+        />
+      )}
+      {maybeOffcut && (
+        <FlagIn
+          control={control}
+          name="offcut"
+          label={`The ${formatLumber(restM3, units)} left of the lot is offcut: it goes with this batch`}
+        />
+      )}
+      {started.map((id) => (
+        <Alert key={id} severity="success" variant="outlined">
+          Batch{' '}
+          <Link component={RouterLink} to={`/batches/${id}`}>
+            {id}
+          </Link>{' '}
+          started.{' '}
+          <Link href={`/api/batches/${id}/card.pdf`} target="_blank" rel="noopener">
+            Print card of {id}
+          </Link>
+        </Alert>
+      ))}
+    </FormDialog>
   );
 }

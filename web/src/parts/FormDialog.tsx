@@ -5,6 +5,8 @@ import { ErrorNote } from './ErrorNote.tsx';
 interface Props {
   title: string;
   submit: string;
+  /** what the other button says: nothing is lost by leaving where something was done before */
+  leave?: string;
   width?: 'xs' | 'sm' | 'md';
   /** what is typed cannot be sent yet */
   disabled?: boolean;
@@ -18,7 +20,19 @@ interface Props {
 }
 
 /** The frame of a dialog that takes input: title, fields, what went wrong, and the two buttons. */
-export function FormDialog({ title, submit, width = 'xs', disabled = false, pending, error, onSubmit, onClose, beside, children }: Props) {
+export function FormDialog({
+  title,
+  submit,
+  leave = 'Cancel',
+  width = 'xs',
+  disabled = false,
+  pending,
+  error,
+  onSubmit,
+  onClose,
+  beside,
+  children,
+}: Props) {
   const id = useId();
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth={width} aria-labelledby={id}>
@@ -41,7 +55,7 @@ export function FormDialog({ title, submit, width = 'xs', disabled = false, pend
         </DialogContent>
         <DialogActions>
           {beside && <Box sx={{ flex: 1 }}>{beside}</Box>}
-          <Button onClick={onClose}>Cancel</Button>
+          <Button onClick={onClose}>{leave}</Button>
           <Button type="submit" variant="contained" disabled={disabled} loading={pending}>
             {submit}
           </Button>

@@ -104,6 +104,15 @@ export function FigureIn<Fields extends FieldValues>({
   );
 }
 
+interface ChoiceLook<Fields extends FieldValues> {
+  choices: Choices;
+  bare?: boolean;
+  /** what stands there at first, where the form does not say */
+  first?: FieldPathValue<Fields, FieldPathByValue<Fields, string>>;
+  /** what is taken as long as nothing that is there was chosen */
+  shown?: string;
+}
+
 /** One of some, at first the one that the form or `first` says; bare in a table, whose columns name it. */
 export function ChoiceIn<Fields extends FieldValues>({
   control,
@@ -114,8 +123,9 @@ export function ChoiceIn<Fields extends FieldValues>({
   helperText,
   bare = false,
   first,
+  shown,
   ...look
-}: Bound<Fields, string> & Look & { choices: Choices; bare?: boolean; first?: FieldPathValue<Fields, FieldPathByValue<Fields, string>> }) {
+}: Bound<Fields, string> & Look & ChoiceLook<Fields>) {
   const { field, fieldState } = useController({
     control,
     name,
@@ -128,6 +138,7 @@ export function ChoiceIn<Fields extends FieldValues>({
       select
       {...(bare ? { variant: 'standard', slotProps: { htmlInput: { 'aria-label': label } } } : { label })}
       {...bound}
+      {...(shown === undefined ? {} : { value: shown })}
       inputRef={ref}
       {...look}
       error={fieldState.error !== undefined}
