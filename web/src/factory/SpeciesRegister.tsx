@@ -47,8 +47,8 @@ export function SpeciesRegister({ setup }: { setup: Setup }) {
   return (
     <>
       <Typography color="text.secondary" sx={{ mb: 1, maxWidth: '80ch' }}>
-        How far each moves across the grain for a point of moisture, what it weighs, and how fast 25 mm of it dry indoors until a lot tells
-        its own rate. A figure without a source is better left empty: then a usual one stands in, or the sum says that it is not on record.
+        Movement is across the grain, for a point of moisture; drying is of 25 mm indoors, until a lot tells its own rate. A figure without
+        a source is better left empty: a usual one stands in, or the sum says that it is not on record.
       </Typography>
       {editable && (
         <Button variant="outlined" onClick={() => setEdited('new')} sx={{ mb: 1 }}>

@@ -136,7 +136,9 @@ export function ChoiceIn<Fields extends FieldValues>({
   return (
     <TextField
       select
-      {...(bare ? { variant: 'standard', slotProps: { htmlInput: { 'aria-label': label } } } : { label })}
+      {...(bare
+        ? { variant: 'standard', slotProps: { htmlInput: { 'aria-label': label } } }
+        : { label, slotProps: shownWhenNone(choices) })}
       {...bound}
       {...(shown === undefined ? {} : { value: shown })}
       inputRef={ref}
@@ -152,6 +154,10 @@ export function ChoiceIn<Fields extends FieldValues>({
     </TextField>
   );
 }
+
+/** Where none is a choice of its own, its words stand in the field. */
+const shownWhenNone = (choices: Choices) =>
+  choices.some(([value]) => value === '') ? { select: { displayEmpty: true }, inputLabel: { shrink: true } } : {};
 
 /** Yes or no; bare in a table, whose columns name it. */
 export function FlagIn<Fields extends FieldValues>({
