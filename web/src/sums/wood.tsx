@@ -166,20 +166,16 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
       { name: 'rh2', label: 'and humidity, %', value: '25', width: 140 },
     ],
     formula: 'Size × coefficient × change in moisture; the coefficients hold for 6 to 14 %, beyond which the edge is taken.',
-    source: `${HANDBOOK}, ch. 13; the limits of joints are the factory’s: Setup, Bands and rules`,
+    source: 'The coefficient is the register’s: Setup, Species; the limits of joints are the factory’s: Setup, Bands and rules',
     work: (input, n, { movementLimits, species }) => {
       const from = equilibriumMoisturePct(n('temp1'), share(n('rh1')));
       const to = equilibriumMoisturePct(n('temp2'), share(n('rh2')));
-      const moved = movement(
-        speciesIn(species, input['species'] ?? ''),
-        direction(input['direction']),
-        n('size'),
-        from,
-        to,
-        movementLimits,
-      );
+      const wood = speciesIn(species, input['species'] ?? '');
+      const across = direction(input['direction']);
+      const moved = movement(wood, across, n('size'), from, to, movementLimits);
       return [
         { label: 'Moisture', value: `${pct(from)} to ${pct(to)}` },
+        { label: 'Coefficient', value: `${((wood[across] ?? 0) * 100).toFixed(3)} % a point, from ${wood.source}`, remark: true },
         { label: moved.changeMm < 0 ? 'It shrinks by' : 'It grows by', value: `${Math.abs(moved.changeMm).toFixed(2)} mm` },
         ...moved.endangered.map((l) => ({ label: `${l.name} (bears ${l.limitMm} mm)`, value: l.because, remark: true })),
       ];
