@@ -6,12 +6,18 @@ const NO_REASON = 'no test tells it apart yet';
 
 /** What is told of a survivor: the first that fits. */
 const REASONS = [
-  ['a text, or how texts are put together', ({ file, line }) => /sentence|words|marks|inWords|`/.test(line) || /compareRoutes|finding\.ts/.test(file)],
+  [
+    'a text, or how texts are put together',
+    ({ file, line }) => /sentence|words|marks|inWords|`/.test(line) || /compareRoutes|finding\.ts/.test(file),
+  ],
   [
     'faster, not otherwise: a cache, or rows put aside',
     ({ file, line }) => /ledger\/(table|rows)\.ts/.test(file) || /known|resolved|byFacts|dependent|WeakMap|inPlace|reached\.has/.test(line),
   ],
-  ['always there; its type cannot say so', ({ mutant }) => mutant.mutatorName === 'OptionalChaining' || /\?\? (''|\[\])/.test(mutant.replaced)],
+  [
+    'always there; its type cannot say so',
+    ({ mutant }) => mutant.mutatorName === 'OptionalChaining' || /\?\? (''|\[\])/.test(mutant.replaced),
+  ],
   ['nobody reads the list when it should be empty', ({ mutant }) => mutant.replacement?.includes('Stryker was here')],
   ['at the very edge, which rounding hides', ({ mutant }) => mutant.mutatorName === 'EqualityOperator' && /[<>]=?/.test(mutant.replaced)],
 ];

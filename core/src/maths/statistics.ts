@@ -1,15 +1,14 @@
+import { deviation, mean as meanOf, quantile as quantileOf } from 'd3-array';
+
 /** Arithmetic mean. @throws RangeError on an empty list */
 export function mean(values: readonly number[]): number {
-  if (values.length === 0) throw new RangeError('The mean of nothing is not defined');
-  return values.reduce((sum, value) => sum + value, 0) / values.length;
+  const found = meanOf(values);
+  if (found === undefined) throw new RangeError('The mean of nothing is not defined');
+  return found;
 }
 
 /** Sample standard deviation (n − 1); 0 for fewer than two values. */
-export function standardDeviation(values: readonly number[]): number {
-  if (values.length < 2) return 0;
-  const m = mean(values);
-  return Math.sqrt(values.reduce((sum, value) => sum + (value - m) ** 2, 0) / (values.length - 1));
-}
+export const standardDeviation = (values: readonly number[]): number => deviation(values) ?? 0;
 
 /**
  * Quantile by linear interpolation between order statistics (Hyndman & Fan type 7).
@@ -19,12 +18,9 @@ export function standardDeviation(values: readonly number[]): number {
  * @throws RangeError on an empty list or p outside 0…1
  */
 export function quantile(values: readonly number[], p: number): number {
-  if (values.length === 0 || p < 0 || p > 1) throw new RangeError('A quantile needs values and 0 ≤ p ≤ 1');
-  const sorted = [...values].sort((a, b) => a - b);
-  const position = (sorted.length - 1) * p;
-  const below = sorted[Math.floor(position)] ?? 0;
-  const above = sorted[Math.ceil(position)] ?? below;
-  return below + (above - below) * (position - Math.floor(position));
+  const found = p >= 0 && p <= 1 ? quantileOf(values, p) : undefined;
+  if (found === undefined) throw new RangeError('A quantile needs values and 0 ≤ p ≤ 1');
+  return found;
 }
 
 /** Least-squares slope of y over x; 0 when x does not vary. @throws RangeError on different lengths */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { PlacesTaken } from '../carriers/index.ts';
-import * as commands from '../batches/commands/index.ts';
+import * as commands from '../batches/index.ts';
 import type { Piece } from '../batches/index.ts';
 import { NextNumber, type Route } from '../routing/index.ts';
 import { testFactory } from './factory.ts';

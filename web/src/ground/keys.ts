@@ -1,5 +1,5 @@
 import { STAGES } from '@ample-crane/core';
-import { useEffect } from 'react';
+import { useHotkeys, type Options } from 'react-hotkeys-hook';
 import { useNavigate } from 'react-router';
 
 export const STAGE_PATHS = {
@@ -36,38 +36,30 @@ export const KEY_HELP: readonly (readonly [string, string])[] = [
   ['?', 'This list'],
 ];
 
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement &&
-  (target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) || target.getAttribute('role') === 'combobox');
+/** Single keys as they are written, none of which fires while someone types or a dialog is open. */
+const ALONE: Options = {
+  useKey: true,
+  // On some keyboards a sign or a digit takes Shift.
+  ignoreModifiers: true,
+  preventDefault: true,
+  ignoreEventWhen: ({ target, ctrlKey, metaKey, altKey }) =>
+    ctrlKey ||
+    metaKey ||
+    altKey ||
+    document.querySelector('[role="dialog"]') !== null ||
+    (target instanceof HTMLElement && target.getAttribute('role') === 'combobox'),
+};
 
-/** Single keys, none of which fires while someone types or an dialog is open. */
 export function useKey(key: string, act: () => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== key || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      if (document.querySelector('[role="dialog"]')) return;
-      event.preventDefault();
-      act();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [key, act]);
+  useHotkeys(key, act, ALONE, [act]);
 }
+
+const PATHS: ReadonlyMap<string, string> = new Map<string, string>([
+  ...STAGES.map((stage, i) => [String((i + 1) % 10), STAGE_PATHS[stage]] as const),
+  ...DESKS.map((d) => [d.key, d.path] as const),
+]);
 
 export function useWalkKeys(): void {
   const navigate = useNavigate();
-  useEffect(() => {
-    const paths = new Map<string, string>([
-      ...STAGES.map((stage, i) => [String((i + 1) % 10), STAGE_PATHS[stage]] as const),
-      ...DESKS.map((d) => [d.key, d.path] as const),
-    ]);
-    const onKey = (event: KeyboardEvent) => {
-      const path = paths.get(event.key);
-      if (path === undefined || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
-      if (document.querySelector('[role="dialog"]')) return;
-      void navigate(path);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [navigate]);
+  useHotkeys([...PATHS.keys()], ({ key }) => void navigate(PATHS.get(key) ?? '/'), ALONE);
 }
