@@ -33,16 +33,15 @@ describe('the register of species', () => {
     expect((await setup()).species).toEqual(SPECIES);
     expect((await manager.get('/factory')).body.settings.species).toEqual(SPECIES);
   });
-  test('takes a wood of the factory’s own, whose rate forecasts a lot until it has told its own', async () => {
-    expect((await save([...SPECIES, BLACKWOOD])).status).toBe(200);
-    const lot = await manager.post('/lots', { ...LOT, species: 'blackwood', restricted: false });
-    const { id } = lot.body;
-    const card = async () => (await manager.get(`/lots/${id}`)).body;
-    await manager.post(`/lots/${id}/readings`, { version: 1, text: '14.1 14.0', woodTempC: 20, meter: 'pin' });
-    const priorRate = async (): Promise<number> => (await card()).lot.ready.ratePerDay;
-    const slow = await priorRate();
-    expect((await save([...SPECIES, { ...BLACKWOOD, ratePerDay: 0.08 }])).status).toBe(200);
-    expect((await priorRate()) / slow).toBeCloseTo(4, 6);
+  test('keeps a wood that a model is made of, or that there is a lot of, under its name', async () => {
+    const without = (name: string) => save(SPECIES.filter((s) => s.name !== name));
+    expect((await without('mahogany')).body.fields[0].message).toMatch(/ is of mahogany: it stays in the register under that name$/);
+    const renamed = await save(SPECIES.map((s) => (s.name === 'red alder' ? { ...s, name: 'alder' } : s)));
+    expect(renamed.body.fields[0].message).toBe('Millrace is of red alder: it stays in the register under that name');
+    const { id } = (await manager.post('/lots', { ...LOT, species: 'western redcedar', restricted: false })).body;
+    expect((await without('western redcedar')).body.fields[0].message).toMatch(new RegExp(`^Lot ${id} is of western redcedar`));
+    expect((await setup()).species).toEqual(SPECIES);
+    expect((await without('eastern white pine')).status).toBe(200);
     await save([...SPECIES]);
   });
   test.each([
@@ -56,6 +55,17 @@ describe('the register of species', () => {
     expect(answer.body.fields[0].field).toBe(field);
     expect(answer.body.fields[0].message).toMatch(message);
     expect((await setup()).species).toEqual(SPECIES);
+  });
+  test('takes a wood of the factory’s own, whose rate forecasts a lot until it has told its own', async () => {
+    expect((await save([...SPECIES, BLACKWOOD])).status).toBe(200);
+    const lot = await manager.post('/lots', { ...LOT, species: 'blackwood', restricted: false });
+    const { id } = lot.body;
+    const card = async () => (await manager.get(`/lots/${id}`)).body;
+    await manager.post(`/lots/${id}/readings`, { version: 1, text: '14.1 14.0', woodTempC: 20, meter: 'pin' });
+    const priorRate = async (): Promise<number> => (await card()).lot.ready.ratePerDay;
+    const slow = await priorRate();
+    expect((await save([...SPECIES, { ...BLACKWOOD, ratePerDay: 0.08 }])).status).toBe(200);
+    expect((await priorRate()) / slow).toBeCloseTo(4, 6);
   });
 });
 
