@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Batch, Instrument, livePieces, Piece, piecesIn, Run, Visit } from './batches/index.ts';
+import { Batch, Instrument, Job, livePieces, Piece, piecesIn, touchMsOf, Visit } from './batches/index.ts';
 import { PlacementRow, placementsOf, takenOn, takeOff, type Placement } from './carriers/index.ts';
+import { Coat } from './finishing/index.ts';
 import { COMMANDS, LEDGER } from './ledger.ts';
 import { Rows } from './ledger/index.ts';
 import { Order } from './orders/index.ts';
@@ -96,6 +97,25 @@ function passesNoGate({ rows, routes, recorder }: TestHouse): void {
   }
 }
 
+/** Loses no coat and no minute, however pieces are parted and brought together. */
+function keepsWork({ rows }: TestHouse): void {
+  const laid = new Map<string, number>();
+  for (const { pieceIds } of rows.all(Coat)) for (const id of pieceIds) laid.set(id, (laid.get(id) ?? 0) + 1);
+  for (const piece of rows.all(Piece)) {
+    const own = laid.get(piece.id) ?? 0;
+    // What a body was given apart is on the instrument too, and the other way round.
+    const alone = piece.serial === null;
+    ensure(alone ? piece.coats === own : piece.coats >= own, () => `${piece.id} has ${piece.coats} coats; ${own} were laid on it`);
+    ensure((piece.lastCoat === null) === (piece.coats === 0), () => `${piece.id} has ${piece.coats} coats and a last one`);
+  }
+  const jobs = rows.all(Job);
+  const worked = jobs.reduce((sum, job) => sum + job.shares.reduce((ms, share) => ms + touchMsOf(job, share), 0), 0);
+  const counted = rows.all(Visit).reduce((sum, v) => sum + v.touchMs, 0);
+  ensure(Math.abs(worked - counted) < 1, () => `${worked} ms were worked, ${counted} are counted`);
+  for (const job of jobs)
+    ensure((job.toMs === null) === job.shares.some((s) => s.toMs === null), () => `Job ${job.id} ends when its last pieces leave`);
+}
+
 /** Wood is neither made nor lost by more than is cut; orders count what has shipped. */
 function keepsCount({ rows, recorder }: TestHouse): void {
   for (const lot of rows.all(Lot)) ensure(lot.leftM3 >= 0 && lot.leftM3 <= lot.volumeM3, () => `${lot.id} has ${lot.leftM3} m³ left`);
@@ -126,7 +146,7 @@ function ensure(holds: boolean, told: () => string): void {
   if (!holds) throw new Error(told());
 }
 
-/** Watches each act: versions only grow, one run at a time, a refusal changes nothing, pieces leave the last carrier first. */
+/** Watches each act: versions only grow, one job at a time, a refusal changes nothing, pieces leave the last carrier first. */
 class Watch {
   readonly accepted = new Map<string, number>();
   private versions = new Map<string, number>();
@@ -142,9 +162,9 @@ class Watch {
     for (const b of rows.all(Batch)) {
       const version = this.versions.get(b.id) ?? 0;
       ensure(refused ? b.version === version : b.version >= version, () => `${name}: ${b.id} went from ${version} to ${b.version}`);
-      const run = b.runId === null ? undefined : rows.get(Run, b.runId);
-      const works = run?.batchId === b.id && run.toMs === null;
-      ensure(b.status === 'running' ? works : b.runId === null, () => `${name}: ${b.id} is ${b.status}, its run ${b.runId ?? 'none'}`);
+      const job = b.jobId === null ? undefined : rows.get(Job, b.jobId);
+      const works = job?.toMs === null && job.shares.filter((s) => s.batchId === b.id && s.toMs === null).length === 1;
+      ensure(b.status === 'running' ? works : b.jobId === null, () => `${name}: ${b.id} is ${b.status}, its job ${b.jobId ?? 'none'}`);
     }
     if (decision.kind === 'refuse') {
       ensure(decision.because.length > 0, () => `${name} was refused without a word`);
@@ -185,6 +205,7 @@ describe('any history of any commands on any route', () => {
         holdsPieces(house);
         keepsPairs(house);
         keepsPlaces(house);
+        keepsWork(house);
         passesNoGate(house);
         keepsCount(house);
         tells(house);

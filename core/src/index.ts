@@ -10,6 +10,7 @@ export * from './fitting/index.ts';
 export * from './flow/index.ts';
 export * from './ledger/index.ts';
 export * from './ledger.ts';
+export * from './rowsVersion.ts';
 export * from './maths/index.ts';
 export * from './orders/index.ts';
 export * from './planning/index.ts';

@@ -179,7 +179,9 @@ describe('two people, and twice the same', () => {
     expect(both.map((r) => r.status).sort()).toEqual([200, 409]);
     const late = both.find((r) => r.status === 409);
     expect(late?.body.current).toMatchObject({ status: 'running', version: batch.version + 1 });
-    const runs: { n: number }[] = await factory.database.query('select count(*)::int as n from run where batch_id = $1', [id]);
+    const runs: { n: number }[] = await factory.database.query(`select count(*)::int as n from job where shares -> 0 ->> 'batchId' = $1`, [
+      id,
+    ]);
     expect(runs[0]?.n).toBe(1);
   });
   test('the same request under the same key is carried out once, also at the same time', async () => {

@@ -1,7 +1,10 @@
 import 'reflect-metadata';
 import { migrate, ownerDataSource } from './database.ts';
 import { isEmpty, loadDemo } from './demo/load.ts';
+import { allRoutes } from './factory/allRoutes.ts';
+import { retell } from './logbook/retell.ts';
 import { FactoryClock } from './platform/clock/clock.ts';
+import { ROW_TABLES } from './tables.ts';
 
 // Brings the database up to date, and fills an empty one with the demo factory: as its owner, before the server starts.
 const wantsDemo = process.env['DEMO'] !== '0';
@@ -10,6 +13,8 @@ async function prepare(): Promise<void> {
   await migrate();
   const owner = await ownerDataSource().initialize();
   try {
+    const told = await retell(owner, ROW_TABLES, allRoutes);
+    if (told !== null && told > 0) console.log(`Told anew from the logbook: ${told} entries`);
     if (!wantsDemo || !(await isEmpty(owner))) return;
     const startedMs = Date.now();
     const { entries } = await loadDemo(owner, new FactoryClock().nowMs());

@@ -2,6 +2,7 @@ import { PlacementRow } from '../carriers/index.ts';
 import { rowKind, rowsBy, rowsOf, type RowKind, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
 import type { Component, RouteFacts, Stage } from '../routing/index.ts';
+import { Job } from './job.ts';
 
 export const BATCH_STATUSES = ['queued', 'running', 'paused', 'finished', 'dwelling', 'away', 'stocked', 'held', 'done'] as const;
 /**
@@ -43,8 +44,8 @@ export interface Batch {
   quantity: number;
   /** the visit to a station it is on */
   visitId: string;
-  /** the stretch of work going on, if any */
-  runId: string | null;
+  /** the job it is in, while it is worked on */
+  jobId: string | null;
   /** how often it has come to the step it is at */
   pass: number;
   /** whether this pass is only about the pieces that came back */
@@ -72,10 +73,10 @@ export interface Batch {
 }
 export const Batch: RowKind<Batch> = rowKind<Batch>('batch', {
   key: 'id',
-  alongWith: ({ id, component, visitId, runId }) => [
+  under: ({ jobId }) => [rowsOf(Job, jobId === null ? [] : [jobId])],
+  alongWith: ({ id, component, visitId }) => [
     rowsBy(Piece, 'batchId', [id]),
     rowsOf(Visit, [visitId]),
-    rowsOf(Run, runId === null ? [] : [runId]),
     rowsBy(PlacementRow, 'batchId', [id]),
     rowsBy(Instrument, 'batchId', component === 'instrument' ? [id] : []),
   ],
@@ -109,6 +110,8 @@ export interface Piece {
   grit: number | null;
   /** coats laid on it */
   coats: number;
+  /** the latest of them, and how many it has been given in the same pass */
+  lastCoat: { visitId: string; coats: number; atMs: number } | null;
   /** the batches it has been in, from when */
   trail: readonly { batchId: string; fromMs: number }[];
 }
@@ -137,20 +140,10 @@ export interface Visit {
   /** time actually worked */
   touchMs: number;
   personId: string | null;
+  /** visits of other batches that it goes on with, where pieces were split off or came in */
+  continues: readonly string[];
 }
 export const Visit = rowKind<Visit>('visit', { key: 'id', latestBy: 'batchId', seldom: true });
-
-/** An unbroken stretch of work at a station. */
-export interface Run {
-  id: string;
-  visitId: string;
-  batchId: string;
-  stationCode: string;
-  personId: string | null;
-  fromMs: number;
-  toMs: number | null;
-}
-export const Run = rowKind<Run>('run', { key: 'id', latestBy: 'batchId', seldom: true });
 
 export const INSTRUMENT_STATES = ['in work', 'shipped', 'scrapped'] as const;
 export type InstrumentState = (typeof INSTRUMENT_STATES)[number];
@@ -192,14 +185,12 @@ export const piecesInPass = (batch: Pick<Batch, 'redo'>, pieces: readonly Piece[
 /** The pieces in a batch, those among them that are no longer live. */
 export const piecesIn = (rows: Rows, batchId: string): Piece[] => rows.where(Piece, 'batchId', batchId);
 
+/** Whether what was done on a visit counts for another: on itself, or on one that it goes on with. */
+export const countsFor = ({ id, continues }: Pick<Visit, 'id' | 'continues'>, visitId: string): boolean =>
+  visitId === id || continues.includes(visitId);
+
 /** The visit that a batch is on. */
 export function visitOf(rows: Rows, batch: Pick<Batch, 'id' | 'visitId'>): Visit {
   const visit = rows.latest(Visit, batch.id);
   return visit?.id === batch.visitId ? visit : rows.get(Visit, batch.visitId);
-}
-
-/** The stretch of work that a batch is in. */
-export function runOf(rows: Rows, batch: Pick<Batch, 'id' | 'runId'>): Run {
-  const run = rows.latest(Run, batch.id);
-  return run && run.id === batch.runId ? run : rows.get(Run, batch.runId);
 }

@@ -1,7 +1,7 @@
 import { question } from '../ledger/index.ts';
 import type { Evidence } from '../routing/index.ts';
 
-/** When the latest coat was laid on a batch, or in one of its visits; null when none was. */
-export const LastCoat = question<{ batchId: string; visitId: string | null }, number | null>('last coat');
+/** When each piece of a batch was coated last, wherever that was; null for one that never was. */
+export const LastCoats = question<{ batchId: string }, readonly (number | null)[]>('last coats');
 /** What the measures of a batch's pieces say, wherever they were taken. */
 export const MeasuresOf = question<{ batchId: string }, Required<Pick<Evidence, 'measures' | 'courses'>>>('measures of');

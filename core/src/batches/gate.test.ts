@@ -3,8 +3,9 @@ import { Answers, asked } from '../ledger/index.ts';
 import { AirNow, Temperatures, type Operation, type Rule } from '../routing/index.ts';
 import { testFactory } from '../test/factory.ts';
 import { batchOf, step } from '../test/parts.ts';
-import { Batch, Instrument, runOf, visitOf, Visit, Run } from './batch.ts';
-import { LastCoat, MeasuresOf } from './evidence.ts';
+import { Batch, Instrument, visitOf, Visit } from './batch.ts';
+import { Job } from './job.ts';
+import { LastCoats, MeasuresOf } from './evidence.ts';
 import { gateAsks, gateEvidence, gateFindings } from './gate.ts';
 import { Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
@@ -18,7 +19,7 @@ const gated = (...gate: Rule[]): Operation => step('cut', 'body', [], { gate });
 const about = { batchId: 'B1', zoneId: 'bench', fromMs: 40, toMs: 100 };
 const TEMPERATURES = asked(Temperatures, { zoneId: about.zoneId, fromMs: about.fromMs, toMs: about.toMs });
 const AIR = asked(AirNow, { zoneId: about.zoneId });
-const COAT = asked(LastCoat, { batchId: 'B1', visitId: null });
+const COAT = asked(LastCoats, { batchId: 'B1' });
 const MEASURES = asked(MeasuresOf, { batchId: 'B1' });
 
 describe('a gate', () => {
@@ -46,12 +47,12 @@ describe('a gate', () => {
     });
     answers.put(TEMPERATURES, [{ atMs: 50, tempC: 20 }]);
     answers.put(AIR, { tempC: 20, relativeHumidity: 0.5 });
-    answers.put(COAT, 90);
+    answers.put(COAT, [90, null]);
     answers.put(MEASURES, { measures: [1], courses: [2] });
     expect(gateEvidence(batch, factory, 100, answers)).toMatchObject({
       temperatures: [{ atMs: 50, tempC: 20 }],
       air: { tempC: 20, relativeHumidity: 0.5 },
-      lastCoatMs: 90,
+      lastCoats: [90, null],
       measures: [1],
       courses: [2],
     });
@@ -71,16 +72,17 @@ describe('a gate', () => {
 describe('what is read along with a row', () => {
   const names = (asks: readonly { kind: { name: string }; field: string; values: readonly string[] }[]) =>
     asks.map((a) => [a.kind.name, a.field, [...a.values]]);
-  test('of a batch: its pieces, its visit, its run, its places; of instruments their instruments', () => {
+  test('of a batch: its pieces, its visit, its places; of instruments their instruments', () => {
     const own = names(Batch.alongWith(batchOf({ id: 'B5', visitId: 'v5' })));
     expect(own).toContainEqual(['piece', 'batchId', ['B5']]);
     expect(own).toContainEqual(['visit', 'id', ['v5']]);
-    expect(own).toContainEqual(['run', 'id', []]);
     expect(own).toContainEqual(['placement', 'batchId', ['B5']]);
     expect(own).toContainEqual(['instrument', 'batchId', []]);
-    const running = names(Batch.alongWith(batchOf({ id: 'B5', runId: 'r5', component: 'instrument' })));
-    expect(running).toContainEqual(['run', 'id', ['r5']]);
-    expect(running).toContainEqual(['instrument', 'batchId', ['B5']]);
+    expect(names(Batch.alongWith(batchOf({ id: 'B5', component: 'instrument' })))).toContainEqual(['instrument', 'batchId', ['B5']]);
+  });
+  test('a batch stands under the job it is in, which others may be in too', () => {
+    expect(names(Batch.under(batchOf({ jobId: null })))).toEqual([[Job.name, 'id', []]]);
+    expect(names(Batch.under(batchOf({ jobId: 'j5' })))).toEqual([[Job.name, 'id', ['j5']]]);
   });
   test('an instrument stands under its batch, and its order where it has one', () => {
     const under = (orderId: string | null) => names(Instrument.under({ batchId: 'B5', orderId } as Instrument));
@@ -90,15 +92,11 @@ describe('what is read along with a row', () => {
     ]);
     expect(under('O1')).toContainEqual([Order.name, 'id', ['O1']]);
   });
-  test('the visit and the run a batch is in are found, whichever was written last', () => {
+  test('the visit a batch is on is found, whichever was written last', () => {
     const rows = new Rows();
     for (const id of ['v1', 'v2']) rows.put(Visit, { id, batchId: 'B1' } as Visit);
-    for (const id of ['r1', 'r2']) rows.put(Run, { id, batchId: 'B1' } as Run);
     expect(visitOf(rows, { id: 'B1', visitId: 'v2' }).id).toBe('v2');
     expect(visitOf(rows, { id: 'B1', visitId: 'v1' }).id).toBe('v1');
-    expect(runOf(rows, { id: 'B1', runId: 'r2' }).id).toBe('r2');
-    expect(runOf(rows, { id: 'B1', runId: 'r1' }).id).toBe('r1');
-    expect(() => runOf(rows, { id: 'B1', runId: null })).toThrow();
-    expect(() => runOf(rows, { id: 'B9', runId: 'r9' })).toThrow();
+    expect(() => visitOf(rows, { id: 'B9', visitId: 'v9' })).toThrow();
   });
 });

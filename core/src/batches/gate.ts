@@ -2,7 +2,7 @@ import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding } from '../
 import type { Factory } from '../factory/index.ts';
 import { AirNow, evaluateGate, needsOf, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
 import type { Batch } from './batch.ts';
-import { LastCoat, MeasuresOf } from './evidence.ts';
+import { LastCoats, MeasuresOf } from './evidence.ts';
 
 /** What the gate of a batch's step must be told. */
 export function gateAsks(batch: Batch, operation: Operation, factory: Factory, nowMs: number): Asked[] {
@@ -11,7 +11,7 @@ export function gateAsks(batch: Batch, operation: Operation, factory: Factory, n
   return [
     ...(needs.has('temperatures') ? [asked(Temperatures, temperaturesFor(batch, zoneId, nowMs))] : []),
     ...(needs.has('air') ? [asked(AirNow, { zoneId })] : []),
-    ...(needs.has('lastCoatMs') ? [asked(LastCoat, { batchId: batch.id, visitId: null })] : []),
+    ...(needs.has('lastCoats') ? [asked(LastCoats, { batchId: batch.id })] : []),
     ...(needs.has('measures') || needs.has('courses') ? [asked(MeasuresOf, { batchId: batch.id })] : []),
   ];
 }
@@ -21,7 +21,7 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
   const zoneId = zoneOf(batch, factory);
   const temperatures = answers.to(Temperatures, temperaturesFor(batch, zoneId, nowMs));
   const air = answers.to(AirNow, { zoneId });
-  const lastCoatMs = answers.to(LastCoat, { batchId: batch.id, visitId: null });
+  const lastCoats = answers.to(LastCoats, { batchId: batch.id });
   const measures = answers.to(MeasuresOf, { batchId: batch.id });
   return {
     nowMs,
@@ -30,7 +30,7 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
     shortParts: factory.shortKits(batch.modelId),
     ...(temperatures === NOT_ANSWERED ? {} : { temperatures }),
     ...(air === NOT_ANSWERED ? {} : { air }),
-    ...(lastCoatMs === NOT_ANSWERED ? {} : { lastCoatMs }),
+    ...(lastCoats === NOT_ANSWERED ? {} : { lastCoats }),
     ...(measures === NOT_ANSWERED ? {} : measures),
   };
 }

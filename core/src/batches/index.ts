@@ -1,6 +1,7 @@
 export * from './batch.ts';
 export * from './commands/index.ts';
 export * from './evidence.ts';
+export * from './job.ts';
 export * from './gate.ts';
 export * from './lastEntry.ts';
 export type { Counts } from './pieces.ts';

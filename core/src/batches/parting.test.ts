@@ -93,7 +93,7 @@ describe('taking back', () => {
     house.command(id, { command: 'start work', personId: 'ann' });
     house.pass();
     expect(said(undo(house, id))).toEqual(['entry.undone', 'batch.placed']);
-    expect(house.batch(id)).toMatchObject({ status: 'queued', runId: null });
+    expect(house.batch(id)).toMatchObject({ status: 'queued', jobId: null });
     expect(house.rows.get(Visit, house.batch(id).visitId)).toMatchObject({ startedMs: null, touchMs: 0 });
     expect(takenOn(house.rows, 'F1')).toBe(0);
   });

@@ -2,13 +2,14 @@ import type { Room } from '../ledger/index.ts';
 import type { Routes } from '../routing/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { BATCH_COMMANDS } from './commands/index.ts';
-import { Batch, Instrument, Piece, Run, Visit } from './batch.ts';
+import { Batch, Instrument, Piece, Visit } from './batch.ts';
 import { Defect } from './defect.ts';
 import { BATCH_ENTRIES } from './entries/index.ts';
+import { Job } from './job.ts';
 
 export const batches = {
   name: 'batches',
-  rows: [Batch, Instrument, Piece, Visit, Run, Defect],
+  rows: [Job, Batch, Instrument, Piece, Visit, Defect],
   entries: BATCH_ENTRIES,
   commands: BATCH_COMMANDS,
   answers: [],

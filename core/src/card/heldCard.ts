@@ -16,7 +16,7 @@ import {
   type RowKind,
   type Written,
 } from '../ledger/index.ts';
-import { AirNow, BoxesFor, CoatsOn, NextNumber, Temperatures, UnmeasuredOf } from '../routing/index.ts';
+import { AirNow, BoxesFor, CoatsOn, coatsOnAll, NextNumber, Temperatures, UnmeasuredOf } from '../routing/index.ts';
 import type { TemperatureSample } from '../climate/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 
@@ -110,11 +110,11 @@ export class HeldCard {
     return coatFindings(batch, this.factory.operationAt(batch), this.factory, nowMs, answers);
   }
 
-  /** Coats laid in the visit it is on. */
+  /** Coats of this pass that every piece of it has. */
   get coats(): number {
-    const { visitId } = this.batch;
-    const laid = this.answered([asked(CoatsOn, { visitId })], this.held.atMs).to(CoatsOn, { visitId });
-    return laid === NOT_ANSWERED ? 0 : laid;
+    const about = { batchId: this.held.batchId };
+    const laid = this.answered([asked(CoatsOn, about)], this.held.atMs).to(CoatsOn, about);
+    return laid === NOT_ANSWERED ? 0 : coatsOnAll(laid);
   }
 
   /** Pieces of the pass that lack a measure its step asks for. */

@@ -1,23 +1,27 @@
-import { LastCoat } from '../batches/index.ts';
-import { answerer, rowsBy } from '../ledger/index.ts';
+import { Batch, countsFor, LastCoats, livePieces, Piece, piecesIn, piecesInPass, Visit, visitOf } from '../batches/index.ts';
+import { answerer, rowsBy, rowsOf, type Ask, type Rows } from '../ledger/index.ts';
 import { CoatsOn } from '../routing/index.ts';
-import { Coat } from './coat.ts';
 
-/** Coats are numbered within their visit, without gaps. */
+const reads = ({ batchId }: { batchId: string }, known: Rows): readonly Ask[] => {
+  const visitId = known.find(Batch, batchId)?.visitId;
+  return [rowsOf(Batch, [batchId]), rowsBy(Piece, 'batchId', [batchId]), rowsOf(Visit, visitId === undefined ? [] : [visitId])];
+};
+
+/** Each piece knows its own: what was split off or came in keeps the coats it has. */
 export const coatsOn = answerer(CoatsOn, {
-  reads: ({ visitId }) => [rowsBy(Coat, 'visitId', [visitId])],
-  answer({ visitId }, rows) {
-    let count = 0;
-    while (rows.find(Coat, `${visitId}/${count + 1}`)) count++;
-    return count;
+  reads,
+  answer({ batchId }, rows) {
+    const batch = rows.get(Batch, batchId);
+    const visit = visitOf(rows, batch);
+    return piecesInPass(batch, piecesIn(rows, batchId)).map(({ id, lastCoat }) =>
+      lastCoat && countsFor(visit, lastCoat.visitId)
+        ? { pieceId: id, coats: lastCoat.coats, lastMs: lastCoat.atMs }
+        : { pieceId: id, coats: 0, lastMs: null },
+    );
   },
 });
 
-export const lastCoat = answerer(LastCoat, {
-  reads: ({ batchId }) => [rowsBy(Coat, 'batchId', [batchId])],
-  answer: ({ batchId, visitId }, rows) =>
-    rows
-      .where(Coat, 'batchId', batchId)
-      .filter((coat) => visitId === null || coat.visitId === visitId)
-      .reduce<number | null>((latest, { atMs }) => Math.max(latest ?? atMs, atMs), null),
+export const lastCoats = answerer(LastCoats, {
+  reads,
+  answer: ({ batchId }, rows) => livePieces(piecesIn(rows, batchId)).map(({ lastCoat }) => lastCoat?.atMs ?? null),
 });

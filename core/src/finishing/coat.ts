@@ -1,10 +1,13 @@
 import { rowKind } from '../ledger/index.ts';
 
-/** One coat on one batch. */
+/** One coat, on all pieces of a batch's pass at the time. */
 export interface Coat {
   id: string;
   batchId: string;
   visitId: string;
+  /** the job it was laid in */
+  jobId: string;
+  pieceIds: readonly string[];
   operationId: string;
   atMs: number;
   personId: string | null;

@@ -1,4 +1,4 @@
-import { Batch, LastCoat, OVERRIDE_ROLE, zoneOf } from '../batches/index.ts';
+import { Batch, OVERRIDE_ROLE, zoneOf } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import {
   asked,
@@ -14,7 +14,7 @@ import {
   type Decided,
   type Finding,
 } from '../ledger/index.ts';
-import { AirNow, CoatsOn, evaluateGate, type Operation } from '../routing/index.ts';
+import { AirNow, CoatsOn, evaluateGate, type Operation, type Rule } from '../routing/index.ts';
 import type { CoatLogged } from './coatLogged.ts';
 import { dryFilmUm } from './film.ts';
 
@@ -24,29 +24,30 @@ export interface LogCoatRequest {
   overrideReason?: string;
 }
 
-/** What must be known before a coat is sprayed: the window since the last one, and the booth's air. */
+/** What must be known before a coat is sprayed: what is on each piece since it came, and the booth's air. */
 export const coatAsks = (batch: Batch, factory: Factory) => [
-  asked(LastCoat, { batchId: batch.id, visitId: batch.visitId }),
+  asked(CoatsOn, { batchId: batch.id }),
   asked(AirNow, { zoneId: zoneOf(batch, factory) }),
 ];
 
 /** Whether a coat may be sprayed on a batch now. */
 export function coatFindings(batch: Batch, operation: Operation, factory: Factory, nowMs: number, answers: Answers): Finding[] {
   if (!operation.coat) return [];
-  const lastCoatMs = answers.to(LastCoat, { batchId: batch.id, visitId: batch.visitId });
+  const laid = answers.to(CoatsOn, { batchId: batch.id });
   const air = answers.to(AirNow, { zoneId: zoneOf(batch, factory) });
-  return evaluateGate(
-    [
-      {
-        kind: 'window',
-        minimumMinutes: operation.coat.flashMinutes,
-        maximumMinutes: operation.coat.recoatMaxMinutes,
-        afterwards: 'Scuff sand before the next coat',
-      },
-      { kind: 'climate', limits: factory.setUp.settings.sprayLimits },
-    ],
-    { nowMs, ...(lastCoatMs === NOT_ANSWERED ? {} : { lastCoatMs }), ...(air === NOT_ANSWERED ? {} : { air }) },
-  );
+  // The first coat of a pass follows none; a piece without one keeps no other waiting.
+  const lastCoats = laid === NOT_ANSWERED ? undefined : laid.flatMap(({ lastMs }) => lastMs ?? []);
+  const window: Rule = {
+    kind: 'window',
+    minimumMinutes: operation.coat.flashMinutes,
+    maximumMinutes: operation.coat.recoatMaxMinutes,
+    afterwards: 'Scuff sand before the next coat',
+  };
+  return evaluateGate([...(lastCoats?.length === 0 ? [] : [window]), { kind: 'climate', limits: factory.setUp.settings.sprayLimits }], {
+    nowMs,
+    ...(lastCoats ? { lastCoats } : {}),
+    ...(air === NOT_ANSWERED ? {} : { air }),
+  });
 }
 
 /** A coat is sprayed on every piece of a batch's present pass. */
@@ -63,7 +64,7 @@ export const LogCoat = commandKind('log coat')<LogCoatRequest, Factory>({
   }),
   asks({ batchId }, { rows, factory }) {
     const batch = rows.get(Batch, batchId);
-    return [...coatAsks(batch, factory), asked(CoatsOn, { visitId: batch.visitId })];
+    return coatAsks(batch, factory);
   },
   decide({ batchId, wetUm, overrideReason }, { rows, factory, nowMs, answers }): Decision<Decided<typeof CoatLogged>> {
     const batch = rows.get(Batch, batchId);
@@ -71,8 +72,9 @@ export const LogCoat = commandKind('log coat')<LogCoatRequest, Factory>({
     const { coat } = operation;
     if (!coat) return refuse(`${operation.name} lays no coats`);
     if (batch.status !== 'running') return refuse(`${operation.name} is not running; start it first`);
-    const laid = answers.to(CoatsOn, { visitId: batch.visitId });
+    const laid = answers.to(CoatsOn, { batchId });
     if (laid === NOT_ANSWERED) return refuse('Nobody could say how many coats it has');
+    if (laid.some(({ lastMs }) => lastMs === nowMs)) return refuse('A coat was logged at this very moment');
     const findings = coatFindings(batch, operation, factory, nowMs, answers);
     const against = findings.filter((f) => f.verdict !== 'pass');
     if (against.length > 0 && overrideReason === undefined) return { kind: 'refuse', because: against };
@@ -84,7 +86,7 @@ export const LogCoat = commandKind('log coat')<LogCoatRequest, Factory>({
           kind: 'coat.logged',
           batchId,
           payload: {
-            coatId: `${batch.visitId}/${laid + 1}`,
+            coatId: `${batch.visitId}@${nowMs}`,
             operationId: operation.id,
             materialId: coat.materialId,
             wetUm,

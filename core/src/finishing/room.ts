@@ -1,6 +1,6 @@
 import type { Factory } from '../factory/index.ts';
 import type { Room } from '../ledger/index.ts';
-import { coatsOn, lastCoat } from './answers.ts';
+import { coatsOn, lastCoats } from './answers.ts';
 import { Coat } from './coat.ts';
 import { CoatLogged } from './coatLogged.ts';
 import { LogCoat } from './logCoat.ts';
@@ -10,5 +10,5 @@ export const finishing = {
   rows: [Coat],
   entries: [CoatLogged],
   commands: [LogCoat],
-  answers: [coatsOn, lastCoat],
+  answers: [coatsOn, lastCoats],
 } as const satisfies Room<never, Factory>;

@@ -34,6 +34,7 @@ export const InstrumentsFitted = entryKind('instruments.fitted')<Fitted, Routes>
         setId: null,
         grit: bodyPiece.grit,
         coats: bodyPiece.coats,
+        lastCoat: bodyPiece.lastCoat,
         trail: [{ batchId: id, fromMs: entry.atMs }],
       });
       rows.put(Instrument, {

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { Batch, Instrument, livePieces, Piece, piecesIn, Run, Visit } from '../batches/index.ts';
+import { Batch, Instrument, Job, livePieces, Piece, piecesIn, Visit } from '../batches/index.ts';
 import { Rows } from '../ledger/index.ts';
 import { everything } from '../test/house.ts';
 import { LEDGER } from '../ledger.ts';
@@ -178,15 +178,14 @@ describe('a simulated factory', () => {
   });
   test('nobody works outside the shift, at two benches, or while away', () => {
     const byPerson = new Map<string, { fromMs: number; toMs: number }[]>();
-    for (const run of world.rows.all(Run)) {
-      expect(scenario().time.isWorking(run.fromMs)).toBe(true);
-      if (run.personId === 'bob') expect(run.fromMs >= NOW - 20 * DAY_MS && run.fromMs < NOW - 15 * DAY_MS).toBe(false);
-      const runs = byPerson.get(run.personId ?? '') ?? [];
-      byPerson.set(run.personId ?? '', [...runs, { fromMs: run.fromMs, toMs: run.toMs ?? NOW }]);
+    for (const { personIds, fromMs, toMs } of world.rows.all(Job)) {
+      expect(scenario().time.isWorking(fromMs)).toBe(true);
+      if (personIds.includes('bob')) expect(fromMs >= NOW - 20 * DAY_MS && fromMs < NOW - 15 * DAY_MS).toBe(false);
+      for (const id of personIds) byPerson.set(id, [...(byPerson.get(id) ?? []), { fromMs, toMs: toMs ?? NOW }]);
     }
-    for (const runs of byPerson.values()) {
-      runs.sort((a, b) => a.fromMs - b.fromMs);
-      runs.slice(1).forEach((run, i) => expect(run.fromMs).toBeGreaterThanOrEqual(runs[i]?.toMs ?? 0));
+    for (const jobs of byPerson.values()) {
+      jobs.sort((a, b) => a.fromMs - b.fromMs);
+      jobs.slice(1).forEach((job, i) => expect(job.fromMs).toBeGreaterThanOrEqual(jobs[i]?.toMs ?? 0));
     }
   });
   test('no dwell is cut short', () => {

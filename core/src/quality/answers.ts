@@ -1,4 +1,4 @@
-import { Batch, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass } from '../batches/index.ts';
+import { Batch, countsFor, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass, Visit, visitOf } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { answerer, rowsBy, rowsOf, type Ask, type Rows } from '../ledger/index.ts';
 import { UnmeasuredOf, type Operation } from '../routing/index.ts';
@@ -8,8 +8,14 @@ import { measureEvidence } from './measureEvidence.ts';
 /** The measures of the pieces that are still in a batch, wherever they were taken. */
 const measuresIn = (rows: Rows, pieces: readonly Piece[]): Measure[] => pieces.flatMap(({ id }) => rows.where(Measure, 'pieceId', id));
 
+const visitIds = (known: Rows, batchId: string): string[] => {
+  const batch = known.find(Batch, batchId);
+  return batch ? [batch.visitId] : [];
+};
+
 const reads = ({ batchId }: { batchId: string }, known: Rows): readonly Ask[] => [
   rowsOf(Batch, [batchId]),
+  rowsOf(Visit, visitIds(known, batchId)),
   rowsBy(Piece, 'batchId', [batchId]),
   rowsBy(
     Measure,
@@ -23,9 +29,10 @@ export const measuresOf = answerer(MeasuresOf, {
   answer: ({ batchId }, rows) => measureEvidence(measuresIn(rows, livePieces(piecesIn(rows, batchId)))),
 });
 
-/** Pieces of the pass that lack a measure a step asks for, taken since the batch came to it. */
+/** Pieces of the pass that lack a measure a step asks for, taken since they came to it, in this batch or another. */
 export function unmeasuredPieces(
-  batch: Pick<Batch, 'redo' | 'arrivedMs'>,
+  batch: Pick<Batch, 'redo'>,
+  visit: Pick<Visit, 'id' | 'continues'>,
   operation: Operation,
   pieces: readonly Piece[],
   measures: readonly Measure[],
@@ -33,7 +40,7 @@ export function unmeasuredPieces(
   const wanted = operation.characteristics ?? [];
   const taken = new Set(
     measures
-      .filter((m) => m.operationId === operation.id && m.atMs >= batch.arrivedMs)
+      .filter((m) => m.operationId === operation.id && countsFor(visit, m.visitId))
       .map((m) => JSON.stringify([m.pieceId, m.characteristicId])),
   );
   return piecesInPass(batch, pieces)
@@ -46,6 +53,6 @@ export const unmeasuredOf = answerer<{ batchId: string }, readonly string[], Fac
   answer({ batchId }, rows, factory) {
     const batch = rows.get(Batch, batchId);
     const pieces = piecesIn(rows, batchId);
-    return unmeasuredPieces(batch, factory.operationAt(batch), pieces, measuresIn(rows, pieces));
+    return unmeasuredPieces(batch, visitOf(rows, batch), factory.operationAt(batch), pieces, measuresIn(rows, pieces));
   },
 });

@@ -6,6 +6,8 @@ export interface Measure {
   id: string;
   pieceId: string;
   batchId: string;
+  /** the visit it was taken on */
+  visitId: string;
   operationId: string;
   characteristicId: string;
   value: number;

@@ -5,6 +5,7 @@ const measure = (pieceId: string, characteristicId: string, value: number, atMs:
   id: `${pieceId}/${characteristicId}/${atMs}`,
   pieceId,
   batchId: 'B1',
+  visitId: 'v',
   operationId: 'line',
   characteristicId,
   value,

@@ -16,6 +16,7 @@ export const MeasuresTaken = entryKind('measures.taken')<Taken>({
         id,
         pieceId,
         batchId: batch.id,
+        visitId: batch.visitId,
         operationId,
         characteristicId,
         value,

@@ -106,9 +106,10 @@ describe('rules', () => {
   });
   test('the recoat window opens and closes', () => {
     const rule: Rule = { kind: 'window', minimumMinutes: 60, maximumMinutes: 240, afterwards: 'Scuff sand' };
-    const after = (minutes: number) => evaluateRule(rule, { ...now, lastCoatMs: now.nowMs - minutes * MINUTE_MS });
+    const after = (minutes: number) => evaluateRule(rule, { ...now, lastCoats: [now.nowMs - minutes * MINUTE_MS] });
     expect(evaluateRule(rule, now)).toMatchObject({ verdict: 'wait', sentence: 'Nobody could say when it was coated last' });
-    expect(evaluateRule(rule, { ...now, lastCoatMs: null }).verdict).toBe('pass');
+    for (const lastCoats of [[null], [], [null, null]])
+      expect(evaluateRule(rule, { ...now, lastCoats })).toMatchObject({ verdict: 'stop', sentence: 'No coat on it yet' });
     expect(after(59)).toMatchObject({ verdict: 'wait', untilMs: now.nowMs + MINUTE_MS });
     expect(after(205).sentence).toBe('Recoat window closes in 35 min; after that, scuff sand');
     expect(after(241)).toMatchObject({ verdict: 'stop', remedy: 'Scuff sand' });

@@ -55,7 +55,7 @@ export const batchOf = (over: Partial<Batch> = {}): Batch => ({
   dueMs: null,
   quantity: 3,
   visitId: 'v',
-  runId: null,
+  jobId: null,
   pass: 1,
   redo: false,
   passes: {},
@@ -88,6 +88,7 @@ export const piecesOf = (count = 3, over: Partial<Piece> = {}): Piece[] =>
     setId: null,
     grit: null,
     coats: 0,
+    lastCoat: null,
     trail: [],
     ...over,
   }));

@@ -4,10 +4,11 @@ import type {
   Component,
   Defect,
   Disposition,
+  Job,
+  JobShare,
   Piece,
   PieceState,
   RouteFacts,
-  Run,
   SignOff,
   Stage,
   Visit,
@@ -39,7 +40,7 @@ export class BatchEntity implements Batch {
   @Instant('due_at', OrNothing) dueMs: number | null;
   @Count() quantity: number;
   @Text() visitId: string;
-  @Text(OrNothing) runId: string | null;
+  @Text(OrNothing) jobId: string | null;
   @Count() pass: number;
   @Flag() redo: boolean;
   @Json() passes: Readonly<Record<string, number>>;
@@ -70,6 +71,7 @@ export class PieceEntity implements Piece {
   @Text(OrNothing) setId: string | null;
   @Count(OrNothing) grit: number | null;
   @Count() coats: number;
+  @Json(OrNothing) lastCoat: Piece['lastCoat'];
   @Json() trail: readonly { batchId: string; fromMs: number }[];
 }
 
@@ -94,17 +96,18 @@ export class VisitEntity implements Visit {
   @Count() scrap: number;
   @Quantity() touchMs: number;
   @Text(OrNothing) personId: string | null;
+  @Json() continues: readonly string[];
 }
 
-@Entity('run')
-export class RunEntity implements Run {
+@Entity('job')
+export class JobEntity implements Job {
   @PrimaryColumn('text') id: string;
-  @Text() visitId: string;
-  @Text() batchId: string;
   @Text() stationCode: string;
-  @Text(OrNothing) personId: string | null;
+  @Text() wayId: string;
+  @Json() personIds: readonly string[];
   @Instant('from_at') fromMs: number;
   @Instant('to_at', OrNothing) toMs: number | null;
+  @Json() shares: readonly JobShare[];
 }
 
 @Entity('defect')

@@ -178,6 +178,7 @@ export class DefectView {
 export class BuildView {
   @Out() materialName: string;
   @Out() dryUm: number;
+  @Out() thickestUm: number;
   @Out() lowUm: number;
   @Out() highUm: number;
   @OutEnum(['thin', 'in window', 'thick']) verdict: 'thin' | 'in window' | 'thick';
@@ -240,6 +241,8 @@ export class CardView {
   @OutList(() => WayView) ways: WayView[];
   /** other batches that wait at this step: to be joined, fitted again or merged */
   @OutList(() => WaitingView) besides: WaitingView[];
+  /** what waits at the same station and may go into one job with it */
+  @OutList(() => WaitingView) together: WaitingView[];
   /** whether, at a joining, this is the batch the others become part of */
   @Out() hostsHere: boolean;
   /** the latest entry, if it can be taken back */

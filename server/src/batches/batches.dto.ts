@@ -35,6 +35,8 @@ export class WorkDto extends WhenDto {
 export class StartWorkDto extends WorkDto {
   /** another way than the step's own */
   @InText({ optional: true }) wayId?: string;
+  /** batches waiting at the same station that go into one job with it */
+  @InTexts({ max: 40, optional: true }) withBatchIds?: string[];
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
 }
 

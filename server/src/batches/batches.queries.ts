@@ -15,7 +15,6 @@ import {
   type Stage,
   placementsOf,
   Defect,
-  Coat,
   OverrideRecord,
   Measure,
   Piece,
@@ -24,6 +23,11 @@ import {
   rowsBy,
   PlacementRow,
   coatAsks,
+  coatsOnAll,
+  CoatsOn,
+  livePieces,
+  mayShareJob,
+  NOT_ANSWERED,
   coatFindings,
   unmeasuredPieces,
 } from '@ample-crane/core';
@@ -38,6 +42,7 @@ import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { toBatchView, type BatchView, type CardView, type UndoView } from './batch.view.ts';
+import { filmOn } from './film.ts';
 import { History } from './history.view.ts';
 import { BatchEntity, VisitEntity } from './batch.entity.ts';
 
@@ -124,8 +129,6 @@ export class BatchesQueries {
       this.factories.load(),
       this.reader.read([
         rowsBy(Piece, 'batchId', [batchId]),
-        rowsBy(Coat, 'batchId', [batchId]),
-        rowsBy(Measure, 'batchId', [batchId]),
         rowsBy(Defect, 'batchId', [batchId]),
         rowsBy(OverrideRecord, 'batchId', [batchId]),
         rowsOf(Order, batch.orderId === null ? [] : [batch.orderId]),
@@ -134,7 +137,20 @@ export class BatchesQueries {
       manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' }, take: CARD_LOG_LINES }),
     ]);
     const pieces = rows.all(Piece).sort((a, b) => a.ordinal - b.ordinal);
-    const [coats, measures] = [rows.all(Coat).sort(byTime), rows.all(Measure).sort(byTime)];
+    const [film] = await Promise.all([
+      filmOn(this.reader, livePieces(pieces)),
+      this.reader.read(
+        [
+          rowsBy(
+            Measure,
+            'pieceId',
+            pieces.map((p) => p.id),
+          ),
+        ],
+        rows,
+      ),
+    ]);
+    const measures = rows.all(Measure).sort(byTime);
     const [defects, overrides] = [rows.all(Defect).sort(byTime), rows.all(OverrideRecord).sort(byTime)];
     const route = factory.routeOf(batch);
     const operation = factory.operationAt(batch);
@@ -145,7 +161,16 @@ export class BatchesQueries {
       where: { modelId: batch.modelId, operationId: batch.operationId, status: batch.status, id: Not(batch.id) },
       order: { number: 'ASC' },
     });
-    const ofVisit = coats.filter((c) => c.visitId === batch.visitId);
+    const together =
+      batch.status === 'queued' && mayShareJob(operation)
+        ? await manager.find(BatchEntity, {
+            where: { stationCode: batch.stationCode, status: 'queued', id: Not(batch.id) },
+            order: { number: 'ASC' },
+          })
+        : [];
+    const onIt = await this.sources.answer(operation.coat ? coatAsks(batch, factory) : [], factory);
+    const laid = onIt.to(CoatsOn, { batchId });
+    const visit = visits.find((v) => v.id === batch.visitId);
     const [view] = await this.views([batch], factory);
     if (!view) throw notFound('batch', batchId);
     return {
@@ -166,20 +191,18 @@ export class BatchesQueries {
               arriveMs: f.arriveMs,
               leaveMs: f.leaveMs,
             })),
-      coats: coats.map((c) => history.coat(c)),
-      coatsThisVisit: ofVisit.length,
+      coats: film.coats.map((c) => history.coat(c)),
+      coatsThisVisit: laid === NOT_ANSWERED ? 0 : coatsOnAll(laid),
       coatPlan: operation.coat
         ? {
             ...operation.coat,
             materialName: factory.materialName(operation.coat.materialId),
           }
         : null,
-      build: history.build(coats),
-      coatFindings: operation.coat
-        ? coatFindings(batch, operation, factory, nowMs, await this.sources.answer(coatAsks(batch, factory), factory))
-        : [],
+      build: history.build(film),
+      coatFindings: operation.coat ? coatFindings(batch, operation, factory, nowMs, onIt) : [],
       characteristics: [...(operation.characteristics ?? [])],
-      unmeasured: unmeasuredPieces(batch, operation, pieces, measures),
+      unmeasured: visit ? unmeasuredPieces(batch, visit, operation, pieces, measures) : [],
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),
       overrides: overrides.map((o) => history.override(o)),
@@ -198,7 +221,8 @@ export class BatchesQueries {
         stationName: factory.stationName(w.stationCode),
         minutesPerPiece: w.minutesPerPiece,
       })),
-      besides: batch.status === 'done' ? [] : besides.map(({ id, component, quantity }) => ({ id, component, quantity })),
+      besides: batch.status === 'done' ? [] : besides.map(toWaiting),
+      together: together.filter((b) => mayShareJob(factory.operationAt(b))).map(toWaiting),
       hostsHere: operation.component === batch.component,
       undo: undoOf(log, factory, batch.routeId),
       stationPass: stationPass(route, operation).nth,
@@ -208,6 +232,7 @@ export class BatchesQueries {
   }
 }
 
+const toWaiting = ({ id, component, quantity }: BatchEntity) => ({ id, component, quantity });
 const byTime = (a: { atMs: number }, b: { atMs: number }) => a.atMs - b.atMs;
 
 /** The latest entry, if it is of a kind that can be taken back. */

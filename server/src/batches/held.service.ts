@@ -3,7 +3,6 @@ import {
   asked,
   Batch,
   BoxesFor,
-  Coat,
   LEDGER,
   livePieces,
   Measure,
@@ -50,14 +49,14 @@ export class HeldService {
     const boxes = answers.to(BoxesFor, { batchId });
     const boxIds = boxes === NOT_ANSWERED ? [] : boxes;
     await this.reader.read([rowsOf(Batch, boxIds)], rows);
-    const along: Ask[] = rows.all(Batch).flatMap((b) => [...Batch.alongWith(b)]);
-    await this.reader.read([...along, rowsBy(Coat, 'batchId', [batchId])], rows);
+    const along: Ask[] = rows.all(Batch).flatMap((b) => [...Batch.under(b), ...Batch.alongWith(b)]);
+    await this.reader.read(along, rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
     const air = answers.to(AirNow, { zoneId });
     const temperatures = answers.to(Temperatures, sinceIt);
     const taken = answers.to(PlacesTaken, {});
-    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, Piece.name, Coat.name, Measure.name]);
+    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, Piece.name, Measure.name]);
     const kinds = LEDGER.rooms.flatMap((room) => room.rows).filter((kind) => told.has(kind.name));
     return {
       atMs: nowMs,

@@ -3,6 +3,7 @@ import type { OverrideView } from '../platform/http/views.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import type { BuildView, CoatView, DefectView, MeasureView, VisitView } from './batch.view.ts';
 import type { DefectEntity, VisitEntity } from './batch.entity.ts';
+import type { Film } from './film.ts';
 
 /** What has happened on one route, as people read it. */
 export class History {
@@ -58,18 +59,20 @@ export class History {
     return toOverrideView(override, this.factory, override.operationId === null ? null : this.step(override.operationId).name);
   }
 
-  /** Dry build of what has been sprayed, against its window. */
-  build(coats: readonly Coat[]): BuildView | null {
-    const [first] = coats;
+  /** Dry build of what has been sprayed, on the thinnest piece and the thickest, against its window. */
+  build({ coats: [first], on }: Film): BuildView | null {
     const material = first ? this.factory.setUp.materials.get(first.materialId) : undefined;
     if (!material) return null;
-    const dryUm = coats.filter((c) => c.materialId === material.id).reduce((sum, c) => sum + c.dryUm, 0);
+    const builds = on.map((coats) => coats.reduce((sum, c) => sum + (c.materialId === material.id ? c.dryUm : 0), 0));
+    const [dryUm, thickestUm] = [Math.min(...builds), Math.max(...builds)];
+    const thinnest = judgeBuild(dryUm, material);
     return {
       materialName: material.name,
       dryUm,
+      thickestUm,
       lowUm: material.buildLowUm,
       highUm: material.buildHighUm,
-      verdict: judgeBuild(dryUm, material),
+      verdict: thinnest === 'thin' ? thinnest : judgeBuild(thickestUm, material),
     };
   }
 }

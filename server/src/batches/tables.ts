@@ -1,15 +1,17 @@
-import { Batch, Instrument, Piece, Visit, Run, Defect } from '@ample-crane/core';
+import { Batch, Defect, Instrument, Job, Piece, Visit } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
-import { BatchEntity, DefectEntity, InstrumentEntity, PieceEntity, RunEntity, VisitEntity } from './batch.entity.ts';
+import { BatchEntity, DefectEntity, InstrumentEntity, JobEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
+import { Jobs1700000000008 } from './migrations/1700000000008-jobs.ts';
 
 export const batches: RoomTables = {
   rows: [
+    kept(Job, JobEntity),
     kept(Batch, BatchEntity),
     kept(Instrument, InstrumentEntity),
     kept(Piece, PieceEntity),
     kept(Visit, VisitEntity),
-    kept(Run, RunEntity),
     kept(Defect, DefectEntity),
   ],
   entities: [],
+  migrations: [Jobs1700000000008],
 };

@@ -2,7 +2,9 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { ownerDataSource } from '../database.ts';
 import { allRoutes } from '../factory/allRoutes.ts';
 import { compare, replay, rewrite } from '../logbook/rebuild.ts';
+import { retell } from '../logbook/retell.ts';
 import { ROW_TABLES } from '../tables.ts';
+import { undoThrough } from '../test/migrations.ts';
 import { DAY, openFactory, type Caller, type TestFactory } from '../test/factory.ts';
 
 interface Line {
@@ -48,6 +50,25 @@ describe('the logbook', () => {
     }
   });
 });
+
+test('a factory whose rows an earlier program told goes back to that, comes again, and is told anew', async () => {
+  const owner = await ownerDataSource().initialize();
+  const count = async (what: string) => (await owner.query<{ n: number }[]>(`select count(*)::int as n from ${what}`))[0]?.n;
+  try {
+    await undoThrough(owner, 'Jobs1700000000008');
+    const [runs, running] = [await count('run'), await count(`batch where status = 'running'`)];
+    expect(await count('batch where run_id is not null')).toBe(running);
+    await owner.runMigrations({ transaction: 'all' });
+    expect([await count('job'), await count('batch where job_id is not null')]).toEqual([runs, running]);
+    const entries = await count('logbook');
+    expect(await retell(owner, ROW_TABLES, allRoutes)).toBe(entries);
+    expect(await retell(owner, ROW_TABLES, allRoutes)).toBeNull();
+    const { rows } = await replay(owner.manager, await allRoutes(owner.manager));
+    expect(await compare(owner.manager, rows, ROW_TABLES)).toEqual([]);
+  } finally {
+    await owner.destroy();
+  }
+}, 60_000);
 
 describe('Morning', () => {
   test('counts what its lists show, in walking order', async () => {

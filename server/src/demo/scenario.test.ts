@@ -26,7 +26,7 @@ import {
   Defect,
   Visit,
   Piece,
-  Run,
+  Job,
   Reading,
   ReadingSession,
   Lot,
@@ -64,9 +64,9 @@ function floorEvents(): FlowEvent[] {
     const leftMs = instrument?.shippedMs ?? scrappedMs;
     if (leftMs !== undefined) events.push({ kind: 'leave', atMs: leftMs, count: 1, enteredMs, shipped: instrument?.shippedMs != null });
   }
-  for (const run of rows.all(Run)) {
-    events.push({ kind: 'begin', atMs: run.fromMs, station: run.stationCode });
-    if (run.toMs !== null) events.push({ kind: 'stop', atMs: run.toMs, station: run.stationCode });
+  for (const { fromMs, toMs, stationCode: station } of rows.all(Job)) {
+    events.push({ kind: 'begin', atMs: fromMs, station });
+    if (toMs !== null) events.push({ kind: 'stop', atMs: toMs, station });
   }
   for (const v of rows.all(Visit)) {
     const route = routes.route(rows.get(Batch, v.batchId).routeId);

@@ -169,7 +169,7 @@ export class FlowService {
          from visit v join batch b on b.id = v.batch_id where not b.trial and (v.arrived_at >= $1 or v.finished_at >= $1)`,
       ),
       query<{ station_code: string; from_at: Date; to_at: Date | null }>(
-        `select station_code, from_at, to_at from run where to_at is null or to_at >= $1`,
+        `select station_code, from_at, to_at from job where to_at is null or to_at >= $1`,
       ),
     ]);
     const events: FlowEvent[] = [

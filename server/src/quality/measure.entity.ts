@@ -7,6 +7,7 @@ export class MeasureEntity implements Measure {
   @PrimaryColumn('text') id: string;
   @Text() pieceId: string;
   @Text() batchId: string;
+  @Text() visitId: string;
   @Text() operationId: string;
   @Text() characteristicId: string;
   @Quantity() value: number;

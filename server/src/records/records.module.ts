@@ -1,10 +1,11 @@
 import { Module } from '@nestjs/common';
 import { FactoryModule } from '../factory/factory.module.ts';
+import { LogbookModule } from '../logbook/logbook.module.ts';
 import { RecordsController } from './records.controller.ts';
 import { RecordsService } from './records.service.ts';
 
 @Module({
-  imports: [FactoryModule],
+  imports: [FactoryModule, LogbookModule],
   controllers: [RecordsController],
   providers: [RecordsService],
 })

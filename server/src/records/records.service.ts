@@ -1,7 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import { DataSource, ILike, In } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
-import { CoatEntity } from '../finishing/coat.entity.ts';
+import { filmOn } from '../batches/film.ts';
+import { RowReader } from '../logbook/rowReader.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../factory/logbookWords.ts';
 import { notFound } from '../platform/problems/problems.ts';
@@ -20,6 +21,7 @@ export class RecordsService {
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
+    private readonly reader: RowReader,
   ) {}
 
   /** Instruments whose serial holds the text, the newest first. */
@@ -44,15 +46,15 @@ export class RecordsService {
     const whole = await manager.findOneBy(PieceEntity, { id: serial });
     const batchIds = [...new Set([...pieces, ...(whole ? [whole] : [])].flatMap((p) => p.trail.map((t) => t.batchId)))];
     const allIds = [serial, ...partIds];
-    const [batches, visits, coats, measures, defects, overrides, log] = await Promise.all([
+    const [batches, visits, measures, defects, overrides, log] = await Promise.all([
       manager.findBy(BatchEntity, { id: In(batchIds) }),
       manager.find(VisitEntity, { where: { batchId: In(batchIds) }, order: { arrivedMs: 'ASC' } }),
-      manager.find(CoatEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
       manager.find(MeasureEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
       manager.find(DefectEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC' } }),
       manager.find(OverrideEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
       manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' }, take: 2000 }),
     ]);
+    const film = await filmOn(this.reader, whole ? [whole] : pieces);
     const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';
     const history = new History(factory, routeId);
     const parts = await Promise.all(
@@ -71,8 +73,8 @@ export class RecordsService {
       shipper: instrument.shipper,
       parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
       visits: visits.filter((v) => whole !== null && wasThere(whole, v)).map((v) => history.visit(v)),
-      coats: coats.map((c) => history.coat(c)),
-      build: history.build(coats),
+      coats: film.coats.map((c) => history.coat(c)),
+      build: history.build(film),
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),
       overrides: overrides.map((o) => history.override(o)),

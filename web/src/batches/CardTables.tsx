@@ -8,6 +8,7 @@ import { Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import type { CardTab } from './tabs.ts';
+import { buildTicks, microns } from '../parts/words.ts';
 
 const PIECE_WORDS: Record<View<'PieceView'>['state'], string> = {
   good: 'good',
@@ -96,9 +97,9 @@ export default function CardTables({ card, tab }: { card: View<'CardView'>; tab:
         <>
           {card.build && (
             <Box sx={{ py: 1 }}>
-              <BandStrip label="Dry build" unit="µm" low={card.build.lowUm} high={card.build.highUm} values={[card.build.dryUm]} />
+              <BandStrip label="Dry build" unit="µm" low={card.build.lowUm} high={card.build.highUm} values={buildTicks(card.build)} />
               <Typography variant="body2">
-                {card.build.dryUm.toFixed(0)} µm dry: {card.build.verdict}
+                {microns(card.build)} µm dry: {card.build.verdict}
               </Typography>
             </Box>
           )}

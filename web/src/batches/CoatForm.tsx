@@ -7,6 +7,7 @@ import { FigureIn, figureIn, TextIn, useTyped } from '../parts/fields.tsx';
 import { FindingList } from '../parts/Finding.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
+import { microns } from '../parts/words.ts';
 
 /** Logs one coat; the window since the last and the booth's air are judged first. */
 export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'CoatPlanView'> }) {
@@ -27,8 +28,7 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
         <Figure>{card.coatsThisVisit}</Figure> of <Figure>{plan.coats}</Figure> coats logged
         {card.build && (
           <>
-            ; dry build <Figure>{card.build.dryUm.toFixed(0)}</Figure> µm, window {card.build.lowUm}–{card.build.highUm} µm:{' '}
-            {card.build.verdict}
+            ; dry build <Figure>{microns(card.build)}</Figure> µm, window {card.build.lowUm}–{card.build.highUm} µm: {card.build.verdict}
           </>
         )}
       </Typography>

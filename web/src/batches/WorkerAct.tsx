@@ -1,15 +1,16 @@
 import { Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
-import { ChoiceIn, useTyped } from '../parts/fields.tsx';
+import { ChoiceIn, SeveralIn, useTyped } from '../parts/fields.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
+import { pieces } from '../parts/words.ts';
 import { useBatchCommand } from './useBatchCommand.ts';
 import { useWho, WhoIn } from './WhoField.tsx';
 
 /** Begins the step, or goes on with it: by somebody who can, in one of its ways. */
 export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' | 'resume' }) {
-  const { batch, workers, ways } = card;
-  const { control, handleSubmit } = useForm({ defaultValues: { personId: '', wayId: ways[0]?.id ?? '' } });
+  const { batch, workers, ways, together } = card;
+  const { control, handleSubmit } = useForm({ defaultValues: { personId: '', wayId: ways[0]?.id ?? '', withBatchIds: [] as string[] } });
   const typed = useTyped(control);
   const whoOf = useWho(workers);
   const personId = whoOf(typed.personId);
@@ -18,8 +19,10 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
   const start = useBatchCommand('start', batch, `Start ${batch.operationName.toLowerCase()}, by ${who}`);
   const resume = useBatchCommand('resume', batch, `Go on with ${batch.operationName.toLowerCase()}, by ${who}`);
   const command = act === 'start' ? start : resume;
-  const submit = ({ wayId }: { wayId: string }) =>
-    act === 'start' ? start.mutate({ personId, ...(choosesWay ? { wayId } : {}) }) : resume.mutate({ personId });
+  const submit = ({ wayId, withBatchIds }: { wayId: string; withBatchIds: string[] }) =>
+    act === 'start'
+      ? start.mutate({ personId, ...(choosesWay ? { wayId } : {}), ...(withBatchIds.length > 0 ? { withBatchIds } : {}) })
+      : resume.mutate({ personId });
   if (workers.length === 0) return <Typography color="error">Nobody is signed off for {batch.skill}. Add the skill in Setup.</Typography>;
   return (
     <ActForm
@@ -37,6 +40,14 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
           label="How"
           choices={ways.map((w) => [w.id, `${w.name}, ${w.minutesPerPiece} min a piece`])}
           sx={{ minWidth: 200 }}
+        />
+      )}
+      {act === 'start' && together.length > 0 && (
+        <SeveralIn
+          control={control}
+          name="withBatchIds"
+          label="In one load with"
+          choices={together.map((b) => [b.id, `${b.id}, ${pieces(b.quantity, b.component)}`])}
         />
       )}
     </ActForm>

@@ -2265,6 +2265,7 @@ export interface components {
         BuildView: {
             materialName: string;
             dryUm: number;
+            thickestUm: number;
             lowUm: number;
             highUm: number;
             /** @enum {string} */
@@ -2806,6 +2807,7 @@ export interface components {
             fittedInto: string[];
             ways: components["schemas"]["WayView"][];
             besides: components["schemas"]["WaitingView"][];
+            together: components["schemas"]["WaitingView"][];
             hostsHere: boolean;
             undo: components["schemas"]["UndoView"] | null;
             stationPass: number;
@@ -2835,6 +2837,7 @@ export interface components {
             atMs?: number;
             personId: string;
             wayId?: string;
+            withBatchIds?: string[];
             placements?: components["schemas"]["PlacementDto"][];
         };
         PauseDto: {

@@ -48,6 +48,13 @@ describe('what a device has seen last', () => {
     expect(next.getQueryData(['session'])).toEqual({ name: 'Pell Ashdown' });
   });
 
+  it('of another version of the program, is forgotten: it could not be judged by', () => {
+    page([[['session'], { name: 'Pell Ashdown' }]]);
+    const kept = JSON.parse(storage.getItem('last seen') ?? '{}') as { version: number };
+    storage.setItem('last seen', JSON.stringify({ ...kept, version: kept.version - 1 }));
+    expect(page().getQueryData(['session'])).toBeUndefined();
+  });
+
   it('is the station’s alone: no orders, no records', () => {
     page([
       [['orders'], [{ id: 'O1' }]],

@@ -1,3 +1,4 @@
+import { ROWS_VERSION } from '@ample-crane/core';
 import { dehydrate, hydrate, type DehydratedState, type Query, type QueryClient } from '@tanstack/react-query';
 
 // What a station needs when the network is gone: who is signed in, its queue, the cards in it.
@@ -19,8 +20,9 @@ const isKept = (query: Query) => query.state.data !== undefined && (STATION_QUER
 /** Shows again what this device saw last, and keeps what it sees from now on. */
 export function keepOnDevice(queries: QueryClient, storage: KeptIn = localStorage): void {
   try {
-    const kept = JSON.parse(storage.getItem(KEPT) ?? 'null') as { atMs: number; state: DehydratedState } | null;
-    if (kept && Date.now() - kept.atMs < KEPT_FOR_MS) {
+    const kept = JSON.parse(storage.getItem(KEPT) ?? 'null') as { version?: number; atMs: number; state: DehydratedState } | null;
+    // What another version of the program kept, this one cannot judge by.
+    if (kept?.version === ROWS_VERSION && Date.now() - kept.atMs < KEPT_FOR_MS) {
       hydrate(queries, kept.state);
       // However young: what changed since was told to nobody.
       void queries.invalidateQueries({ refetchType: 'none' });
@@ -51,7 +53,7 @@ function save(queries: QueryClient, storage: KeptIn): void {
   );
   const state = dehydrate(queries, { shouldDehydrateQuery: (query) => isKept(query) && (!isCard(query) || cards.has(query)) });
   try {
-    storage.setItem(KEPT, JSON.stringify({ atMs: Date.now(), state }));
+    storage.setItem(KEPT, JSON.stringify({ version: ROWS_VERSION, atMs: Date.now(), state }));
   } catch {
     // A full device keeps what it kept before: the entries that wait to be sent matter more.
     storage.removeItem(KEPT);

@@ -37,3 +37,13 @@ const STATUS_WORDS: Record<string, string> = {
 };
 
 export const statusWords = (status: string) => STATUS_WORDS[status] ?? status;
+
+type Build = { dryUm: number; thickestUm: number };
+const whole = (um: number) => um.toFixed(0);
+
+/** Dry film in whole µm: "75", or "50 to 75" where it is not the same on every piece. */
+export const microns = ({ dryUm, thickestUm }: Build) =>
+  whole(dryUm) === whole(thickestUm) ? whole(dryUm) : `${whole(dryUm)} to ${whole(thickestUm)}`;
+
+/** The thinnest and the thickest film, once where they are the same. */
+export const buildTicks = ({ dryUm, thickestUm }: Build) => (dryUm === thickestUm ? [dryUm] : [dryUm, thickestUm]);

@@ -10,6 +10,7 @@ import { DataTable } from '../parts/DataTable.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
+import { buildTicks, microns } from '../parts/words.ts';
 
 type Instrument = View<'RecordView'>;
 
@@ -181,9 +182,9 @@ function Finish({ record }: { record: Instrument }) {
       {record.build && (
         <>
           <Typography>
-            {record.build.materialName}: <Figure>{record.build.dryUm.toFixed(0)} µm</Figure> dry, {record.build.verdict}
+            {record.build.materialName}: <Figure>{microns(record.build)} µm</Figure> dry, {record.build.verdict}
           </Typography>
-          <BandStrip label="Dry build" unit="µm" low={record.build.lowUm} high={record.build.highUm} values={[record.build.dryUm]} />
+          <BandStrip label="Dry build" unit="µm" low={record.build.lowUm} high={record.build.highUm} values={buildTicks(record.build)} />
         </>
       )}
       {record.coats.map((coat) => (

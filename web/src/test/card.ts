@@ -49,6 +49,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   fittedInto: [],
   ways: [],
   besides: [],
+  together: [],
   hostsHere: true,
   undo: null,
   stationPass: 1,

@@ -101,7 +101,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
     dueMs: null,
     quantity: 6,
     visitId,
-    runId: over.status === 'running' ? `${visitId}/1` : null,
+    jobId: over.status === 'running' ? `${visitId}#1` : null,
     pass: 1,
     redo: false,
     passes: { [operationId]: 1 },
@@ -119,14 +119,15 @@ export function heldB7(over: Partial<Batch> = {}): Held {
   };
   const { modelId, component, stationCode, stage, quantity, arrivedMs } = batch;
   const common = { batchId: 'B7', stationCode };
+  const ids = Array.from({ length: 6 }, (_, i) => `B7-0${i + 1}`);
   const startedMs = over.status === 'running' ? NOW_MS - HOUR_MS / 2 : null;
   return {
     atMs: NOW_MS,
     batchId: 'B7',
     rows: {
       batch: [batch],
-      piece: Array.from({ length: 6 }, (_, i) => ({
-        id: `B7-0${i + 1}`,
+      piece: ids.map((id, i) => ({
+        id,
         batchId: 'B7',
         component,
         modelId,
@@ -139,6 +140,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
         setId: null,
         grit: null,
         coats: 0,
+        lastCoat: null,
         trail: [{ batchId: 'B7', fromMs: arrivedMs }],
       })),
       visit: [
@@ -161,12 +163,25 @@ export function heldB7(over: Partial<Batch> = {}): Held {
           scrap: 0,
           touchMs: 0,
           personId: null,
+          continues: [],
         },
       ],
-      run: startedMs === null ? [] : [{ id: `${visitId}/1`, ...common, visitId, personId: 'joss', fromMs: startedMs, toMs: null }],
+      job:
+        startedMs === null
+          ? []
+          : [
+              {
+                id: `${visitId}#1`,
+                stationCode,
+                wayId: 'own',
+                personIds: ['joss'],
+                fromMs: startedMs,
+                toMs: null,
+                shares: [{ batchId: 'B7', visitId, operationId, pieceIds: ids, fromMs: startedMs, toMs: null }],
+              },
+            ],
       placement: [],
       instrument: [],
-      coat: [],
       measure: [],
     },
     taken: {},

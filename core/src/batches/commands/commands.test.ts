@@ -42,7 +42,10 @@ function decide(batch: Batch, { command, ...said }: BatchCommand, { pieces = pie
   const rows = new Rows();
   rows.load(Batch, batch);
   for (const piece of pieces) rows.load(Piece, piece);
-  const answers: Readonly<Record<string, unknown>> = { [CoatsOn.name]: known.coats, [UnmeasuredOf.name]: known.unmeasured };
+  const answers: Readonly<Record<string, unknown>> = {
+    [CoatsOn.name]: known.coats && pieces.map(({ id }) => ({ pieceId: id, coats: known.coats, lastMs: 0 })),
+    [UnmeasuredOf.name]: known.unmeasured,
+  };
   const sight = { rows, factory, nowMs, by: { personId: 'ann', role: 'lead' as const } };
   return judge(batchCommand(command), { batchId: batch.id, ...said }, sight, ({ question }) => answers[question.name] ?? NOT_ANSWERED);
 }

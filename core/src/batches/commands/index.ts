@@ -26,6 +26,7 @@ import { UndoEntry } from './undoEntry.ts';
 
 export { NAMING_ROLE, OVERRIDE_ROLE } from './onBatch.ts';
 export type { StartBatchRequest } from './startBatch.ts';
+export { mayShareJob } from './startWork.ts';
 export {
   AcceptBatch,
   CallBatch,

@@ -17,6 +17,7 @@ import {
 } from '../../ledger/index.ts';
 import { operationOf, type Operation, type Route } from '../../routing/index.ts';
 import { Batch, livePieces, piecesIn, type Piece } from '../batch.ts';
+import { Job } from '../job.ts';
 import type { BatchEntry } from '../decided.ts';
 
 /** Least role that may pass a gate against its findings. */
@@ -108,10 +109,12 @@ export const onBatch =
         about: [rowsOf(Batch, [request.batchId, ...others(request, known)])],
         ...(reads ? { reads: reads(request) } : {}),
       }),
-      notBefore: ({ batchId }, rows) => ({
-        atMs: rows.get(Batch, batchId).sinceMs,
-        because: `Batch ${batchId} has been changed since then`,
-      }),
+      notBefore({ batchId }, rows) {
+        const { sinceMs, jobId } = rows.get(Batch, batchId);
+        // What left the same job before was reckoned with this batch in it.
+        const left = jobId === null ? [] : rows.get(Job, jobId).shares.map((share) => share.toMs ?? sinceMs);
+        return { atMs: Math.max(sinceMs, ...left), because: `Batch ${batchId} has been changed since then` };
+      },
       asks: (request, sight) => asks(request, new SeenAtStep(request.batchId, sight)),
       decide(request, given) {
         const at = new AtStep(request.batchId, given);

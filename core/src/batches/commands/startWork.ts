@@ -1,36 +1,83 @@
 import type { Placement } from '../../carriers/index.ts';
-import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers } from '../../ledger/index.ts';
-import { aspectAsks, begins, BoxesFor, onward, operationOf, OWN_WAY, waysOf } from '../../routing/index.ts';
-import { accept } from '../decided.ts';
+import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers, type Decision } from '../../ledger/index.ts';
+import { aspectAsks, begins, BoxesFor, onward, operationOf, OWN_WAY, waysOf, type Operation } from '../../routing/index.ts';
+import { Batch } from '../batch.ts';
+import { accept, type BatchEntry } from '../decided.ts';
 import { beginObjection, benchOf, skillObjection } from '../bench.ts';
 import { placeAsks, placed } from '../places.ts';
-import { onBatch } from './onBatch.ts';
+import { AtStep, onBatch, SeenAtStep } from './onBatch.ts';
 
-/** Somebody begins work on a batch, in one of the step's ways. */
-export const StartWork = onBatch('start work')<{ personId: string; wayId?: string; placements?: readonly Placement[] }>({
+export interface StartWorkRequest {
+  personId: string;
+  wayId?: string;
+  placements?: readonly Placement[];
+  /** batches at the same station that go into the same job: one load of a press, a table, a rack */
+  withBatchIds?: readonly string[];
+}
+
+/** Whether batches may go into one job at a step: not where each takes places or parts, which are not counted yet for the next. */
+export const mayShareJob = ({ kind, place, noWait, draws }: Operation): boolean =>
+  kind === 'work' && place === undefined && noWait !== true && draws === undefined;
+
+/** Somebody begins work on a batch, in one of the step's ways, or on a load of several. */
+export const StartWork = onBatch('start work')<StartWorkRequest>({
   role: 'operator',
   first: ({ batchId }) => [asked(BoxesFor, { batchId })],
-  others: ({ batchId }, first) => boxesIn(batchId, first),
-  asks: ({ placements }, at) => [...placeAsks(placements, at), ...aspectAsks('begin', at)],
-  decide({ personId, wayId = OWN_WAY, placements }, at) {
-    const { batch, operation, route, live } = at;
-    if (operation.kind !== 'work') return refuse(`${operation.name} is not work to start`);
-    if (batch.status !== 'queued') return refuse(`${operation.name} is already ${batch.status}`);
-    const way = waysOf(operation).find((w) => w.id === wayId);
-    if (!way) return wrongInput('wayId', `${operation.name} is not done that way`);
-    const bench = benchOf(at, undefined, boxesIn(batch.id, at.answers));
-    const objection = skillObjection(way, personId, at) ?? beginObjection(bench);
-    if (objection) return objection;
-    // What may not wait goes straight into the next step's place, which must be free now.
-    const into = operation.noWait ? operationOf(route, onward(route, operation) ?? '') : operation;
-    const placing = placed(at, { need: into.place, where: into.name, told: placements, quantity: live.length });
-    if (placing.kind === 'refuse') return placing;
-    const taken = begins(bench);
-    if (!Array.isArray(taken)) return taken;
-    const payload = { operationId: operation.id, workerId: personId, ...(wayId === OWN_WAY ? {} : { wayId }) };
-    return accept(...taken, ...placing.entries, { kind: 'work.started', payload });
+  others: ({ batchId, withBatchIds = [] }, first) => [...withBatchIds, ...boxesIn(batchId, first)],
+  asks: ({ batchId, placements, withBatchIds = [] }, at) => [
+    ...placeAsks(placements, at),
+    ...[batchId, ...withBatchIds].filter((id) => at.rows.find(Batch, id)).flatMap((id) => aspectAsks('begin', new SeenAtStep(id, at))),
+  ],
+  decide(request, at) {
+    const { withBatchIds = [] } = request;
+    const own = begin(request, at);
+    if (own.kind === 'refuse' || withBatchIds.length === 0) return own;
+    if (new Set([at.batch.id, ...withBatchIds]).size !== withBatchIds.length + 1)
+      return wrongInput('withBatchIds', 'A batch is named twice');
+    const entries = [...own.entries];
+    for (const id of withBatchIds) {
+      if (!at.rows.find(Batch, id)) return wrongInput('withBatchIds', `Nothing is known here of batch ${id}`);
+      const other = new AtStep(id, at);
+      const { batch, operation } = other;
+      if (batch.stationCode !== at.batch.stationCode) return wrongInput('withBatchIds', `Batch ${id} is at another station`);
+      if (batch.sinceMs > at.nowMs) return refuse(`Batch ${id} has been changed since then`, { field: 'atMs' });
+      if (batch.status === 'held') return wrongInput('withBatchIds', `Batch ${id} is held: ${batch.holdReason ?? ''}`);
+      if (!mayShareJob(operation))
+        return wrongInput('withBatchIds', `${operation.name} takes places or parts of its own for each batch: begin ${id} by itself`);
+      const joined = begin({ ...request, placements: undefined, withBatchId: at.batch.id }, other);
+      if (joined.kind === 'refuse') return joined;
+      entries.push(...joined.entries.map((entry) => ({ batchId: id, ...entry })));
+    }
+    return accept(...entries);
   },
 });
+
+type Beginning = Pick<StartWorkRequest, 'personId' | 'wayId'> & { placements?: readonly Placement[] | undefined; withBatchId?: string };
+
+/** What beginning on one batch writes. */
+function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning, at: AtStep): Decision<BatchEntry> {
+  const { batch, operation, route, live } = at;
+  if (operation.kind !== 'work') return refuse(`${operation.name} is not work to start`);
+  if (batch.status !== 'queued') return refuse(`${operation.name} is already ${batch.status}`);
+  const way = waysOf(operation).find((w) => w.id === wayId);
+  if (!way) return wrongInput('wayId', `${operation.name} is not done that way`);
+  const bench = benchOf(at, undefined, boxesIn(batch.id, at.answers));
+  const objection = skillObjection(way, personId, at) ?? beginObjection(bench);
+  if (objection) return objection;
+  // What may not wait goes straight into the next step's place, which must be free now.
+  const into = operation.noWait ? operationOf(route, onward(route, operation) ?? '') : operation;
+  const placing = placed(at, { need: into.place, where: into.name, told: placements, quantity: live.length });
+  if (placing.kind === 'refuse') return placing;
+  const taken = begins(bench);
+  if (!Array.isArray(taken)) return taken;
+  const payload = {
+    operationId: operation.id,
+    workerId: personId,
+    ...(wayId === OWN_WAY ? {} : { wayId }),
+    ...(withBatchId === undefined ? {} : { withBatchId }),
+  };
+  return accept(...taken, ...placing.entries, { kind: 'work.started', payload });
+}
 
 /** The boxes that a batch's step could draw from, as far as anybody could say. */
 function boxesIn(batchId: string, answers: Answers): readonly string[] {

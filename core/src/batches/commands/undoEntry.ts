@@ -4,6 +4,7 @@ import { operationOf } from '../../routing/index.ts';
 import { Visit, visitOf, type BatchStatus } from '../batch.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { Defect } from '../defect.ts';
+import { Job } from '../job.ts';
 import type { Undoable } from '../entries/undoable.ts';
 import { LatestEntry } from '../lastEntry.ts';
 import { placeAsks, placed } from '../places.ts';
@@ -38,6 +39,9 @@ function takeBack(undoable: Undoable, undone: BatchEntry, at: AtStep): Decision<
   if (!WHILE[undoable.kind].includes(batch.status)) return refuse(`Batch ${batch.id} is ${batch.status}; that can no longer be taken back`);
   switch (undoable.kind) {
     case 'work.started': {
+      const shares = batch.jobId === null ? [] : rows.get(Job, batch.jobId).shares;
+      if (shares.some((s) => s.batchId !== batch.id && s.toMs !== null && s.toMs > s.fromMs))
+        return refuse('What was begun together with it has been worked on; that can no longer be taken back');
       if (operation.draws) return refuse('Small parts were drawn for it; that cannot be taken back');
       const tookPlaces = (operation.noWait || operation.place) && placementsOf(rows, batch.id).length > 0;
       return tookPlaces ? accept(undone, { kind: 'batch.placed', payload: { placements: [] } }) : accept(undone);

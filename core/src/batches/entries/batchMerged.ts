@@ -21,7 +21,11 @@ export const BatchMerged = entryKind('batch.merged')<{ fromBatchId: string }>({
       into.id,
       [...byCarrier].map(([carrierId, pieces]) => ({ carrierId, pieces })),
     );
-    rows.amend(Visit, visit, { quantity: visit.quantity + moved.length, good: visit.good + fromVisit.good });
+    rows.amend(Visit, visit, {
+      quantity: visit.quantity + moved.length,
+      good: visit.good + fromVisit.good,
+      continues: [...new Set([...visit.continues, fromVisit.id, ...fromVisit.continues])],
+    });
     rows.amend(Visit, fromVisit, { quantity: fromVisit.quantity - moved.length, good: 0, leftMs: entry.atMs });
     changeBatch(rows, into.id, {
       quantity: into.quantity + moved.length,

@@ -54,6 +54,7 @@ export const BatchStarted = entryKind('batch.started')<Started, Routes>({
         setId: setIds?.[ordinal - 1] ?? null,
         grit: null,
         coats: 0,
+        lastCoat: null,
         trail: [{ batchId: id, fromMs: entry.atMs }],
       });
     }

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { Batch, Defect, Instrument, livePieces, Piece, piecesIn, Run, Visit, visitOf } from '../../batches/index.ts';
+import { Batch, Defect, Instrument, Job, livePieces, Piece, piecesIn, Visit, visitOf } from '../../batches/index.ts';
 import { Coat } from '../../finishing/index.ts';
 import { LEDGER, type LogbookEntry } from '../../ledger.ts';
 import { Order } from '../../orders/index.ts';
@@ -113,9 +113,9 @@ describe('a batch', () => {
     house.pass(2 * HOUR_MS);
     house.command('B1', { command: 'finish work', good: 2, rework: 0, scrap: 0, outcomes: [] });
     expect(house.rows.get(Visit, 'B1/carve/1')).toMatchObject({ touchMs: 3 * HOUR_MS, good: 2, personId: 'ann' });
-    expect(house.rows.all(Run).map((r) => [r.personId, (r.toMs ?? 0) - r.fromMs])).toEqual([
-      ['ann', HOUR_MS],
-      ['bob', 2 * HOUR_MS],
+    expect(house.rows.all(Job).map((job) => [job.personIds, (job.toMs ?? 0) - job.fromMs])).toEqual([
+      [['ann'], HOUR_MS],
+      [['bob'], 2 * HOUR_MS],
     ]);
   });
   test('rework brings the same step again, for what came back alone', () => {

@@ -10,9 +10,10 @@ import {
   type Route,
   type Routes,
 } from '../../routing/index.ts';
-import { Batch, Instrument, Piece, piecesIn, Run, runOf, Visit, visitOf } from '../batch.ts';
+import { Batch, Instrument, Piece, piecesIn, Visit, visitOf } from '../batch.ts';
 import { Defect } from '../defect.ts';
 import { type Moved } from './batchMoved.ts';
+import { takeBackJob } from './jobRows.ts';
 import { changeBatch } from './rows.ts';
 import { type Finished } from './workFinished.ts';
 import type { Undoable } from './undoable.ts';
@@ -31,11 +32,10 @@ export const EntryUndone = entryKind('entry.undone')<{ entryId: number; undone: 
     const route = routes.routeOf(batch);
     switch (undone.kind) {
       case 'work.started': {
-        const run = runOf(rows, batch);
-        rows.amend(Run, run, { toMs: run.fromMs });
+        takeBackJob(rows, batch);
         const { stationCode } = operationOf(route, batch.operationId);
         rows.amend(Visit, visitOf(rows, batch), { startedMs: null, personId: null, stationCode });
-        changeBatch(rows, batch.id, { status: 'queued', sinceMs: batch.arrivedMs, runId: null, wayId: null, stationCode });
+        changeBatch(rows, batch.id, { status: 'queued', sinceMs: batch.arrivedMs, jobId: null, wayId: null, stationCode });
         return;
       }
       case 'work.finished':
@@ -66,7 +66,7 @@ function undoFinish(rows: Rows, at: Batch, route: Route, payload: Finished, atMs
     const instrument = rows.get(Instrument, piece.id);
     rows.change(Instrument, piece.id, { state: 'in work', version: instrument.version + 1 });
   }
-  changeBatch(rows, batch.id, { status: 'paused', sinceMs: atMs, quantity: batch.quantity + payload.scrap, runId: null });
+  changeBatch(rows, batch.id, { status: 'paused', sinceMs: atMs, quantity: batch.quantity + payload.scrap, jobId: null });
 }
 
 function undoMove(rows: Rows, batch: Batch, route: Route, { from, to, round }: Moved): void {

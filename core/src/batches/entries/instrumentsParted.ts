@@ -16,9 +16,13 @@ export const InstrumentsParted = entryKind('instruments.parted')<{ operationId: 
     const [bodies, necks] = [half('body', entry.payload.bodyNumber), half('neck', entry.payload.neckNumber)];
     for (const piece of apart) {
       const { bodyId, neckId } = rows.get(Instrument, piece.id);
+      const [bodyPiece, neckPiece] = [rows.get(Piece, bodyId), rows.get(Piece, neckId)];
       rows.change(Piece, piece.id, { state: 'apart' });
-      joinBatch(rows, rows.get(Piece, bodyId), bodies.id, entry.atMs, { state: 'good' });
-      joinBatch(rows, rows.get(Piece, neckId), necks.id, entry.atMs, { state: 'good' });
+      // Both have got what was sprayed on the whole, which began with the coats of its body.
+      const whole = piece.coats - bodyPiece.coats;
+      const { lastCoat } = whole > 0 ? piece : neckPiece;
+      joinBatch(rows, bodyPiece, bodies.id, entry.atMs, { state: 'good', coats: piece.coats, lastCoat: piece.lastCoat });
+      joinBatch(rows, neckPiece, necks.id, entry.atMs, { state: 'good', coats: neckPiece.coats + whole, lastCoat });
     }
     goneOn(rows, batch.id, apart.length, entry.atMs);
     for (const side of [bodies, necks]) {

@@ -10,6 +10,8 @@ export function changeBatch(rows: Rows, batchId: string | null, fields: Partial<
   return rows.amend(Batch, batch, { version: batch.version + 1, ...fields });
 }
 
+const NOTHING: readonly string[] = [];
+
 /** The id of a batch's visit to a step. */
 export const visitIdOf = (batchId: string, operationId: string, pass: number): string => `${batchId}/${operationId}/${pass}`;
 
@@ -44,6 +46,7 @@ export function arrive(rows: Rows, batch: Batch, operation: Operation, atMs: num
     scrap: 0,
     touchMs: 0,
     personId: null,
+    continues: NOTHING,
   });
   const arrived = {
     operationId: operation.id,
@@ -55,7 +58,7 @@ export function arrive(rows: Rows, batch: Batch, operation: Operation, atMs: num
     sinceMs: atMs,
     arrivedMs: atMs,
     visitId,
-    runId: null,
+    jobId: null,
     pass,
     redo,
     passes: withPass(rows, batch.passes, operation.id, pass),
@@ -110,7 +113,7 @@ export function newBatch(start: BatchStart): Batch {
     arrivedMs: start.startedMs,
     endedMs: null,
     visitId: '',
-    runId: null,
+    jobId: null,
     pass: 0,
     redo: false,
     passes: {},
@@ -145,6 +148,12 @@ export function lessPieces(rows: Rows, batchId: string, count: number, atMs: num
 }
 
 /** Puts a piece in a batch, and keeps where it has been. */
-export function joinBatch(rows: Rows, piece: Piece, batchId: string, atMs: number, fields: Pick<Partial<Piece>, 'state'> = {}): Piece {
+export function joinBatch(
+  rows: Rows,
+  piece: Piece,
+  batchId: string,
+  atMs: number,
+  fields: Partial<Pick<Piece, 'state' | 'coats' | 'lastCoat'>> = {},
+): Piece {
   return rows.change(Piece, piece.id, { batchId, trail: [...piece.trail, { batchId, fromMs: atMs }], ...fields });
 }

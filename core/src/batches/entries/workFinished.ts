@@ -4,7 +4,7 @@ import { Batch, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.t
 import type { PieceOutcome } from '../outcome.ts';
 import { keepDefect, scrapPiece } from './pieceRows.ts';
 import { arrive, lessPieces } from './rows.ts';
-import { closeRun } from './run.ts';
+import { leaveJob } from './jobRows.ts';
 
 export interface Finished {
   operationId: string;
@@ -22,7 +22,7 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
     const { good, rework, scrap, outcomes, operationId } = entry.payload;
     const operation = operationOf(routes.routeOf(batch), operationId);
     const after = afterStep(operation);
-    if (batch.runId !== null) closeRun(rows, batch, entry.atMs);
+    if (batch.jobId !== null) leaveJob(rows, batch, entry.atMs);
     rows.amend(Visit, visitOf(rows, batch), { finishedMs: entry.atMs, good, rework, scrap });
     for (const piece of piecesInPass(batch, piecesIn(rows, batch.id))) {
       const outcome = outcomes.find((o) => o.pieceId === piece.id);
@@ -37,10 +37,10 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
     }
     const { batch: left } = lessPieces(rows, batch.id, scrap, entry.atMs);
     if (left.quantity === 0) {
-      rows.change(Batch, left.id, { runId: null });
+      rows.change(Batch, left.id, { jobId: null });
       return;
     }
-    const finished = rows.change(Batch, left.id, { status: 'finished', runId: null, awayTo: null, dueBackMs: null });
+    const finished = rows.change(Batch, left.id, { status: 'finished', jobId: null, awayTo: null, dueBackMs: null });
     if (rework === 0) return;
     // What came back is done again before the batch goes on.
     rows.amend(Visit, visitOf(rows, batch), { leftMs: entry.atMs });

@@ -1,16 +1,25 @@
 import { entryKind } from '../../ledger/index.ts';
 import { operationOf, OWN_WAY, type Routes } from '../../routing/index.ts';
 import { Batch, Visit, visitOf } from '../batch.ts';
-import { openRun } from './run.ts';
+import { beginJob } from './jobRows.ts';
 
-export const WorkStarted = entryKind('work.started')<{ operationId: string; workerId: string; wayId?: string }, Routes>({
+export interface Begun {
+  operationId: string;
+  workerId: string;
+  wayId?: string;
+  /** a batch whose job it comes into */
+  withBatchId?: string;
+}
+
+export const WorkStarted = entryKind('work.started')<Begun, Routes>({
   apply(rows, entry, routes) {
     const batch = rows.get(Batch, entry.batchId);
-    const { operationId, workerId, wayId = OWN_WAY } = entry.payload;
+    const { operationId, workerId, wayId = OWN_WAY, withBatchId } = entry.payload;
     const { ways } = operationOf(routes.routeOf(batch), operationId);
     const stationCode = ways?.find((w) => w.id === wayId)?.stationCode ?? batch.stationCode;
     rows.amend(Visit, visitOf(rows, batch), { startedMs: entry.atMs, personId: workerId, stationCode });
-    openRun(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, workerId);
+    beginJob(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, workerId, withBatchId);
   },
-  sentence: ({ payload }, nameOf) => `${nameOf('step', payload.operationId)} started by ${nameOf('person', payload.workerId)}`,
+  sentence: ({ payload: { operationId, workerId, withBatchId } }, nameOf) =>
+    `${nameOf('step', operationId)} started by ${nameOf('person', workerId)}${withBatchId === undefined ? '' : `, together with ${withBatchId}`}`,
 });

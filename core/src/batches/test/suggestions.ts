@@ -70,10 +70,14 @@ function placements(batch: Batch, house: TestHouse, random: Random): object[] {
 
 export const suggestions: Suggestions = {
   onward: {
-    'start work': of(queuedAt('work'), (_, __, random, { ways = [] }) => ({
-      personId: person(random),
-      ...(ways[0] && random.chance(0.3) ? { wayId: ways[0].id } : {}),
-    })),
+    'start work': of(queuedAt('work'), (batch, house, random, { ways = [] }) => {
+      const beside = others(batch, house).filter((b) => b.status === 'queued');
+      return {
+        personId: person(random),
+        ...(ways[0] && random.chance(0.3) ? { wayId: ways[0].id } : {}),
+        ...(beside.length > 0 && random.chance(0.3) ? { withBatchIds: beside.map((b) => b.id) } : {}),
+      };
+    }),
     'resume work': of(
       (b) => b.status === 'paused',
       (_, __, random) => ({ personId: person(random) }),

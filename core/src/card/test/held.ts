@@ -1,6 +1,5 @@
-import { Batch, Instrument, Piece, Run, Visit } from '../../batches/index.ts';
+import { Batch, Instrument, Job, Piece, Visit } from '../../batches/index.ts';
 import { PlacementRow, takenOn } from '../../carriers/index.ts';
-import { Coat } from '../../finishing/index.ts';
 import { Measure } from '../../quality/index.ts';
 import type { TestHouse } from '../../test/house.ts';
 import { HOUR_MS } from '../../units/index.ts';
@@ -23,10 +22,9 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       batch: [batch, ...boxes],
       piece: [...pieces, ...boxes.flatMap((b) => rows.where(Piece, 'batchId', b.id))],
       visit: [rows.get(Visit, batch.visitId), ...boxes.map((b) => rows.get(Visit, b.visitId))],
-      run: batch.runId === null ? [] : [rows.get(Run, batch.runId)],
+      job: batch.jobId === null ? [] : [rows.get(Job, batch.jobId)],
       placement: [batch, ...boxes].flatMap((b) => rows.where(PlacementRow, 'batchId', b.id)),
       instrument: rows.all(Instrument).filter((i) => i.batchId === batchId),
-      coat: rows.where(Coat, 'batchId', batchId),
       measure: pieces.flatMap((p) => rows.where(Measure, 'pieceId', p.id)),
     },
     taken: Object.fromEntries(house.carriers.map((c) => [c.id, takenOn(rows, c.id)])),

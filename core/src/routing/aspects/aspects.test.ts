@@ -9,6 +9,7 @@ import {
   begins,
   BoxesFor,
   CoatsOn,
+  type CoatsOnPiece,
   mayBegin,
   mayFinish,
   roundOrOn,
@@ -93,13 +94,18 @@ describe('aspects of a step', () => {
   });
   test('it is finished when it is measured and coated; what came back is not coated anew', () => {
     const { coat, characteristics } = EACH;
-    const known = (coats: number, unmeasured: string[]) =>
-      new Answers().give(CoatsOn, { visitId: 'v' }, coats).give(UnmeasuredOf, { batchId: 'B1' }, unmeasured);
+    const known = (coats: number, unmeasured: string[], over: CoatsOnPiece[] = []) =>
+      new Answers().give(CoatsOn, { batchId: 'B1' }, [...laid(coats), ...over]).give(UnmeasuredOf, { batchId: 'B1' }, unmeasured);
+    const laid = (coats: number) => bench({}).pieceIds.map((pieceId) => ({ pieceId, coats, lastMs: 0 }));
     const finish = (answers: Answers, redo = false) =>
       said(mayFinish(bench({ coat, characteristics }, { answers, batch: { ...bench({}).batch, redo } })));
     expect(finish(known(1, ['B1-02', 'B1-09']))).toEqual(['Not measured yet: B1-02', '1 of 2 coats logged']);
     expect(finish(known(0, []), true)).toEqual([]);
     expect(finish(known(2, ['B1-09']))).toEqual([]);
+    const one = (coats: readonly CoatsOnPiece[]) => finish(known(2, []).give(CoatsOn, { batchId: 'B1' }, coats));
+    const [first, ...rest] = laid(2);
+    expect(one([{ ...first, coats: 1 } as CoatsOnPiece, ...rest])).toEqual([`1 of 2 coats logged on ${first?.pieceId ?? ''}`]);
+    expect(one(rest)).not.toEqual([]);
   });
   test('small parts are drawn from the oldest box first, or the work is not begun', () => {
     const { draws } = EACH;

@@ -12,8 +12,20 @@ export interface CoatPlan {
   recoatMaxMinutes: number;
 }
 
-/** How many coats were laid in a visit. */
-export const CoatsOn = question<{ visitId: string }, number>('coats on');
+/** The coats of this pass on one piece. */
+export interface CoatsOnPiece {
+  pieceId: string;
+  coats: number;
+  /** when the latest was laid */
+  lastMs: number | null;
+}
+
+/** What was laid in this pass on each piece of it. */
+export const CoatsOn = question<{ batchId: string }, readonly CoatsOnPiece[]>('coats on');
+
+/** Coats that every piece of a pass has; 0 where there is none. */
+export const coatsOnAll = (pieces: readonly CoatsOnPiece[]): number =>
+  pieces.reduce((least, { coats }) => Math.min(least, coats), pieces[0]?.coats ?? 0);
 
 export const coat: AspectKind<'coat', CoatPlan> = {
   key: 'coat',
@@ -21,13 +33,17 @@ export const coat: AspectKind<'coat', CoatPlan> = {
   words: (plan) => (plan ? `${plan.coats} × ${plan.wetUm} µm ${plan.materialId}` : '—'),
   checkWorld: ({ materialId }, step, _, { materialIds }) =>
     materialIds.has(materialId) ? [] : [`"${step.name}" lays ${materialId}, which is no coating on record`],
-  asks: (_, moment, { batch: { visitId } }) => (moment === 'finish' ? [asked(CoatsOn, { visitId })] : []),
-  mayFinish({ coats }, { batch, answers }): Finding[] {
+  asks: (_, moment, { batch: { id: batchId } }) => (moment === 'finish' ? [asked(CoatsOn, { batchId })] : []),
+  mayFinish({ coats }, { batch, pieceIds, answers }): Finding[] {
     // What came back is touched up, not coated anew.
     if (batch.redo) return [];
-    const laid = answers.to(CoatsOn, { visitId: batch.visitId });
-    if (laid !== NOT_ANSWERED && laid >= coats) return [];
-    const sentence = laid === NOT_ANSWERED ? `Nobody could say how many of ${coats} coats are laid` : `${laid} of ${coats} coats logged`;
-    return [{ rule: 'state', verdict: 'stop', sentence, remedy: 'Log each coat as it is sprayed' }];
+    const stop = (sentence: string): Finding[] => [{ rule: 'state', verdict: 'stop', sentence, remedy: 'Log each coat as it is sprayed' }];
+    const laid = answers.to(CoatsOn, { batchId: batch.id });
+    if (laid === NOT_ANSWERED) return stop(`Nobody could say how many of ${coats} coats are laid`);
+    const told = laid.filter(({ pieceId }) => pieceIds.includes(pieceId));
+    const short = told.filter((piece) => piece.coats < coats);
+    if (short.length === 0 && told.length === pieceIds.length) return [];
+    const on = short.length < pieceIds.length ? ` on ${short.map((p) => p.pieceId).join(', ')}` : '';
+    return stop(`${coatsOnAll(short)} of ${coats} coats logged${on}`);
   },
 };

@@ -20,7 +20,7 @@ import { when } from './when.ts';
 
 export type { Box } from './aspect.ts';
 export { CAUTION_KINDS, type CautionKind } from './cautions.ts';
-export { CoatsOn, type CoatPlan } from './coat.ts';
+export { CoatsOn, coatsOnAll, type CoatPlan, type CoatsOnPiece } from './coat.ts';
 export { BoxesFor, type Draw } from './draw.ts';
 export { UnmeasuredOf, type Characteristic } from './measure.ts';
 export { PREREQUISITE_KINDS, type Prerequisite } from './needs.ts';

@@ -22,8 +22,8 @@ export interface Evidence {
   series?: readonly { atMs: number; value: number }[];
   /** the same for each characteristic */
   courses?: Readonly<Record<string, readonly { atMs: number; value: number }[]>>;
-  /** when it was coated last; null when it never was */
-  lastCoatMs?: number | null;
+  /** when each piece was coated last; null for one that never was */
+  lastCoats?: readonly (number | null)[];
   air?: { tempC: number; relativeHumidity: number };
   signOffs?: readonly { skill: string; by: string }[];
   shortParts?: readonly string[];

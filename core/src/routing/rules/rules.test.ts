@@ -110,7 +110,17 @@ describe('at its limits', () => {
     [240, 'pass'],
     [241, 'stop'],
   ])('a recoat %d min after the last: %s', (minutes, expected) => {
-    expect(verdict(window, { lastCoatMs: NOW - minutes * MINUTE_MS })).toBe(expected);
+    expect(verdict(window, { lastCoats: [NOW - minutes * MINUTE_MS] })).toBe(expected);
+  });
+
+  test.each([
+    ['the newest coat has not flashed off', [90, 59], 'wait', 'Flashed 59 min of 1 h'],
+    ['the oldest has closed', [241, 90, 250], 'stop', 'Recoat window closed 10 min ago on 2 of 3 pieces'],
+    ['one has none', [90, null], 'stop', 'No coat yet on 1 of 2 pieces'],
+    ['all lie inside', [200, 90], 'pass', 'Recoat window closes in 40 min; after that, scuff sand'],
+  ])('pieces coated at different times: %s', (_, minutes, expected, sentence) => {
+    const lastCoats = minutes.map((m) => (m === null ? null : NOW - m * MINUTE_MS));
+    expect(evaluateRule(window, { nowMs: NOW, lastCoats })).toMatchObject({ verdict: expected, sentence });
   });
 
   const cure: Rule = { kind: 'equivalent', what: 'Cured', minimumDays: 14, law: DEFAULT_CURE_LAW };
@@ -161,7 +171,7 @@ describe('what is not answered', () => {
     measures: fc.record({ width: values, core: values }),
     series: points,
     courses: fc.record({ width: points }),
-    lastCoatMs: fc.option(fc.integer({ min: 0, max: NOW })),
+    lastCoats: fc.array(fc.option(fc.integer({ min: NOW - 9999 * MINUTE_MS, max: NOW }), { freq: 9 }), { maxLength: 3 }),
     air: fc.record({ tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
     signOffs: fc.constant([{ skill: 'fitting', by: 'Ann' }]),
     shortParts: fc.constant([]),

@@ -1,0 +1,65 @@
+import type { Rows } from '../../ledger/index.ts';
+import { OWN_WAY } from '../../routing/index.ts';
+import { Batch, piecesIn, piecesInPass, Visit, visitOf } from '../batch.ts';
+import { Job, touchMsOf, type JobShare } from '../job.ts';
+
+/** Work on a batch begins: a job of its own, or one that another batch is in already. */
+export function beginJob(rows: Rows, batch: Batch, atMs: number, workerId: string, withBatchId?: string): void {
+  const share = shareOf(rows, batch, atMs);
+  const load = withBatchId === undefined ? undefined : rows.get(Job, rows.get(Batch, withBatchId).jobId);
+  if (load) rows.amend(Job, load, { shares: [...load.shares, share], toMs: null });
+  const jobId = load?.id ?? `${batch.visitId}#${batch.version}`;
+  if (!load)
+    rows.put(Job, {
+      id: jobId,
+      stationCode: batch.stationCode,
+      wayId: batch.wayId ?? OWN_WAY,
+      personIds: [workerId],
+      fromMs: atMs,
+      toMs: null,
+      shares: [share],
+    });
+  rows.amend(Batch, batch, { version: batch.version + 1, status: 'running', sinceMs: atMs, jobId });
+}
+
+/** A batch leaves the job it is in; what was worked counts for its visit. The job goes on while others are in it. */
+export function leaveJob(rows: Rows, batch: Batch, atMs: number): void {
+  const closed = endShare(rows, batch, atMs);
+  const visit = visitOf(rows, batch);
+  rows.amend(Visit, visit, { touchMs: visit.touchMs + touchMsOf(rows.get(Job, batch.jobId), closed) });
+}
+
+/** Work on a batch was never begun: its share of the job counts for nothing. */
+export function takeBackJob(rows: Rows, batch: Batch): void {
+  const { shares } = rows.get(Job, batch.jobId);
+  endShare(rows, batch, shares.find((s) => isOpenOf(s, batch))?.fromMs ?? batch.sinceMs);
+}
+
+/** Some pieces of a batch at work have gone: the job goes on with the rest. */
+export function goOnWithRest(rows: Rows, batch: Batch, atMs: number): void {
+  const job = rows.get(Job, batch.jobId);
+  rows.amend(Job, job, { shares: [...job.shares, shareOf(rows, batch, atMs)], toMs: null });
+}
+
+function endShare(rows: Rows, batch: Batch, atMs: number): JobShare {
+  const job = rows.get(Job, batch.jobId);
+  const open = job.shares.find((share) => isOpenOf(share, batch));
+  if (!open) throw new Error(`The logbook ends work on batch ${batch.id} that it has not begun`);
+  const closed = { ...open, toMs: atMs };
+  const shares = job.shares.map((share) => (share === open ? closed : share));
+  const ends = shares.map((share) => share.toMs ?? Infinity);
+  const toMs = Math.max(...ends);
+  rows.amend(Job, job, { shares, toMs: toMs === Infinity ? null : toMs });
+  return closed;
+}
+
+const isOpenOf = (share: JobShare, batch: Batch) => share.batchId === batch.id && share.toMs === null;
+
+const shareOf = (rows: Rows, batch: Batch, fromMs: number): JobShare => ({
+  batchId: batch.id,
+  visitId: batch.visitId,
+  operationId: batch.operationId,
+  pieceIds: piecesInPass(batch, piecesIn(rows, batch.id)).map((p) => p.id),
+  fromMs,
+  toMs: null,
+});
