@@ -112,6 +112,8 @@ function keepsWork({ rows }: TestHouse): void {
   const worked = jobs.reduce((sum, job) => sum + job.shares.reduce((ms, share) => ms + touchMsOf(job, share), 0), 0);
   const counted = rows.all(Visit).reduce((sum, v) => sum + v.touchMs, 0);
   ensure(Math.abs(worked - counted) < 1, () => `${worked} ms were worked, ${counted} are counted`);
+  const benches = jobs.filter((job) => job.openAt !== null).map((job) => `${job.openAt ?? ''} ${job.bench ?? ''}`);
+  expect(new Set(benches).size).toBe(benches.length);
   for (const job of jobs)
     ensure((job.toMs === null) === job.shares.some((s) => s.toMs === null), () => `Job ${job.id} ends when its last pieces leave`);
 }

@@ -1,4 +1,5 @@
 export * from './batch.ts';
+export { JobsAt } from './benchPlaces.ts';
 export * from './commands/index.ts';
 export * from './evidence.ts';
 export * from './job.ts';

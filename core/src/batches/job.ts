@@ -17,6 +17,10 @@ export interface JobShare {
 export interface Job {
   id: string;
   stationCode: string;
+  /** the station while it goes on there, so that what goes on is found without what is over; null once it is over */
+  openAt: string | null;
+  /** which of the station's places it takes, from 1; null where nobody counted */
+  bench: number | null;
   /** the way it is done, of those its step knows */
   wayId: string;
   personIds: readonly string[];
@@ -25,7 +29,7 @@ export interface Job {
   toMs: number | null;
   shares: readonly JobShare[];
 }
-export const Job = rowKind<Job>('job', { key: 'id' });
+export const Job = rowKind<Job>('job', { key: 'id', by: ['openAt'] });
 
 /**
  * How much of a job's time counts for one share of it: at each moment the time belongs to the pieces that are in it, in

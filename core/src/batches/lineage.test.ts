@@ -105,6 +105,72 @@ describe('what pieces have on them stays with them', () => {
   });
 });
 
+describe('what must be done again', () => {
+  const ALONE = changed(SHORT_ROUTE, ['cut', { reworkAlone: true }]);
+  const count = (house: TestHouse, id: string, again: readonly string[], scrapped: readonly string[] = []) => {
+    start(house, id);
+    house.pass(minutes(10));
+    const outcome = (kind: 'rework' | 'scrap') => (pieceId: string) => ({
+      pieceId,
+      outcome: kind,
+      defect: 'crack',
+      originOperationId: 'cut',
+      note: '',
+    });
+    const redo = house.batch(id).redo;
+    const inPass = house.live(id).filter((p) => !redo || p.state === 'rework').length;
+    return told(
+      house.command(id, {
+        command: 'finish work',
+        good: inPass - again.length - scrapped.length,
+        rework: again.length,
+        scrap: scrapped.length,
+        outcomes: [...again.map(outcome('rework')), ...scrapped.map(outcome('scrap'))],
+      }),
+    );
+  };
+
+  test('goes back alone while the rest goes on, through any number of levels, and comes together again', () => {
+    const house = new TestHouse(new Map([[ALONE.id, ALONE]]));
+    const id = house.start('body', 6);
+    const [one, two, , four] = house.live(id).map((p) => p.id);
+    expect(count(house, id, [one ?? '', two ?? ''], [four ?? ''])).toEqual(['work.finished', 'batch.moved']);
+    expect(house.batch(id)).toMatchObject({ operationId: 'rest', quantity: 3, redo: false });
+    expect(house.batch('B2')).toMatchObject({ operationId: 'cut', quantity: 2, redo: true, pass: 2, status: 'queued', parentId: id });
+    expect(house.rows.get(Visit, `${id}/cut/1`)).toMatchObject({ quantity: 6, good: 3, rework: 2, scrap: 1, touchMs: minutes(10) });
+    expect(count(house, 'B2', [two ?? ''])).toEqual(['work.finished', 'batch.moved']);
+    expect(house.batch('B3')).toMatchObject({ operationId: 'cut', quantity: 1, pass: 3 });
+    // The last of them has nothing that could go on without it.
+    expect(count(house, 'B3', [two ?? ''])).toEqual(['work.finished']);
+    expect(house.batch('B3')).toMatchObject({ pass: 4, redo: true, status: 'queued' });
+    expect(count(house, 'B3', [])).toEqual(['work.finished', 'batch.moved']);
+    for (const from of ['B2', 'B3'])
+      expect(told(house.command(id, { command: 'merge batches', fromBatchId: from }))).toEqual(['batch.merged']);
+    expect(house.live(id).map((p) => [p.id, p.state])).toEqual(house.live(id).map((p) => [p.id, 'good']));
+    expect(house.batch(id).quantity).toBe(5);
+    const worked = house.rows.all(Visit).reduce((sum, v) => sum + v.touchMs, 0);
+    expect(worked).toBe(minutes(40));
+  });
+  test('waits for nobody once it is parted from what is good; and cannot be taken back when it has gone', () => {
+    const house = new TestHouse();
+    const id = house.start('body', 3);
+    expect(count(house, id, [`${id}-02`])).toEqual(['work.finished']);
+    expect(house.batch(id)).toMatchObject({ redo: true, status: 'queued', quantity: 3 });
+    expect(told(house.command(id, { command: 'split batch', pieceIds: [`${id}-02`] }))).toEqual(['batch.split']);
+    expect(house.batch(id)).toMatchObject({ redo: false, status: 'finished', quantity: 2 });
+    expect(house.batch('B2')).toMatchObject({ redo: true, status: 'queued', quantity: 1 });
+    expect(told(house.command(id, { command: 'move batch', accepted: true }))).toEqual(['batch.moved']);
+
+    const other = new TestHouse(new Map([[ALONE.id, ALONE]]));
+    const batch = other.start('body', 3);
+    count(other, batch, [`${batch}-01`]);
+    const last = other.recorder.entries.filter((e) => e.batchId === batch && e.kind === 'work.finished').at(-1)?.id ?? 0;
+    expect(told(other.command(batch, { command: 'undo entry', entryId: last, reason: 'Wrong' }))[0]).toMatch(
+      /something else has been logged/,
+    );
+  });
+});
+
 describe('a load', () => {
   test('of three batches is one job; each leaves it when it is counted, and no minute is lost', () => {
     const { house, ids } = begun(6, 3, 1);

@@ -1,6 +1,7 @@
 import type { Room } from '../ledger/index.ts';
 import type { Routes } from '../routing/index.ts';
 import type { Factory } from '../factory/index.ts';
+import { jobsAt } from './benchPlaces.ts';
 import { BATCH_COMMANDS } from './commands/index.ts';
 import { Batch, Instrument, Piece, Visit } from './batch.ts';
 import { Defect } from './defect.ts';
@@ -12,5 +13,5 @@ export const batches = {
   rows: [Job, Batch, Instrument, Piece, Visit, Defect],
   entries: BATCH_ENTRIES,
   commands: BATCH_COMMANDS,
-  answers: [],
+  answers: [jobsAt],
 } as const satisfies Room<Routes, Factory>;

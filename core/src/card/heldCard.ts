@@ -1,4 +1,4 @@
-import { Batch, gateAsks, gateEvidence, gateFindings } from '../batches/index.ts';
+import { Batch, JobsAt, gateAsks, gateEvidence, gateFindings } from '../batches/index.ts';
 import { PlacementRow, PlacesTaken, takenOn } from '../carriers/index.ts';
 import { coatAsks, coatFindings } from '../finishing/index.ts';
 import { LEDGER, type HouseFactory } from '../ledger.ts';
@@ -37,6 +37,8 @@ export interface Held {
   air: { tempC: number; relativeHumidity: number } | null;
   /** how warm it has been there since it came */
   temperatures: readonly TemperatureSample[];
+  /** stations of which it was told what goes on there */
+  stationCodes: readonly string[];
   /** boxes that its step could draw from, the oldest first */
   boxIds: readonly string[];
 }
@@ -131,6 +133,8 @@ export class HeldCard {
   private answer(ask: Asked, nowMs: number): unknown {
     const { question, about } = ask;
     const answerer = LEDGER.answererOf(ask);
+    const elsewhere = question.name === JobsAt.name && !this.held.stationCodes.includes((about as { stationCode: string }).stationCode);
+    if (elsewhere) return NOT_ANSWERED;
     if (answerer) {
       // What it would have to read and was never told is not known to be nothing.
       const isTold = answerer.reads(about, this.rows).every(({ kind }) => kind.name in this.held.rows);

@@ -133,6 +133,11 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     return { usual: named(true), other: named(false) };
   }
 
+  /** How many jobs a station has room for at once; one where nothing is known of it. */
+  placesAt(stationCode: string): number {
+    return this.setUp.stations.get(stationCode)?.places ?? 1;
+  }
+
   /** Where a station stands; nothing is known of the air elsewhere. */
   zoneOf(stationCode: string): string | undefined {
     return this.setUp.stations.get(stationCode)?.zoneId;

@@ -269,11 +269,12 @@ export class Floor {
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
     const rework = outcomes.length - scrap;
     const good = pieces.length - scrap - rework;
-    this.mover.carryOut(batch, { command: 'finish work', good, rework, scrap, outcomes }, atMs, job.workerId);
+    const back = this.mover.carryOut(batch, { command: 'finish work', good, rework, scrap, outcomes }, atMs, job.workerId);
     this.jobs.delete(batch.id);
     this.crew.ends(job.workerId);
     this.running.set(job.way.stationCode, (this.running.get(job.way.stationCode) ?? 1) - 1);
     this.finished(batch.id, atMs);
+    for (const id of back) this.arrived(id, atMs);
   }
 
   /** What is done either waits for its gate or has gone on. */

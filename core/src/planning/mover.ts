@@ -149,6 +149,8 @@ function batchNumbersOf(entry: BatchEntry): number[] {
     case 'batch.split':
     case 'instruments.refitted':
       return [entry.payload.number];
+    case 'work.finished':
+      return entry.payload.reworkNumber === undefined ? [] : [entry.payload.reworkNumber];
     case 'handover.refused':
       return entry.payload.refusals.flatMap((r) => r.number ?? []);
     case 'instruments.parted':

@@ -11,7 +11,7 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
   const stageOf = (code: string): Stage => steps.find(({ step }) => step.stationCode === code)?.step.stage ?? 'roughMill';
   const stations = scenario.stations.map(({ code, zoneId, benches }): [string, Station] => [
     code,
-    { code, name: code, stage: stageOf(code), zoneId, kind: 'work', places: benches.at(-1)?.count ?? 1 },
+    { code, name: code, stage: stageOf(code), zoneId, kind: 'work', places: Math.max(...benches.map((b) => b.count)) },
   ]);
   const versions = scenario.models.flatMap(({ id, versions: known }) =>
     known.map(({ fromMs, routeId }, i): RouteVersion => ({

@@ -20,6 +20,7 @@ const ANY_STEP = fc.constantFrom(
   'program',
   'sign-off',
   'measured',
+  'rework alone',
 );
 type StepKind = typeof ANY_STEP extends fc.Arbitrary<infer T> ? T : never;
 
@@ -82,6 +83,8 @@ function chain(component: Component, prefix: string, kinds: readonly StepKind[],
           return [
             step(id, component, [], { characteristics: [{ id: 'width', name: 'Width', unit: 'mm', low: 55, target: 56, high: 57 }] }),
           ];
+        case 'rework alone':
+          return [step(id, component, [], { reworkAlone: true })];
         case 'program':
           return [step(id, component, [], { needs: [{ kind: 'program', what: id }] })];
       }

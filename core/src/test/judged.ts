@@ -1,4 +1,4 @@
-import { Batch, Piece } from '../batches/index.ts';
+import { Batch, JobsAt, Piece } from '../batches/index.ts';
 import { judge, NOT_ANSWERED, Rows, type AnyCommandKind, type Decision, type Role, type RowKind, type Written } from '../ledger/index.ts';
 import type { HouseFactory } from '../ledger.ts';
 import { HOUR_MS } from '../units/index.ts';
@@ -12,7 +12,7 @@ export interface Around {
   /** other batches, each with three pieces */
   others?: readonly Partial<Batch>[];
   rows?: readonly (readonly [RowKind<never>, object])[];
-  /** what is answered, by the name of the question; nobody can say the rest */
+  /** what is answered, by the name of the question: benches are free unless told otherwise; nobody can say the rest */
   answers?: Readonly<Record<string, unknown>>;
   nowMs?: number;
   personId?: string;
@@ -36,7 +36,8 @@ export function judged(kind: object, said: object, around: Around): Decision<Wri
   for (const [rowKind, row] of around.rows ?? []) rows.load(rowKind, row as never);
   const sight = { rows, factory, nowMs, by: { personId, role } };
   const command = kind as AnyCommandKind<HouseFactory>;
-  return judge(command, { batchId: here.id, ...said }, sight, ({ question }) => answers[question.name] ?? NOT_ANSWERED);
+  const told: Readonly<Record<string, unknown>> = { [JobsAt.name]: [], ...answers };
+  return judge(command, { batchId: here.id, ...said }, sight, ({ question }) => told[question.name] ?? NOT_ANSWERED);
 }
 
 /** What speaks against it, as it is told: the field that is wrong, the sentence, what to do. */

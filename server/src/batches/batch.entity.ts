@@ -103,6 +103,8 @@ export class VisitEntity implements Visit {
 export class JobEntity implements Job {
   @PrimaryColumn('text') id: string;
   @Text() stationCode: string;
+  @Text(OrNothing) openAt: string | null;
+  @Count(OrNothing) bench: number | null;
   @Text() wayId: string;
   @Json() personIds: readonly string[];
   @Instant('from_at') fromMs: number;

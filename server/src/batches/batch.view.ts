@@ -241,6 +241,8 @@ export class CardView {
   @OutList(() => WayView) ways: WayView[];
   /** other batches that wait at this step: to be joined, fitted again or merged */
   @OutList(() => WaitingView) besides: WaitingView[];
+  /** whether a piece that must be done again goes back alone */
+  @Out() reworkAlone: boolean;
   /** what waits at the same station and may go into one job with it */
   @OutList(() => WaitingView) together: WaitingView[];
   /** whether, at a joining, this is the batch the others become part of */

@@ -222,6 +222,7 @@ export class BatchesQueries {
         minutesPerPiece: w.minutesPerPiece,
       })),
       besides: batch.status === 'done' ? [] : besides.map(toWaiting),
+      reworkAlone: operation.reworkAlone === true,
       together: together.filter((b) => mayShareJob(factory.operationAt(b))).map(toWaiting),
       hostsHere: operation.component === batch.component,
       undo: undoOf(log, factory, batch.routeId),

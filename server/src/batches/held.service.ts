@@ -3,6 +3,7 @@ import {
   asked,
   Batch,
   BoxesFor,
+  Job,
   LEDGER,
   livePieces,
   Measure,
@@ -13,6 +14,7 @@ import {
   rowsBy,
   rowsOf,
   Temperatures,
+  waysOf,
   zoneOf,
   type Ask,
   type Held,
@@ -50,13 +52,14 @@ export class HeldService {
     const boxIds = boxes === NOT_ANSWERED ? [] : boxes;
     await this.reader.read([rowsOf(Batch, boxIds)], rows);
     const along: Ask[] = rows.all(Batch).flatMap((b) => [...Batch.under(b), ...Batch.alongWith(b)]);
-    await this.reader.read(along, rows);
+    const stationCodes = [...new Set([batch.stationCode, ...waysOf(factory.operationAt(batch)).map((way) => way.stationCode)])];
+    await this.reader.read([...along, rowsBy(Job, 'openAt', stationCodes)], rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
     const air = answers.to(AirNow, { zoneId });
     const temperatures = answers.to(Temperatures, sinceIt);
     const taken = answers.to(PlacesTaken, {});
-    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, Piece.name, Measure.name]);
+    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, Job.name, Piece.name, Measure.name]);
     const kinds = LEDGER.rooms.flatMap((room) => room.rows).filter((kind) => told.has(kind.name));
     return {
       atMs: nowMs,
@@ -65,6 +68,7 @@ export class HeldService {
       taken: taken === NOT_ANSWERED ? {} : Object.fromEntries(factory.carriersInUse().map(({ id }) => [id, taken(id)])),
       air: air === NOT_ANSWERED ? null : air,
       temperatures: temperatures === NOT_ANSWERED ? [] : temperatures,
+      stationCodes,
       boxIds,
     };
   }

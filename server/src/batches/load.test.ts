@@ -64,3 +64,26 @@ test('what is elsewhere, or gone meanwhile, is not taken into a load; nothing is
   expect((await start('all of them')).status).toBe(400);
   expect((await card(manager, here)).batch.status).toBe('queued');
 });
+
+test('a station takes as many jobs as it has places, and says who is there; two who begin at once take two places or one is told', async () => {
+  const { stations } = (await manager.get('/setup')).body;
+  const { name, version: of } = stations.find((s: { code: string }) => s.code === 'RM1');
+  expect((await manager.put('/stations/RM1', { version: of, name, places: 2 })).status).toBe(200);
+  const ids: string[] = [];
+  for (let i = 0; i < 4; i++) ids.push(await startedBatch(factory, manager, 'body', 1));
+  const { workers } = await card(manager, ids[0] ?? '');
+  const start = async (id = '', who = 0) =>
+    manager.post(`/batches/${id}/start`, { version: await version(id), personId: workers[who % workers.length].id });
+  const [first, second, third, fourth] = ids;
+  expect((await Promise.all([start(first), start(second, 1)])).map((a) => a.status)).toEqual([200, 200]);
+  const open = await factory.database.query<{ bench: number }[]>(`select bench from job where open_at = 'RM1' order by bench`);
+  expect(open.map((j) => j.bench)).toEqual([1, 2]);
+  const full = await start(third);
+  expect(full.status).toBe(422);
+  expect(full.body.detail).toMatch(/^All 2 places are taken at Cross-cut and rip: B\d+ \(.+\), B\d+ \(/);
+  await manager.post(`/batches/${first ?? ''}/pause`, { version: await version(first ?? ''), cause: 'break' });
+  const race = await Promise.all([start(third), start(fourth, 1)]);
+  expect(race.map((a) => a.status).sort()).toEqual([200, 422]);
+  const resumed = await manager.post(`/batches/${first ?? ''}/resume`, { version: await version(first ?? ''), personId: workers[0].id });
+  expect(resumed.status).toBe(422);
+});

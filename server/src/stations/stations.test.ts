@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { advanceTo, card, DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
+import { advanceTo, BENCHES, card, DAY, openFactory, releasedLot, type Caller, type TestFactory } from '../test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;
@@ -42,7 +42,7 @@ describe('a station', () => {
       expect.stringMatching(/^\d+ days to spare$/),
       'For no order; first come, first taken',
     ]);
-    expect(await work('RM1')).toMatchObject({ name: 'Cross-cut and rip', stage: 'roughMill', kind: 'work', places: 1, running: [] });
+    expect(await work('RM1')).toMatchObject({ name: 'Cross-cut and rip', stage: 'roughMill', kind: 'work', places: BENCHES, running: [] });
   });
   test('shows who is at work on what, apart from what waits', async () => {
     const [[id] = ['']] = await queue('RM1');

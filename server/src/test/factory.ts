@@ -58,6 +58,9 @@ export interface Caller {
 /** What a database is opened with: nothing at all, the demo factory as it is set up, or with its history. */
 type Furnishing = 'nothing' | 'setup' | 'history';
 
+/** Places of every station in the tests, which leave work lying on them. */
+export const BENCHES = 50;
+
 /** The whole server on a database of its own. */
 export async function openFactory(furnishing: Furnishing = 'setup'): Promise<TestFactory> {
   const clusterUrl = process.env['TEST_CLUSTER_URL'];
@@ -75,7 +78,10 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
     const cheap = { memoryCost: 1024, timeCost: 1, parallelism: 1 };
     const [passwordHash, pinHash] = [await hash(PASSWORD, cheap), await hash(DEMO_PIN, cheap)];
     if (furnishing === 'history') await loadDemo(owner, clock.nowMs());
-    else await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), { passwordHash, pinHash }));
+    else {
+      await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), { passwordHash, pinHash }));
+      await owner.query(`update station set places = $1 where kind = 'work'`, [BENCHES]);
+    }
     await owner.destroy();
   }
   const moduleRef = await Test.createTestingModule({ imports: [AppModule.create()] })

@@ -69,6 +69,13 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
           <Figure>{count('good')}</Figure> good · <Figure>{count('rework')}</Figure> rework · <Figure>{count('scrap')}</Figure> scrap
         </Typography>
       </Stack>
+      {count('rework') > 0 && (
+        <Typography color="text.secondary">
+          {card.reworkAlone && count('good') > 0
+            ? 'What must be done again goes back alone, as a batch of its own.'
+            : 'The batch waits here until it is done again.'}
+        </Typography>
+      )}
       {!open && (
         <Button size="large" variant="outlined" onClick={() => setOpen(true)} sx={{ alignSelf: 'start' }}>
           Not all are good…

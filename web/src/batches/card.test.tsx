@@ -66,6 +66,10 @@ describe('the act that is due on a card', () => {
       /How.*By machine, 12 min a piece/,
     );
   });
+  test('what waits beside it may go into one load with it', () => {
+    expect(acts({ together: [{ id: 'B9', component: 'neck', quantity: 4 }] })).toMatch(/In one load with/);
+    expect(acts({})).not.toMatch(/In one load/);
+  });
   test('nobody who can is told as such', () => {
     expect(acts({ workers: [] })).toMatch(/Nobody is signed off for binding. Add the skill in Setup./);
   });

@@ -2593,6 +2593,7 @@ export interface components {
             noWait?: boolean;
             place?: components["schemas"]["PlaceNeedDto"];
             handOver?: boolean;
+            reworkAlone?: boolean;
             matchedSet?: boolean;
             ways?: components["schemas"]["WayDto"][];
             needs?: components["schemas"]["PrerequisiteNeedDto"][];
@@ -2807,6 +2808,7 @@ export interface components {
             fittedInto: string[];
             ways: components["schemas"]["WayView"][];
             besides: components["schemas"]["WaitingView"][];
+            reworkAlone: boolean;
             together: components["schemas"]["WaitingView"][];
             hostsHere: boolean;
             undo: components["schemas"]["UndoView"] | null;

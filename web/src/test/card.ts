@@ -50,6 +50,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   ways: [],
   besides: [],
   together: [],
+  reworkAlone: false,
   hostsHere: true,
   undo: null,
   stationPass: 1,

@@ -173,6 +173,8 @@ export function heldB7(over: Partial<Batch> = {}): Held {
               {
                 id: `${visitId}#1`,
                 stationCode,
+                openAt: stationCode,
+                bench: 1,
                 wayId: 'own',
                 personIds: ['joss'],
                 fromMs: startedMs,
@@ -187,6 +189,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
     taken: {},
     air: { tempC: 21, relativeHumidity: 0.5 },
     temperatures: [],
+    stationCodes: [stationCode],
     boxIds: [],
   };
 }

@@ -1,17 +1,18 @@
-import { refuse, type Decision } from '../../ledger/index.ts';
+import { refuse, type Asked, type Decision } from '../../ledger/index.ts';
 import { aspectAsks, mayFinish } from '../../routing/index.ts';
 import { piecesInPass } from '../batch.ts';
 import { benchOf } from '../bench.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { goesOn, placesWithout } from '../moving.ts';
 import { countsObjection, type Counts } from '../pieces.ts';
+import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
 import { placeAsks } from '../places.ts';
-import { onBatch, type AtStep } from './onBatch.ts';
+import { onBatch, type AtStep, type SeenAtStep } from './onBatch.ts';
 
 /** The work of a pass is done, and counted. */
 export const FinishWork = onBatch('finish work')<Counts>({
   role: 'operator',
-  asks: (_, at) => [...placeAsks(undefined, at), ...aspectAsks('finish', at)],
+  asks: finishAsks,
   decide: (counts, at) =>
     at.batch.status === 'running' ? finish(counts, at) : refuse(`${at.operation.name} is not running; start it first`),
 });
@@ -19,14 +20,23 @@ export const FinishWork = onBatch('finish work')<Counts>({
 /** A batch comes back from another house or building, and is counted. */
 export const ReceiveBatch = onBatch('receive batch')<Counts>({
   role: 'operator',
-  asks: (_, at) => [...placeAsks(undefined, at), ...aspectAsks('finish', at)],
+  asks: finishAsks,
   decide: (counts, at) => (at.batch.status === 'away' ? finish(counts, at) : refuse(`Batch ${at.batch.id} is not away`)),
 });
 
-function finish({ good, rework, scrap, outcomes }: Counts, at: AtStep): Decision<BatchEntry> {
+/** Whether what must be done again leaves the batch, since the rest does not wait for it. */
+const goesAlone = ({ good, rework }: Counts, { operation }: SeenAtStep): boolean =>
+  operation.reworkAlone === true && rework > 0 && good > 0;
+
+function finishAsks(counts: Counts, at: SeenAtStep): Asked[] {
+  return [...(goesAlone(counts, at) ? [BATCH_NUMBER] : []), ...placeAsks(undefined, at), ...aspectAsks('finish', at)];
+}
+
+function finish(counts: Counts, at: AtStep): Decision<BatchEntry> {
+  const { good, rework, scrap, outcomes } = counts;
   const { batch, operation, pieces, live } = at;
   const inPass = piecesInPass(batch, pieces);
-  const wrong = countsObjection(batch, inPass, { good, rework, scrap, outcomes }, at);
+  const wrong = countsObjection(batch, inPass, counts, at);
   if (wrong) return wrong;
   const named = new Set(outcomes.map((o) => o.pieceId));
   const because = mayFinish(
@@ -36,9 +46,21 @@ function finish({ good, rework, scrap, outcomes }: Counts, at: AtStep): Decision
     ),
   );
   if (because.length > 0) return { kind: 'refuse', because };
-  const payload = { operationId: operation.id, good, rework, scrap, outcomes, ...(batch.redo ? { redo: true } : {}) };
-  const left = live.length - scrap;
+  const isAlone = goesAlone(counts, at);
+  const reworkNumber = isAlone ? numberIn(at.answers) : null;
+  if (isAlone && reworkNumber === null) return NO_NUMBER;
+  const payload = {
+    operationId: operation.id,
+    good,
+    rework,
+    scrap,
+    outcomes,
+    ...(batch.redo ? { redo: true } : {}),
+    ...(reworkNumber === null ? {} : { reworkNumber }),
+  };
+  // What is scrapped, or goes back alone, leaves its place.
+  const gone = scrap + (isAlone ? rework : 0);
+  const left = live.length - gone;
   const finished: BatchEntry = { kind: 'work.finished', payload };
-  // What is scrapped leaves its place.
-  return left === 0 || rework > 0 ? accept(finished) : accept(finished, ...goesOn(at, left, placesWithout(at, scrap)));
+  return left === 0 || (rework > 0 && !isAlone) ? accept(finished) : accept(finished, ...goesOn(at, left, placesWithout(at, gone)));
 }

@@ -1,6 +1,9 @@
 import { expect, test } from '@jest/globals';
 import { NUMBER, ROOM, wide, tell, stocked, running, type Case } from '../../test/situations.ts';
+import { NOT_ANSWERED } from '../../ledger/index.ts';
 import { DAY_MS, HOUR_MS } from '../../units/index.ts';
+import { JobsAt } from '../benchPlaces.ts';
+import type { Job } from '../job.ts';
 import * as commands from './index.ts';
 
 tell('CallBatch', [
@@ -123,7 +126,32 @@ test('work is written down as another’s by a lead or above', () => {
   expect(commands.AcceptBatch.objection({ batchId: 'B1' }, { personId: 'ann', role: 'operator' })).toBeNull();
 });
 
+const jobOf = (batchId: string, personId: string, bench: number | null): Job => ({
+  id: batchId,
+  stationCode: 'S',
+  openAt: 'S',
+  bench,
+  wayId: 'own',
+  personIds: [personId],
+  fromMs: 0,
+  toMs: null,
+  shares: [{ batchId, visitId: 'v', operationId: 'sand', pieceIds: [], fromMs: 0, toMs: null }],
+});
+const FULL = { [JobsAt.name]: [jobOf('B7', 'ann', 1), jobOf('B8', 'bob', null)] };
+
 tell('ResumeWork', [
+  [
+    'where all places are taken',
+    { personId: 'ann' },
+    { batch: wide('sand', { status: 'paused', stationCode: 'S-sand' }), answers: FULL },
+    'All 2 places are taken at S-sand: B7 (Ann), B8 (Bob) | Finish or pause what is there first',
+  ],
+  [
+    'where nobody can say who is there',
+    { personId: 'ann' },
+    { batch: wide('sand', { status: 'paused' }), answers: { [JobsAt.name]: NOT_ANSWERED } },
+    'Nobody could say who is at work at S',
+  ],
   ['of what is not paused', { personId: 'ann' }, { batch: running('sand') }, 'sand is not paused'],
   [
     'by somebody who cannot',
@@ -141,6 +169,12 @@ tell('ResumeWork', [
 ]);
 
 tell('StartWork', [
+  [
+    'where all places are taken',
+    { personId: 'ann' },
+    { batch: wide('sand', { accepted: true }), answers: FULL },
+    'All 2 places are taken at S-sand: B7 (Ann), B8 (Bob) | Finish or pause what is there first',
+  ],
   ['of a wait', { personId: 'ann' }, { batch: wide('cure', { status: 'dwelling' }) }, 'cure is not work to start'],
   ['twice', { personId: 'ann' }, { batch: running('sand') }, 'sand is already running'],
   ['in a way there is not', { personId: 'ann', wayId: 'by hand' }, { batch: wide('press') }, 'wayId | press is not done that way'],

@@ -4,6 +4,7 @@ import { aspectAsks, begins, BoxesFor, onward, operationOf, OWN_WAY, waysOf, typ
 import { Batch } from '../batch.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { beginObjection, benchOf, skillObjection } from '../bench.ts';
+import { benchAsks, freeBench } from '../benchPlaces.ts';
 import { placeAsks, placed } from '../places.ts';
 import { AtStep, onBatch, SeenAtStep } from './onBatch.ts';
 
@@ -24,7 +25,8 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
   role: 'operator',
   first: ({ batchId }) => [asked(BoxesFor, { batchId })],
   others: ({ batchId, withBatchIds = [] }, first) => [...withBatchIds, ...boxesIn(batchId, first)],
-  asks: ({ batchId, placements, withBatchIds = [] }, at) => [
+  asks: ({ batchId, wayId = OWN_WAY, placements, withBatchIds = [] }, at) => [
+    ...waysOf(at.operation).flatMap((way) => (way.id === wayId ? benchAsks(way.stationCode) : [])),
     ...placeAsks(placements, at),
     ...[batchId, ...withBatchIds].filter((id) => at.rows.find(Batch, id)).flatMap((id) => aspectAsks('begin', new SeenAtStep(id, at))),
   ],
@@ -56,7 +58,7 @@ type Beginning = Pick<StartWorkRequest, 'personId' | 'wayId'> & { placements?: r
 
 /** What beginning on one batch writes. */
 function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning, at: AtStep): Decision<BatchEntry> {
-  const { batch, operation, route, live } = at;
+  const { batch, operation, route, live, factory } = at;
   if (operation.kind !== 'work') return refuse(`${operation.name} is not work to start`);
   if (batch.status !== 'queued') return refuse(`${operation.name} is already ${batch.status}`);
   const way = waysOf(operation).find((w) => w.id === wayId);
@@ -64,6 +66,8 @@ function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning
   const bench = benchOf(at, undefined, boxesIn(batch.id, at.answers));
   const objection = skillObjection(way, personId, at) ?? beginObjection(bench);
   if (objection) return objection;
+  const own = withBatchId === undefined ? freeBench(way.stationCode, factory, at.answers) : undefined;
+  if (own?.kind === 'refuse') return own;
   // What may not wait goes straight into the next step's place, which must be free now.
   const into = operation.noWait ? operationOf(route, onward(route, operation) ?? '') : operation;
   const placing = placed(at, { need: into.place, where: into.name, told: placements, quantity: live.length });
@@ -75,6 +79,7 @@ function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning
     workerId: personId,
     ...(wayId === OWN_WAY ? {} : { wayId }),
     ...(withBatchId === undefined ? {} : { withBatchId }),
+    ...(own ? { bench: own.bench } : {}),
   };
   return accept(...taken, ...placing.entries, { kind: 'work.started', payload });
 }

@@ -47,7 +47,10 @@ function takeBack(undoable: Undoable, undone: BatchEntry, at: AtStep): Decision<
       return tookPlaces ? accept(undone, { kind: 'batch.placed', payload: { placements: [] } }) : accept(undone);
     }
     case 'work.finished':
-      return undoable.payload.redo ? refuse('Rework that is finished cannot be taken back') : accept(undone);
+      if (undoable.payload.redo) return refuse('Rework that is finished cannot be taken back');
+      return undoable.payload.reworkNumber === undefined
+        ? accept(undone)
+        : refuse('What must be done again has gone back by itself; that can no longer be taken back');
     case 'batch.moved': {
       const visit = visitOf(rows, batch);
       if (visit.good !== 0 || visit.quantity !== live.length)

@@ -3,16 +3,24 @@ import { OWN_WAY } from '../../routing/index.ts';
 import { Batch, piecesIn, piecesInPass, Visit, visitOf } from '../batch.ts';
 import { Job, touchMsOf, type JobShare } from '../job.ts';
 
+interface Beginning {
+  workerId: string;
+  withBatchId?: string;
+  bench?: number | null;
+}
+
 /** Work on a batch begins: a job of its own, or one that another batch is in already. */
-export function beginJob(rows: Rows, batch: Batch, atMs: number, workerId: string, withBatchId?: string): void {
+export function beginJob(rows: Rows, batch: Batch, atMs: number, { workerId, withBatchId, bench = null }: Beginning): void {
   const share = shareOf(rows, batch, atMs);
   const load = withBatchId === undefined ? undefined : rows.get(Job, rows.get(Batch, withBatchId).jobId);
-  if (load) rows.amend(Job, load, { shares: [...load.shares, share], toMs: null });
+  if (load) rows.amend(Job, load, { shares: [...load.shares, share], toMs: null, openAt: load.stationCode });
   const jobId = load?.id ?? `${batch.visitId}#${batch.version}`;
   if (!load)
     rows.put(Job, {
       id: jobId,
       stationCode: batch.stationCode,
+      openAt: batch.stationCode,
+      bench,
       wayId: batch.wayId ?? OWN_WAY,
       personIds: [workerId],
       fromMs: atMs,
@@ -38,7 +46,7 @@ export function takeBackJob(rows: Rows, batch: Batch): void {
 /** Some pieces of a batch at work have gone: the job goes on with the rest. */
 export function goOnWithRest(rows: Rows, batch: Batch, atMs: number): void {
   const job = rows.get(Job, batch.jobId);
-  rows.amend(Job, job, { shares: [...job.shares, shareOf(rows, batch, atMs)], toMs: null });
+  rows.amend(Job, job, { shares: [...job.shares, shareOf(rows, batch, atMs)], toMs: null, openAt: job.stationCode });
 }
 
 function endShare(rows: Rows, batch: Batch, atMs: number): JobShare {
@@ -49,7 +57,7 @@ function endShare(rows: Rows, batch: Batch, atMs: number): JobShare {
   const shares = job.shares.map((share) => (share === open ? closed : share));
   const ends = shares.map((share) => share.toMs ?? Infinity);
   const toMs = Math.max(...ends);
-  rows.amend(Job, job, { shares, toMs: toMs === Infinity ? null : toMs });
+  rows.amend(Job, job, toMs === Infinity ? { shares } : { shares, toMs, openAt: null });
   return closed;
 }
 

@@ -1,7 +1,8 @@
 import { entryKind } from '../../ledger/index.ts';
 import { afterStep, operationOf, type Routes } from '../../routing/index.ts';
-import { Batch, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
+import { Batch, batchIdOf, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
 import type { PieceOutcome } from '../outcome.ts';
+import { goBackAlone } from './goBackAlone.ts';
 import { keepDefect, scrapPiece } from './pieceRows.ts';
 import { arrive, lessPieces } from './rows.ts';
 import { leaveJob } from './jobRows.ts';
@@ -14,12 +15,14 @@ export interface Finished {
   outcomes: readonly PieceOutcome[];
   /** only the pieces that had come back were worked on */
   redo?: boolean;
+  /** the number of the batch in which what must be done again goes back alone */
+  reworkNumber?: number;
 }
 
 export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
   apply(rows, entry, routes) {
     const batch = rows.get(Batch, entry.batchId);
-    const { good, rework, scrap, outcomes, operationId } = entry.payload;
+    const { good, rework, scrap, outcomes, operationId, reworkNumber } = entry.payload;
     const operation = operationOf(routes.routeOf(batch), operationId);
     const after = afterStep(operation);
     if (batch.jobId !== null) leaveJob(rows, batch, entry.atMs);
@@ -42,12 +45,17 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
     }
     const finished = rows.change(Batch, left.id, { status: 'finished', jobId: null, awayTo: null, dueBackMs: null });
     if (rework === 0) return;
+    if (reworkNumber !== undefined) {
+      const again = outcomes.flatMap((o) => (o.outcome === 'rework' ? [o.pieceId] : []));
+      goBackAlone(rows, batch.id, { number: reworkNumber, pieceIds: again, operation, atMs: entry.atMs });
+      return;
+    }
     // What came back is done again before the batch goes on.
     rows.amend(Visit, visitOf(rows, batch), { leftMs: entry.atMs });
     arrive(rows, finished, operation, entry.atMs, true);
   },
-  sentence: ({ payload: { good, rework, scrap, outcomes, operationId } }, nameOf) => {
+  sentence: ({ payload: { good, rework, scrap, outcomes, operationId, reworkNumber } }, nameOf) => {
     const bad = outcomes.map((o) => `${o.pieceId} ${o.outcome}: ${o.defect}`).join(', ');
-    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}`;
+    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework${reworkNumber === undefined ? '' : ` as ${batchIdOf(reworkNumber)}`}, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}`;
   },
 });

@@ -9,16 +9,18 @@ export interface Begun {
   wayId?: string;
   /** a batch whose job it comes into */
   withBatchId?: string;
+  /** the place it takes at its station */
+  bench?: number;
 }
 
 export const WorkStarted = entryKind('work.started')<Begun, Routes>({
   apply(rows, entry, routes) {
     const batch = rows.get(Batch, entry.batchId);
-    const { operationId, workerId, wayId = OWN_WAY, withBatchId } = entry.payload;
+    const { operationId, wayId = OWN_WAY } = entry.payload;
     const { ways } = operationOf(routes.routeOf(batch), operationId);
     const stationCode = ways?.find((w) => w.id === wayId)?.stationCode ?? batch.stationCode;
-    rows.amend(Visit, visitOf(rows, batch), { startedMs: entry.atMs, personId: workerId, stationCode });
-    beginJob(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, workerId, withBatchId);
+    rows.amend(Visit, visitOf(rows, batch), { startedMs: entry.atMs, personId: entry.payload.workerId, stationCode });
+    beginJob(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, entry.payload);
   },
   sentence: ({ payload: { operationId, workerId, withBatchId } }, nameOf) =>
     `${nameOf('step', operationId)} started by ${nameOf('person', workerId)}${withBatchId === undefined ? '' : `, together with ${withBatchId}`}`,

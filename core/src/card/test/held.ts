@@ -1,6 +1,7 @@
 import { Batch, Instrument, Job, Piece, Visit } from '../../batches/index.ts';
 import { PlacementRow, takenOn } from '../../carriers/index.ts';
 import { Measure } from '../../quality/index.ts';
+import { waysOf } from '../../routing/index.ts';
 import type { TestHouse } from '../../test/house.ts';
 import { HOUR_MS } from '../../units/index.ts';
 import type { Held } from '../heldCard.ts';
@@ -10,6 +11,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
   const { rows } = house;
   const batch = rows.get(Batch, batchId);
   const pieces = rows.where(Piece, 'batchId', batchId);
+  const stationCodes = [batch.stationCode, ...waysOf(house.operation(batchId)).map((way) => way.stationCode)];
   const drawn = house.operation(batchId).draws?.map((d) => d.modelId) ?? [];
   const boxes = rows
     .all(Batch)
@@ -22,7 +24,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       batch: [batch, ...boxes],
       piece: [...pieces, ...boxes.flatMap((b) => rows.where(Piece, 'batchId', b.id))],
       visit: [rows.get(Visit, batch.visitId), ...boxes.map((b) => rows.get(Visit, b.visitId))],
-      job: batch.jobId === null ? [] : [rows.get(Job, batch.jobId)],
+      job: rows.all(Job).filter((j) => j.id === batch.jobId || stationCodes.some((code) => code === j.openAt)),
       placement: [batch, ...boxes].flatMap((b) => rows.where(PlacementRow, 'batchId', b.id)),
       instrument: rows.all(Instrument).filter((i) => i.batchId === batchId),
       measure: pieces.flatMap((p) => rows.where(Measure, 'pieceId', p.id)),
@@ -33,6 +35,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       atMs: batch.arrivedMs + i * HOUR_MS,
       tempC: 21,
     })).filter((t) => t.atMs <= nowMs),
+    stationCodes,
     boxIds: boxes.map((b) => b.id),
   };
 }

@@ -15,6 +15,7 @@ import { needs } from './needs.ts';
 import { noWait } from './noWait.ts';
 import { place } from './place.ts';
 import { repeat } from './repeat.ts';
+import { reworkAlone } from './reworkAlone.ts';
 import { ways } from './ways.ts';
 import { when } from './when.ts';
 
@@ -29,7 +30,23 @@ export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './re
 export { OWN_WAY, waysOf, type Way } from './ways.ts';
 
 /** All that a step can say of itself, in the order in which it is told. */
-const KINDS = [when, repeat, noWait, place, handOver, matchedSet, ways, needs, draw, measure, coat, grit, cautions, awayDays] as const;
+const KINDS = [
+  when,
+  repeat,
+  noWait,
+  place,
+  handOver,
+  reworkAlone,
+  matchedSet,
+  ways,
+  needs,
+  draw,
+  measure,
+  coat,
+  grit,
+  cautions,
+  awayDays,
+] as const;
 
 type Kinds = (typeof KINDS)[number];
 

@@ -8,18 +8,23 @@ const UP = `
 create table job (
   id text primary key,
   station_code text not null references station,
+  open_at text references station,
+  bench int,
   way_id text not null,
   person_ids jsonb not null,
   from_at timestamptz not null,
   to_at timestamptz,
   shares jsonb not null,
-  check (to_at is null or to_at >= from_at)
+  check (to_at is null or to_at >= from_at),
+  check ((to_at is null) = (open_at is not null))
 );
 create index job_to on job (to_at);
-create index job_open on job (station_code) where to_at is null;
+create index job_open on job (open_at) where open_at is not null;
+-- Two who begin at once do not take the same place.
+create unique index job_bench on job (open_at, bench) where open_at is not null;
 grant select, insert, update, delete on job to ${APPLICATION_ROLE};
 insert into job
-select r.id, r.station_code, coalesce(b.way_id, 'own'), case when r.person_id is null then '[]' else jsonb_build_array(r.person_id) end,
+select r.id, r.station_code, case when r.to_at is null then r.station_code end, null, coalesce(b.way_id, 'own'), case when r.person_id is null then '[]' else jsonb_build_array(r.person_id) end,
   r.from_at, r.to_at,
   jsonb_build_array(jsonb_build_object(
     'batchId', r.batch_id, 'visitId', r.visit_id, 'operationId', v.operation_id,

@@ -48,8 +48,12 @@ export function faultOf(error: unknown): DatabaseFault | undefined {
   return isLetGo || WORDLESS_GONE.includes(textOf(error, 'message') ?? '') ? 'gone' : undefined;
 }
 
+/** Where two who begin at once took the same place at a station. */
+const SAME_BENCH = 'job_bench';
+
 /** Faults after which the same work, done again, may well succeed. */
-export const isPassing = (error: unknown): boolean => ['deadlock', 'serialization'].includes(faultOf(error) ?? '');
+export const isPassing = (error: unknown): boolean =>
+  ['deadlock', 'serialization'].includes(faultOf(error) ?? '') || textOf(error, 'constraint') === SAME_BENCH;
 
 /** The commit was sent and its answer never came: whether it was carried out is not known. */
 export class UnknownOutcome extends Error {

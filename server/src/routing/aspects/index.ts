@@ -11,6 +11,7 @@ import { NeedsAspectDto } from './needs.dto.ts';
 import { NoWaitAspectDto } from './noWait.dto.ts';
 import { PlaceAspectDto } from './place.dto.ts';
 import { RepeatAspectDto } from './repeat.dto.ts';
+import { ReworkAloneAspectDto } from './reworkAlone.dto.ts';
 import { WaysAspectDto } from './ways.dto.ts';
 import { WhenAspectDto } from './when.dto.ts';
 
@@ -21,6 +22,7 @@ export class AspectsDto extends Together(
   NoWaitAspectDto,
   PlaceAspectDto,
   HandOverAspectDto,
+  ReworkAloneAspectDto,
   MatchedSetAspectDto,
   WaysAspectDto,
   NeedsAspectDto,

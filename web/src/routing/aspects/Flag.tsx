@@ -3,7 +3,7 @@ import { Checkbox, FormControlLabel } from '@mui/material';
 import { useDesk } from '../context.ts';
 
 /** An aspect that a step has or has not. */
-export function Flag({ of, words }: { of: AspectKey & ('handOver' | 'noWait' | 'matchedSet'); words: string }) {
+export function Flag({ of, words }: { of: AspectKey & ('handOver' | 'noWait' | 'matchedSet' | 'reworkAlone'); words: string }) {
   const { step, readOnly, change } = useDesk();
   return (
     <FormControlLabel

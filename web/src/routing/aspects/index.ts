@@ -12,6 +12,7 @@ import { needs } from './Needs.tsx';
 import { noWait } from './NoWait.tsx';
 import { place } from './Place.tsx';
 import { repeat } from './Repeat.tsx';
+import { reworkAlone } from './ReworkAlone.tsx';
 import { ways } from './Ways.tsx';
 import { when } from './When.tsx';
 
@@ -27,6 +28,7 @@ export const EDITORS: Readonly<Record<AspectKey, AspectEditor>> = {
   needs,
   draws: draw,
   handOver,
+  reworkAlone,
   noWait,
   matchedSet,
   grit,

@@ -1,0 +1,33 @@
+import type { Factory } from '../factory/index.ts';
+import { answerer, asked, NOT_ANSWERED, question, refuse, rowsBy, type Answers, type Asked, type Refused } from '../ledger/index.ts';
+import { Job } from './job.ts';
+
+/** What goes on at a station. */
+export const JobsAt = question<{ stationCode: string }, readonly Job[]>('jobs at');
+
+export const jobsAt = answerer(JobsAt, {
+  reads: ({ stationCode }) => [rowsBy(Job, 'openAt', [stationCode])],
+  answer: ({ stationCode }, rows) => rows.where(Job, 'openAt', stationCode),
+});
+
+export const benchAsks = (stationCode: string): Asked[] => [asked(JobsAt, { stationCode })];
+
+/** A free place at a station, counted from 1; or who is there with what, when all are taken. */
+export function freeBench(stationCode: string, factory: Factory, answers: Answers): Refused | { kind: 'free'; bench: number } {
+  const name = factory.stationName(stationCode);
+  const jobs = answers.to(JobsAt, { stationCode });
+  if (jobs === NOT_ANSWERED) return refuse(`Nobody could say who is at work at ${name}`, { rule: 'places' });
+  const places = factory.placesAt(stationCode);
+  const taken = new Set(jobs.map((job) => job.bench));
+  const bench = Array.from({ length: places }, (_, i) => i + 1).find((n) => !taken.has(n));
+  if (jobs.length < places && bench !== undefined) return { kind: 'free', bench };
+  const there = jobs.map((job) => `${batchesIn(job).join(' and ')} (${job.personIds.map((id) => factory.personName(id)).join(', ')})`);
+  const what = places === 1 ? 'Its place is taken' : `All ${places} places are taken`;
+  return refuse(`${what} at ${name}: ${there.join(', ')}`, {
+    rule: 'places',
+    verdict: 'wait',
+    remedy: 'Finish or pause what is there first',
+  });
+}
+
+const batchesIn = ({ shares }: Job) => [...new Set(shares.flatMap((s) => (s.toMs === null ? [s.batchId] : [])))];

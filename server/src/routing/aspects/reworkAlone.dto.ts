@@ -1,0 +1,5 @@
+import { InFlag } from '../../platform/http/fields.ts';
+
+export class ReworkAloneAspectDto {
+  @InFlag({ optional: true }) reworkAlone?: boolean;
+}
