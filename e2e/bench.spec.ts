@@ -27,7 +27,7 @@ interface Card {
 test('a tablet that a whole bench uses: each says who they are, with network and without', async ({ page, context }) => {
   await page.setViewportSize({ width: 1024, height: 768 });
   await signIn(page, 'lead');
-  const batch = (await get<Batch[]>(page, '/batches')).find((b) => b.status === 'running' && b.skill !== null);
+  const batch = (await get<{ rows: Batch[] }>(page, '/batches?size=200')).rows.find((b) => b.status === 'running' && b.skill !== null);
   if (!batch) throw new Error('Nobody works at any bench');
   const card = () => get<Card>(page, `/batches/${batch.id}`);
   const worker = (await card()).workers[0]?.name ?? '';

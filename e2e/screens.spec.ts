@@ -70,12 +70,12 @@ test.describe('every screen', () => {
       serial: string;
       state: string;
     }
-    const rows = (path: string) => get<Row[]>(page, path);
-    const lots = await rows('/lots');
+    const rows = async (path: string) => (await get<{ rows: Row[] }>(page, path)).rows;
+    const lots = await get<Row[]>(page, '/lots');
     const addresses = [
       ...(await rows('/batches')).slice(0, 3).map((b) => `/batches/${b.id}`),
       ...['drying', 'released'].map((state) => `/lots/${lots.find((l) => l.state === state)?.id}`),
-      `/records/${(await rows('/instruments')).find((i) => i.state === 'shipped')?.serial}`,
+      `/records/${(await rows('/instruments?state=shipped&size=1'))[0]?.serial}`,
     ];
     for (const theme of ['booth', 'paper']) {
       await page.evaluate(
@@ -154,12 +154,12 @@ test('keys walk the building, and none fires while typing', async ({ page }) => 
 test('a scanned card opens the batch, a serial its record', async ({ page }) => {
   await signIn(page);
   const found = page.getByRole('combobox', { name: 'Scan or find' });
-  const batch = (await get<{ id: string }[]>(page, '/batches'))[0]?.id ?? '';
+  const batch = (await get<{ rows: { id: string }[] }>(page, '/batches')).rows[0]?.id ?? '';
   await found.fill(`http://127.0.0.1:9999/batches/${batch}`);
   await expect(page.getByRole('option', { name: new RegExp(`^${batch} `) })).toBeVisible();
   await found.press('Enter');
   await expect(page).toHaveURL(new RegExp(`/batches/${batch}$`));
-  const serial = (await get<{ serial: string }[]>(page, '/instruments'))[0]?.serial ?? '';
+  const serial = (await get<{ rows: { serial: string }[] }>(page, '/instruments')).rows[0]?.serial ?? '';
   await found.fill(serial);
   await page.getByRole('option', { name: serial }).click();
   await expect(page).toHaveURL(new RegExp(`/records/${serial}$`));
@@ -222,7 +222,7 @@ test('readings come in from a file, bad lines told before anything is saved', as
 
 test('what a second person does shows without a reload, and a stale page cannot undo it', async ({ page, browser }) => {
   await signIn(page);
-  const batches = await get<{ id: string; status: string }[]>(page, '/batches');
+  const { rows: batches } = await get<{ rows: { id: string; status: string }[] }>(page, '/batches?size=200');
   const id = batches.find((b) => b.status === 'queued')?.id;
   if (id === undefined) throw new Error('No batch waits its turn');
   await page.goto(`/batches/${id}`);
@@ -246,7 +246,7 @@ for (const [width, height] of [
   test(`a batch card can be worked at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await signIn(page);
-    const id = (await get<{ id: string; status: string }[]>(page, '/batches')).find((b) => b.status === 'running')?.id ?? '';
+    const id = (await get<{ rows: { id: string; status: string }[] }>(page, '/batches?size=200')).rows.find((b) => b.status === 'running')?.id ?? '';
     await page.goto(`/batches/${id}`);
     await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
     const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);

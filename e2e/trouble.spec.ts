@@ -49,7 +49,7 @@ test('a server fault leaves the last answer in sight and offers to try again', a
 
 test('a stale page is told what has changed, and shows it', async ({ page, browser }) => {
   await signIn(page);
-  const batch = (await get<Batch[]>(page, '/batches')).find((b) => b.status === 'running');
+  const batch = (await get<{ rows: Batch[] }>(page, '/batches?size=200')).rows.find((b) => b.status === 'running');
   if (!batch) throw new Error('Nobody is at work');
   const pauses = async () => {
     const { log } = await get<{ log: { kind: string }[] }>(page, `/batches/${batch.id}`);

@@ -158,7 +158,7 @@ test('boards are planned, moved by hand, printed, cut, sent to the mill, and lea
   await expect(page.getByText(/^Started B\d+/)).toBeVisible();
   await expect(send).toBeHidden();
 
-  const instruments = await get<{ serial: string }[]>(page, '/instruments');
+  const { rows: instruments } = await get<{ rows: { serial: string }[] }>(page, '/instruments?size=200');
   let traced: { serial: string; record: Record } | undefined;
   for (const { serial } of instruments) {
     const record = await get<Record>(page, `/instruments/${serial}`);

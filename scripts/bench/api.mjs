@@ -27,7 +27,7 @@ export async function benchApi(unit) {
     const base = `http://127.0.0.1:${port}/api`;
     const call = leanClient(base, await signIn(base));
     const get = async (path) => JSON.parse(await call(path));
-    const batches = await get('/batches');
+    const batches = await inWork(get);
     const lots = (await get('/lots')).slice(0, CLIENTS);
     const ask = (pathOf) => (client, i) => call(pathOf(client * REQUESTS_EACH + i));
     // Each client reads a lot of its own; a reading raises the lot's version by one.
@@ -89,7 +89,7 @@ async function placeAgain(call, id) {
 
 /** A batch whose card has so many entries. @returns its id */
 async function longCard(call, get) {
-  const batches = await get('/batches');
+  const batches = await inWork(get);
   const idle = batches.find((b) => ['queued', 'finished', 'paused'].includes(b.status) && b.quantity <= 12);
   if (!idle) throw new Error('Every batch is in work or in a place that it cannot leave');
   const { id } = idle;
@@ -97,9 +97,12 @@ async function longCard(call, get) {
   return id;
 }
 
+const inWork = async (get) => (await get('/batches?size=200')).rows;
+
 /** Each client finishes a batch of its own, and takes back what that wrote, so that it can be finished again. */
 async function finishing(call, get) {
   const post = async (id, act, body) => JSON.parse(await call(`/batches/${id}/${act}`, body));
+  await room(call, get);
   const ids = await single(post, get);
   const own = await Promise.all(
     ids.map(async (id) => {
@@ -124,17 +127,24 @@ async function finishing(call, get) {
   };
 }
 
+/** Places for everybody, at every station. */
+async function room(call, get) {
+  const { stations } = await get('/setup');
+  for (const { code, name, version, kind } of stations)
+    if (kind === 'work') await call(`/stations/${code}`, { name, version, places: FINISHERS + CLIENTS }, 'PUT');
+}
+
 /** Batches of one piece that wait for plain work, one for each who finishes: taken from larger ones. @returns their ids */
 async function single(post, get) {
   const found = [];
-  for (const { id } of (await get('/batches')).filter((b) => b.status === 'queued' && b.operationKind === 'work')) {
+  for (const { id } of (await inWork(get)).filter((b) => b.status === 'queued' && b.operationKind === 'work')) {
     const { batch, workers, inPass, coatPlan, characteristics } = await get(`/batches/${id}`);
     if (coatPlan || characteristics.length > 0 || workers.length === 0 || batch.missing.length > 0 || batch.handOver) continue;
     for (const pieceId of inPass.slice(1)) {
       const { version } = (await get(`/batches/${id}`)).batch;
       await post(id, 'split', { version, pieceIds: [pieceId] });
     }
-    found.push(...(await get('/batches')).filter((b) => b.parentId === id).map((b) => b.id));
+    found.push(...(await inWork(get)).filter((b) => b.parentId === id).map((b) => b.id));
     if (found.length >= FINISHERS) return found.slice(0, FINISHERS);
   }
   throw new Error(`Only ${found.length} batches of one piece could be made`);

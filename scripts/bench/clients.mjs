@@ -15,14 +15,14 @@ export async function signIn(base) {
 /** A client that takes as little of the shared processors as it can: on a factory's floor the tablets bring their own. */
 export function leanClient(base, cookie) {
   const agent = new Agent({ keepAlive: true, maxSockets: SOCKETS });
-  return (path, body) =>
+  return (path, body, method = body === undefined ? 'GET' : 'POST') =>
     new Promise((resolve, reject) => {
       const text = body === undefined ? '' : JSON.stringify(body);
       const headers = {
         cookie,
         ...(body === undefined ? {} : { 'Content-Type': 'application/json', 'Content-Length': Buffer.byteLength(text) }),
       };
-      const sent = request(base + path, { agent, method: body === undefined ? 'GET' : 'POST', headers }, (answer) => {
+      const sent = request(base + path, { agent, method, headers }, (answer) => {
         const parts = [];
         answer.on('data', (part) => parts.push(part));
         answer.on('error', reject);

@@ -4,6 +4,7 @@ import { carriers } from './carriers/tables.ts';
 import { climate } from './climate/tables.ts';
 import { factory } from './factory/tables.ts';
 import { finishing } from './finishing/tables.ts';
+import { fitting } from './fitting/tables.ts';
 import { logbook } from './logbook/tables.ts';
 import { orders } from './orders/tables.ts';
 import { RowTables, type RoomTables } from './platform/database/tables.ts';
@@ -13,7 +14,20 @@ import { routing } from './routing/tables.ts';
 import { timber } from './timber/tables.ts';
 
 /** The rooms' tables, put together: what a row refers to comes before it. */
-const ROOMS: readonly RoomTables[] = [platform, climate, factory, logbook, timber, orders, batches, carriers, routing, finishing, quality];
+const ROOMS: readonly RoomTables[] = [
+  platform,
+  climate,
+  factory,
+  logbook,
+  timber,
+  orders,
+  batches,
+  carriers,
+  routing,
+  finishing,
+  quality,
+  fitting,
+];
 
 /** Every kind of row and its table, in the one order in which rows are locked and written. */
 export const ROW_TABLES = new (class extends RowTables {

@@ -55,7 +55,8 @@ export const FitInstruments = commandKind('fit instruments')<FitRequest, Fitting
     const decision = decideFitting(factory.routeOf(body), side(bodyBatchId), neckBatchId === null ? null : side(neckBatchId), pairs);
     if (decision.kind === 'refuse') return decision;
     const number = answers.to(NextNumber, { of: 'batch' });
-    const given = answers.to(SerialsGiven, { period: periodOf(factory, nowMs) });
+    const period = periodOf(factory, nowMs);
+    const given = answers.to(SerialsGiven, { period });
     if (number === NOT_ANSWERED || given === NOT_ANSWERED) return refuse('No serial is free');
     const { serialPattern, workWeek } = factory.setUp.settings;
     const modelCode = factory.model(body.modelId)?.code ?? body.modelId;
@@ -70,7 +71,13 @@ export const FitInstruments = commandKind('fit instruments')<FitRequest, Fitting
     const made = decision.entries.map((pair, i) => ({ ...pair, serial: serials[i] ?? '', clearanceMm: clearanceOf(rows, pair) }));
     return {
       kind: 'accept',
-      entries: [{ kind: 'instruments.fitted', batchId: batchIdOf(number), payload: { number, bodyBatchId, neckBatchId, pairs: made } }],
+      entries: [
+        {
+          kind: 'instruments.fitted',
+          batchId: batchIdOf(number),
+          payload: { number, bodyBatchId, neckBatchId, pairs: made, serials: { period, given } },
+        },
+      ],
     };
   },
 });

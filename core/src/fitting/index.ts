@@ -1,3 +1,4 @@
 export * from './fitInstruments.ts';
 export * from './pairing.ts';
 export * from './serial.ts';
+export * from './serialCount.ts';

@@ -2,21 +2,25 @@ import { arrive, Batch, goneOn, Instrument, newBatch, Piece, sameOrder } from '.
 import { entryKind } from '../ledger/index.ts';
 import { onward, operationOf, type Routes } from '../routing/index.ts';
 import type { PairChoice } from './pairing.ts';
+import { SerialCount } from './serialCount.ts';
 
 export interface Fitted {
   number: number;
   bodyBatchId: string;
   neckBatchId: string | null;
   pairs: (PairChoice & { serial: string; clearanceMm: number | null })[];
+  /** the stretch of the sequence the serials are of, and how many it had given before; not told by the oldest entries */
+  serials?: SerialCount;
 }
 
 export const InstrumentsFitted = entryKind('instruments.fitted')<Fitted, Routes>({
   apply(rows, entry, routes) {
-    const { number, bodyBatchId, neckBatchId, pairs } = entry.payload;
+    const { number, bodyBatchId, neckBatchId, pairs, serials } = entry.payload;
     const body = rows.get(Batch, bodyBatchId);
     const neck = neckBatchId === null ? null : rows.get(Batch, neckBatchId);
     const route = routes.routeOf(body);
     const id = `B${number}`;
+    if (serials) rows.put(SerialCount, { ...serials, given: serials.given + pairs.length });
     pairs.forEach((pair, i) => {
       const bodyPiece = rows.change(Piece, pair.bodyId, { state: 'fitted', serial: pair.serial });
       if (pair.neckId !== null) rows.change(Piece, pair.neckId, { state: 'fitted', serial: pair.serial });

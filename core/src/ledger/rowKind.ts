@@ -10,6 +10,11 @@ export interface RowKind<Row extends object> {
   readonly by: readonly string[];
   /** the field of which the row put last is remembered, whatever its key */
   readonly latestBy: string | null;
+  /**
+   * Fields that are only ever added to, by `rows.add`: whoever adds need not know what was there, so nobody waits for
+   * another to count. Whole numbers, whose sum is the same in any order.
+   */
+  readonly sums: readonly string[];
   /** Written by the hundred thousand and hardly looked up: put aside while a history is told again, and sorted in when asked for. */
   readonly seldom: boolean;
   keyOf(row: Row): string;
@@ -26,6 +31,7 @@ export interface RowKindOptions<Row> {
   key: keyof Row & string;
   by?: readonly (keyof Row & string)[];
   latestBy?: keyof Row & string;
+  sums?: readonly (keyof Row & string)[];
   seldom?: boolean;
   alongWith?: (row: Row) => readonly Ask[];
   under?: (row: Row) => readonly Ask[];
@@ -33,8 +39,8 @@ export interface RowKindOptions<Row> {
 
 /** Defines a kind of row. */
 export function rowKind<Row extends object>(name: string, options: RowKindOptions<Row>): RowKind<Row> {
-  const { key, by = [], latestBy = null, seldom = false, alongWith = none, under = none } = options;
-  return { name, key, by, latestBy, seldom, keyOf: (row) => row[key] as string, alongWith, hasParents: under !== none, under };
+  const { key, by = [], latestBy = null, sums = [], seldom = false, alongWith = none, under = none } = options;
+  return { name, key, by, latestBy, sums, seldom, keyOf: (row) => row[key] as string, alongWith, hasParents: under !== none, under };
 }
 
 const none = (): readonly Ask[] => [];

@@ -9,6 +9,7 @@ export class Rows {
   private readonly tables = new Map<RowKind<object>, Table<object>>();
   private readonly touched = new Map<RowKind<object>, Set<string>>();
   private readonly dropped = new Map<RowKind<object>, Set<string>>();
+  private readonly added = new Map<RowKind<object>, Map<string, object>>();
 
   /**
    * @param inPlace a long logbook is told again and nobody asks which rows were touched: rows are changed where they
@@ -75,6 +76,21 @@ export class Rows {
     return row;
   }
 
+  /** Adds to the sums of a row, which begins with what is added first: what was there before need not be loaded. */
+  add<Row extends object>(kind: RowKind<Row>, more: Row): void {
+    const table = this.table(kind);
+    const key = kind.keyOf(more);
+    const now = table.find(key);
+    if (!now) table.put({ ...more });
+    else if (this.inPlace) table.amend(now, summed(kind, now, more));
+    else table.put({ ...now, ...summed(kind, now, more) });
+    if (this.inPlace) return;
+    const added = this.added.get(kind) ?? new Map<string, object>();
+    const before = added.get(key) as Row | undefined;
+    added.set(key, before ? { ...before, ...summed(kind, before, more) } : { ...more });
+    this.added.set(kind, added);
+  }
+
   /** Takes a row away: the state forgets it, the logbook does not. */
   drop<Row extends object>(kind: RowKind<Row>, key: string): void {
     if (!this.table(kind).delete(key) || this.inPlace) return;
@@ -82,8 +98,14 @@ export class Rows {
     marked(this.dropped, kind).add(key);
   }
 
-  /** The rows put since the last call. */
+  /** The rows put since the last call; of kinds with sums what was added to each. */
   takeTouched<Row extends object>(kind: RowKind<Row>): Row[] {
+    if (kind.sums.length > 0) {
+      // In the order of their keys, so that no two who add wait for each other in a ring.
+      const added = [...(this.added.get(kind) ?? [])].sort(([a], [b]) => (a < b ? -1 : 1));
+      this.added.delete(kind);
+      return added.map(([, row]) => row as Row);
+    }
     const keys = this.touched.get(kind) ?? [];
     this.touched.delete(kind);
     return [...keys].map((key) => this.get(kind, key));
@@ -104,6 +126,12 @@ export class Rows {
     this.tables.set(kind, made as unknown as Table<object>);
     return made;
   }
+}
+
+function summed<Row extends object>({ sums }: RowKind<Row>, now: Row, more: Row): Partial<Row> {
+  // A kind's fields are checked where it is defined.
+  const [a, b] = [now, more] as unknown as [Record<string, number>, Record<string, number>];
+  return Object.fromEntries(sums.map((field) => [field, (a[field] ?? 0) + (b[field] ?? 0)])) as Partial<Row>;
 }
 
 function marked(marks: Map<RowKind<object>, Set<string>>, kind: RowKind<object>): Set<string> {

@@ -1,6 +1,6 @@
-import { Batch, Instrument, LatestEntry, lastOf } from '../batches/index.ts';
+import { Batch, LatestEntry, lastOf } from '../batches/index.ts';
 import { PlacesTaken, takenOn } from '../carriers/index.ts';
-import { sequencePeriod, SerialsGiven } from '../fitting/index.ts';
+import { SerialCount, SerialsGiven } from '../fitting/index.ts';
 import { LEDGER, type HouseFactory, type LogbookEntry } from '../ledger.ts';
 import { NOT_ANSWERED, type Asked, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
@@ -17,8 +17,6 @@ export interface Surroundings {
 
 /** Answers every question out of a history that is there from its first entry: in the simulation, and in tests. */
 export class WholeHistory {
-  private readonly periods = new Map<string, string>();
-
   constructor(
     private readonly rows: Rows,
     private readonly entries: readonly LogbookEntry[],
@@ -41,7 +39,7 @@ export class WholeHistory {
       case NextNumber.name:
         return 1 + this.highest((about as AboutOf<typeof NextNumber>).of);
       case SerialsGiven.name:
-        return this.serials((about as AboutOf<typeof SerialsGiven>).period);
+        return this.rows.find(SerialCount, (about as AboutOf<typeof SerialsGiven>).period)?.given ?? 0;
       case AirNow.name:
         return this.around.air((about as AboutOf<typeof AirNow>).zoneId, nowMs) ?? NOT_ANSWERED;
       case Temperatures.name:
@@ -66,17 +64,6 @@ export class WholeHistory {
   private highest(of: 'batch' | 'lot' | 'customer_order'): number {
     const kind = { batch: Batch, lot: Lot, customer_order: Order }[of];
     return this.rows.all<{ number: number }>(kind).reduce((most, { number }) => Math.max(most, number), 0);
-  }
-
-  private serials(period: string): number {
-    const { serialPattern, workWeek } = this.factory.setUp.settings;
-    // When an instrument was fitted never changes, and its period is dear to work out.
-    const periodOf = ({ serial, fittedMs }: Instrument) => {
-      const known = this.periods.get(serial) ?? sequencePeriod(fittedMs, workWeek.timeZone, serialPattern.reset);
-      this.periods.set(serial, known);
-      return known;
-    };
-    return this.rows.all(Instrument).filter((i) => periodOf(i) === period).length;
   }
 
   private temperatures({ zoneId, fromMs, toMs }: AboutOf<typeof Temperatures>): { atMs: number; tempC: number }[] {

@@ -15,6 +15,7 @@ export * from './session.ts';
 export * from './shrinkage.ts';
 export * from './species.ts';
 export * from './stock.ts';
+export { CutYield, dayOf, SupplierRecord, WoodUse, yieldOf } from './tallies.ts';
 export * from './weightAllotment.ts';
 export * from './woodNeed.ts';
 export * from './commands/index.ts';

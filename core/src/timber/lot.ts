@@ -31,6 +31,9 @@ export interface Lot {
   /** corrected mean of the latest session */
   meanPct: number | null;
   lastReadMs: number | null;
+  /** corrected mean of the earliest session, and when that was: as the lot came */
+  firstPct: number | null;
+  firstReadMs: number | null;
   sessions: number;
   /** what the supplier's papers say of its moisture */
   papersPct: number | null;

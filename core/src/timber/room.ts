@@ -23,11 +23,12 @@ import { WeighBlanks } from './commands/weighBlanks.ts';
 import { readingsOf } from './answers.ts';
 import { Lot, Reading, ReadingSession } from './lot.ts';
 import { Blank, StockBoard } from './stock.ts';
+import { CutYield, SupplierRecord, WoodUse } from './tallies.ts';
 import type { WoodFactory } from './woodFactory.ts';
 
 export const timber = {
   name: 'timber',
-  rows: [Lot, ReadingSession, Reading, StockBoard, Blank],
+  rows: [Lot, ReadingSession, Reading, StockBoard, Blank, WoodUse, SupplierRecord, CutYield],
   entries: [
     LotReceived,
     LotDescribed,

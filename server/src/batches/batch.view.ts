@@ -65,6 +65,7 @@ export class BatchView {
   @Out() sinceMs: number;
   @Out() arrivedMs: number;
   @Out() startedMs: number;
+  @OutOrNull(Number) endedMs: number | null;
   @OutOrNull(Number) dueMs: number | null;
   @Out() quantity: number;
   /** where it sits */
@@ -285,6 +286,7 @@ export function toBatchView(
     sinceMs: batch.sinceMs,
     arrivedMs: batch.arrivedMs,
     startedMs: batch.startedMs,
+    endedMs: batch.endedMs,
     dueMs: batch.dueMs,
     quantity: batch.quantity,
     placements: placements

@@ -5,6 +5,8 @@ import type { Request } from 'express';
 import { Gives } from '../logbook/gives.ts';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { InFlag, InOneOf, InText } from '../platform/http/fields.ts';
+import { csvFile } from '../platform/http/csvFile.ts';
+import { everyRow, pageOf, PageQuery, type Page } from '../platform/paging/page.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
@@ -12,23 +14,47 @@ import { pdfFile, PrintingService } from '../factory/printing.service.ts';
 import { BatchView, CardView } from './batch.view.ts';
 import { StartBatchDto } from './batches.dto.ts';
 import { HeldService } from './held.service.ts';
+import { BatchLists } from './batches.lists.ts';
 import { BatchesQueries } from './batches.queries.ts';
 import { cardPdf } from './card.pdf.ts';
 import { Transform } from 'class-transformer';
 
-export class BatchFilterDto {
+export class BatchFilterDto extends PageQuery {
   @InOneOf(STAGES, { optional: true }) stage?: Stage;
   @InText({ optional: true }) modelId?: string;
   @Transform(({ value }: { value: unknown }) => (value === 'true' ? true : value === 'false' ? false : value))
   @InFlag({ optional: true })
   done?: boolean;
+  /** how the batch's number begins */
+  @InText({ max: 20, optional: true }) text?: string;
 }
+
+const BatchPage = pageOf(BatchView);
+
+const COLUMNS = ['batch', 'model', 'part', 'pieces', 'stage', 'step', 'station', 'state', 'order', 'lot', 'due_utc', 'ended_utc'] as const;
+
+const line = (b: BatchView): Record<(typeof COLUMNS)[number], string | number | null> => ({
+  batch: b.id,
+  model: b.modelName,
+  part: b.component,
+  pieces: b.quantity,
+  stage: b.stage,
+  step: b.operationName,
+  station: b.stationName,
+  state: b.status,
+  order: b.orderId,
+  lot: b.lotId,
+  due_utc: utc(b.dueMs),
+  ended_utc: utc(b.endedMs),
+});
+const utc = (atMs: number | null) => (atMs === null ? null : new Date(atMs).toISOString());
 
 @ApiTags('batches')
 @Controller('batches')
 export class BatchesController {
   constructor(
     private readonly commands: CommandsService,
+    private readonly lists: BatchLists,
     private readonly queries: BatchesQueries,
     private readonly printing: PrintingService,
     private readonly heldCards: HeldService,
@@ -37,9 +63,18 @@ export class BatchesController {
   @Get()
   @Allow('viewer')
   @ApiQuery({ name: 'done', type: Boolean, required: false })
-  @ApiOkResponse({ type: [BatchView] })
-  list(@Query() filter: BatchFilterDto): Promise<BatchView[]> {
-    return this.queries.list(filter);
+  @ApiOkResponse({ type: BatchPage })
+  list(@Query() filter: BatchFilterDto): Promise<Page<BatchView>> {
+    return this.lists.list(filter);
+  }
+
+  @Get('list.csv')
+  @Allow('viewer')
+  @ApiQuery({ name: 'done', type: Boolean, required: false })
+  @ApiProduces('text/csv')
+  @ApiOkResponse({ schema: { type: 'string', format: 'binary' } })
+  async csv(@Query() { size, after, ...filter }: BatchFilterDto): Promise<StreamableFile> {
+    return csvFile('batches', COLUMNS, await everyRow((asked) => this.lists.list({ ...filter, ...asked }), line));
   }
 
   @Get(':id')

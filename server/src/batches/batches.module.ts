@@ -4,6 +4,7 @@ import { FactoryModule } from '../factory/factory.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
 import { BatchesController } from './batches.controller.ts';
 import { BatchesEvidence } from './batches.evidence.ts';
+import { BatchLists } from './batches.lists.ts';
 import { BatchesQueries } from './batches.queries.ts';
 import { HeldService } from './held.service.ts';
 import { MovesController } from './moves.controller.ts';
@@ -11,7 +12,7 @@ import { MovesController } from './moves.controller.ts';
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryModule],
   controllers: [BatchesController, MovesController],
-  providers: [BatchesEvidence, HeldService, BatchesQueries],
-  exports: [BatchesQueries],
+  providers: [BatchesEvidence, HeldService, BatchLists, BatchesQueries],
+  exports: [BatchLists],
 })
 export class BatchesModule {}

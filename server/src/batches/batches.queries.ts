@@ -1,19 +1,11 @@
 import {
-  gateAsks,
-  gateEvidence,
-  gateFindings,
-  type Finding,
   choicesInWords,
   DAY_MS,
   forecastRoute,
   lastOf,
   piecesInPass,
   stationPass,
-  touchMinutes,
   waysOf,
-  type BatchStatus,
-  type Stage,
-  placementsOf,
   Defect,
   OverrideRecord,
   Measure,
@@ -21,7 +13,6 @@ import {
   Order,
   rowsOf,
   rowsBy,
-  PlacementRow,
   coatAsks,
   coatsOnAll,
   CoatsOn,
@@ -32,7 +23,7 @@ import {
   unmeasuredPieces,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, Not, type FindOptionsWhere } from 'typeorm';
+import { DataSource, Not } from 'typeorm';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
@@ -41,7 +32,8 @@ import { Clock } from '../platform/clock/clock.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
-import { toBatchView, type BatchView, type CardView, type UndoView } from './batch.view.ts';
+import type { CardView, UndoView } from './batch.view.ts';
+import { BatchLists } from './batches.lists.ts';
 import { filmOn } from './film.ts';
 import { History } from './history.view.ts';
 import { BatchEntity, VisitEntity } from './batch.entity.ts';
@@ -49,15 +41,8 @@ import { BatchEntity, VisitEntity } from './batch.entity.ts';
 const FORECAST_REACH_DAYS = 200;
 const CARD_LOG_LINES = 500;
 
-export interface BatchFilter {
-  stage?: Stage;
-  modelId?: string;
-  done?: boolean;
-}
-
 @Injectable()
 export class BatchesQueries {
-  private readonly lists: Shelf<BatchView[]>;
   private readonly cards: Shelf<CardView>;
 
   constructor(
@@ -65,55 +50,11 @@ export class BatchesQueries {
     private readonly factories: FactoryService,
     private readonly reader: RowReader,
     private readonly sources: EvidenceSources,
+    private readonly lists: BatchLists,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
-    this.lists = snapshots.shelf();
     this.cards = snapshots.shelf();
-  }
-
-  /** Batches in work, or the latest that are done. */
-  list(filter: BatchFilter): Promise<BatchView[]> {
-    return this.lists.of(JSON.stringify([filter.stage, filter.modelId, filter.done]), () => this.readList(filter));
-  }
-
-  private async readList(filter: BatchFilter): Promise<BatchView[]> {
-    const factory = await this.factories.load();
-    const where: FindOptionsWhere<BatchEntity> = { status: filter.done ? 'done' : Not<BatchStatus>('done') };
-    if (filter.stage !== undefined) where.stage = filter.stage;
-    if (filter.modelId !== undefined) where.modelId = filter.modelId;
-    const batches = await this.database.getRepository(BatchEntity).find({
-      where,
-      order: filter.done ? { endedMs: 'DESC' } : { dueMs: 'ASC', number: 'ASC' },
-      take: 500,
-    });
-    return this.views(batches, factory);
-  }
-
-  async views(batches: readonly BatchEntity[], factory: FactoryNow): Promise<BatchView[]> {
-    const ids = batches.map((b) => b.id);
-    const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
-    const [findings, placements, visits] = await Promise.all([
-      this.gates(batches, factory),
-      this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]),
-      atWork.length === 0
-        ? []
-        : this.database.getRepository(VisitEntity).find({ where: { id: In(atWork) }, select: { id: true, personId: true } }),
-    ]);
-    const workers = new Map(visits.map((v) => [v.id, v.personId]));
-    return batches.map((b) => {
-      const touch = touchMinutes(factory.operationAt(b), b.quantity, b.stationCode);
-      return toBatchView(b, factory, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
-    });
-  }
-
-  /** What the gate before each batch says; nothing where none is before it. */
-  private async gates(batches: readonly BatchEntity[], factory: FactoryNow): Promise<Map<string, Finding[]>> {
-    const nowMs = this.clock.nowMs();
-    const atGate = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
-    const asks = atGate.flatMap((b) => gateAsks(b, factory.operationAt(b), factory, nowMs));
-    const answers = await this.sources.answer(asks, factory);
-    return new Map(atGate.map((b) => [b.id, gateFindings(b, factory.operationAt(b), gateEvidence(b, factory, nowMs, answers))]));
   }
 
   /** Everything the card of one batch shows. */
@@ -171,7 +112,7 @@ export class BatchesQueries {
     const onIt = await this.sources.answer(operation.coat ? coatAsks(batch, factory) : [], factory);
     const laid = onIt.to(CoatsOn, { batchId });
     const visit = visits.find((v) => v.id === batch.visitId);
-    const [view] = await this.views([batch], factory);
+    const [view] = await this.lists.views([batch], factory);
     if (!view) throw notFound('batch', batchId);
     return {
       batch: view,

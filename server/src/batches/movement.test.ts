@@ -56,7 +56,7 @@ describe('hand-over and correction', () => {
     expect((await act(id, 'refuse', { pieces: [{ ...fault, toOperationId: 'b-bind' }] })).status).toBe(200);
     const now = await card(manager, id);
     expect(now.batch.quantity).toBe(2);
-    const [back] = (await manager.get('/batches')).body.filter((b: { parentId: string | null }) => b.parentId === id);
+    const [back] = (await manager.get('/batches?size=200')).body.rows.filter((b: { parentId: string | null }) => b.parentId === id);
     expect(back).toMatchObject({ operationId: 'b-bind', redo: true, quantity: 1, pass: 2 });
     const { pieces, defects, log } = await card(manager, id);
     expect(pieces.map((p: { id: string }) => p.id)).toEqual([`${id}-01`, `${id}-03`]);

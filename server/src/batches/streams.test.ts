@@ -111,7 +111,9 @@ describe('an acoustic, from five streams to one', () => {
     });
     instruments = fitted.body.id;
     await done(act(instruments, 'part', { personId: await who(instruments) }));
-    const halves = (await manager.get('/batches')).body.filter((b: { parentId: string | null }) => b.parentId === instruments);
+    const halves = (await manager.get('/batches?size=200')).body.rows.filter(
+      (b: { parentId: string | null }) => b.parentId === instruments,
+    );
     expect(halves.map((b: { component: string; quantity: number }) => [b.component, b.quantity]).sort()).toEqual([
       ['body', N],
       ['neck', N],
@@ -133,7 +135,7 @@ describe('an acoustic, from five streams to one', () => {
     );
     await advanceTo(factory, manager, necks, 'refit');
     await done(act(body, 'refit', { personId: await who(body), neckBatchId: necks }));
-    const again = (await manager.get('/batches')).body.find(
+    const again = (await manager.get('/batches?size=200')).body.rows.find(
       (b: { operationId: string; modelId: string }) => b.modelId === 'headwater' && b.operationId === 'i-set',
     );
     expect(again).toMatchObject({ component: 'instrument', quantity: N });
@@ -199,7 +201,7 @@ describe('what leaves the line for a while', () => {
     ]);
     await done(act(necks, 'call', { quantity: 2, orderId: null }));
     expect((await card(manager, necks)).batch.quantity).toBe(3);
-    const called = (await manager.get('/batches')).body.filter((b: { parentId: string | null }) => b.parentId === necks);
+    const called = (await manager.get('/batches?size=200')).body.rows.filter((b: { parentId: string | null }) => b.parentId === necks);
     expect(called).toMatchObject([{ operationId: 'fit', quantity: 2 }]);
   });
 

@@ -2,6 +2,7 @@ import { Batch, Defect, Instrument, Job, Piece, Visit } from '@ample-crane/core'
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { BatchEntity, DefectEntity, InstrumentEntity, JobEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
 import { Jobs1700000000008 } from './migrations/1700000000008-jobs.ts';
+import { BatchLists1700000000011 } from './migrations/1700000000011-batch-lists.ts';
 
 export const batches: RoomTables = {
   rows: [
@@ -13,5 +14,5 @@ export const batches: RoomTables = {
     kept(Defect, DefectEntity),
   ],
   entities: [],
-  migrations: [Jobs1700000000008],
+  migrations: [Jobs1700000000008, BatchLists1700000000011],
 };

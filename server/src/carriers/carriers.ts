@@ -7,7 +7,7 @@ import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { FactoryService } from '../factory/factory.service.ts';
 import { BatchView } from '../batches/batch.view.ts';
-import { BatchesQueries } from '../batches/batches.queries.ts';
+import { BatchLists } from '../batches/batches.lists.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
 
 export class OnCarrierView {
@@ -41,7 +41,7 @@ export class CarriersQueries {
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
-    private readonly batches: BatchesQueries,
+    private readonly batches: BatchLists,
   ) {}
 
   async one(id: string): Promise<OneCarrierView> {

@@ -7,6 +7,7 @@ import {
   HOUR_MS,
   mean,
   meanEmcPct,
+  type AirSample,
   type EmcTrace,
   type TemperatureSample,
 } from '@ample-crane/core';
@@ -38,11 +39,17 @@ export interface ZoneTrace {
   revision: number;
 }
 
+interface ReadTrace {
+  trace: ZoneTrace;
+  samples: readonly AirSample[];
+}
+
 @Injectable()
 export class ClimateService implements OnApplicationBootstrap, OnApplicationShutdown {
   private readonly logger = new Logger('Climate');
   private timer: NodeJS.Timeout | undefined;
-  private readonly traces = new Map<string, { state: string; trace: Promise<ZoneTrace> }>();
+  /** One a zone, of which there are a few; for ever. */
+  private readonly traces = new Map<string, { state: string; read: Promise<ReadTrace> }>();
 
   constructor(
     private readonly database: DataSource,
@@ -120,24 +127,35 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     const hour = Math.floor(nowMs / HOUR_MS);
     const state = `${revision} ${zone?.last ?? ''} ${hour}`;
     const known = this.traces.get(zoneId);
-    if (known?.state === state) return known.trace;
-    const trace = this.readTrace(zoneId, (hour + 1) * HOUR_MS, asked).then((emc) => ({ emc, revision }));
-    this.traces.set(zoneId, { state, trace });
+    if (known?.state === state) return (await known.read).trace;
+    const read = this.readOn(zoneId, { revision, toMs: (hour + 1) * HOUR_MS }, known?.read, asked);
+    this.traces.set(zoneId, { state, read });
     // One that could not be read is no trace.
-    trace.catch(() => this.traces.delete(zoneId));
-    return trace;
+    read.catch(() => this.traces.delete(zoneId));
+    return (await read).trace;
   }
 
-  private async readTrace(zoneId: string, toMs: number, asked: Asked): Promise<EmcTrace> {
+  /** Reads a trace, of which only what is new is asked for as long as nobody has changed the past. */
+  private async readOn(
+    zoneId: string,
+    { revision, toMs }: { revision: number; toMs: number },
+    earlier: Promise<ReadTrace> | undefined,
+    asked: Asked,
+  ): Promise<ReadTrace> {
     const earliestMs = toMs - TRACE_DAYS * DAY_MS;
+    const nowMs = this.clock.nowMs();
+    const known = await earlier?.catch(() => undefined);
+    const before = known?.trace.revision === revision ? known.samples.filter((s) => s.atMs > earliestMs && s.atMs <= nowMs) : [];
+    const afterMs = before.at(-1)?.atMs ?? earliestMs;
     const rows = await ask<{ at: number; temp: number; rh: number }>(
       asked,
       'select extract(epoch from at)::float8 as at, temp_c as temp, relative_humidity as rh from zone_reading where zone_id = $1 and at > $2 and at <= $3 order by at',
-      [zoneId, new Date(earliestMs), new Date(this.clock.nowMs())],
+      [zoneId, new Date(afterMs), new Date(nowMs)],
     );
-    const samples = rows.map(({ at, temp, rh }) => ({ atMs: Math.round(at * 1000), tempC: temp, relativeHumidity: rh }));
+    const fresh = rows.map(({ at, temp, rh }) => ({ atMs: Math.round(at * 1000), tempC: temp, relativeHumidity: rh }));
+    const samples = [...before, ...fresh.filter((s) => s.atMs > afterMs)];
     const firstMs = samples[0] === undefined ? toMs - HOUR_MS : Math.floor(samples[0].atMs / HOUR_MS) * HOUR_MS;
-    return emcTrace(samples, firstMs, toMs);
+    return { trace: { emc: emcTrace(samples, firstMs, toMs), revision }, samples };
   }
 
   /** Mean EMC of a zone over the last two weeks; of ordinary shop air where no sensor reports. */

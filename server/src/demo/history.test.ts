@@ -51,6 +51,36 @@ describe('the logbook', () => {
   });
 });
 
+test('what is kept of the past is what reading all of it again gives', async () => {
+  const both = (kept: string, read: string) =>
+    Promise.all([kept, read].map((sql) => factory.database.query<Record<string, string | number>[]>(sql)));
+  const [suppliers, readings] = await both(
+    'select supplier, lots, wetter_milli_pct::int as milli from supplier_record order by 1',
+    `select l.supplier, count(*)::int as lots, sum(round((s.mean_pct - l.papers_pct) * 1000))::int as milli
+     from lot l join lateral (select mean_pct from reading_session where lot_id = l.id order by at limit 1) s on true
+     where l.papers_pct is not null group by 1 order by 1`,
+  );
+  expect(suppliers?.length).toBeGreaterThan(2);
+  expect(suppliers).toEqual(readings);
+  const [yields, boards] = await both(
+    `select boards, round(boards_mm3 / 1e6) as boards_dm3, round(blanks_mm3 / 1e6) as blanks_dm3 from cut_yield where id = 'all'`,
+    `select count(*)::int as boards, round(sum(length_mm * (width_mm + width_end_mm) / 2 * thickness_mm) / 1e6) as boards_dm3,
+       (select round(sum(length_mm * width_mm * thickness_mm) / 1e6) from blank) as blanks_dm3 from board where state = 'cut'`,
+  );
+  expect(yields).toEqual(boards);
+  const [used, started] = await both(
+    'select round(sum(volume_cm3) / 1e4) as dm from wood_use',
+    `select round(sum((payload->>'volumeM3')::float8) * 100) as dm from logbook
+     where kind = 'boards.cut' or kind = 'batch.started' and jsonb_array_length(coalesce(payload->'blankIds', '[]')) = 0`,
+  );
+  expect(used).toEqual(started);
+  const [given, fitted] = await both(
+    'select sum(given)::int as serials from serial_count',
+    'select count(*)::int as serials from instrument',
+  );
+  expect(given).toEqual(fitted);
+});
+
 test('a factory whose rows an earlier program told goes back to that, comes again, and is told anew', async () => {
   const owner = await ownerDataSource().initialize();
   const count = async (what: string) => (await owner.query<{ n: number }[]>(`select count(*)::int as n from ${what}`))[0]?.n;
@@ -156,13 +186,17 @@ describe('Floor and Flow', () => {
 
 describe('finding', () => {
   test('a batch by its number, exact before alike', async () => {
-    const [batch] = await get('/batches');
+    const {
+      rows: [batch],
+    } = await get('/batches');
     const found = await get(`/find?text=${batch.id.toLowerCase()}`);
     expect(found[0]).toMatchObject({ kind: 'batch', id: batch.id });
     expect(found.length).toBeLessThanOrEqual(12);
   });
   test('by model, customer, species and serial', async () => {
-    const [instrument] = await get('/instruments');
+    const {
+      rows: [instrument],
+    } = await get('/instruments');
     const kinds = async (text: string) =>
       new Set((await get(`/find?text=${encodeURIComponent(text)}`)).map((f: { kind: string }) => f.kind));
     expect(await kinds(instrument.serial)).toEqual(new Set(['instrument']));
@@ -179,9 +213,47 @@ describe('finding', () => {
   });
 });
 
+describe('lists', () => {
+  test('of instruments turn over by the page, each once, and say how many there are', async () => {
+    const serials: string[] = [];
+    let after = '';
+    for (;;) {
+      const page = await get(`/instruments?size=60&sort=serial${after}`);
+      serials.push(...page.rows.map((i: { serial: string }) => i.serial));
+      if (page.next === null) {
+        expect(page).toMatchObject({ found: serials.length, foundExactly: true });
+        break;
+      }
+      after = `&after=${page.next}`;
+    }
+    expect(serials.length).toBeGreaterThan(300);
+    expect(serials).toEqual([...new Set(serials)].sort());
+  });
+  test('are narrowed by a text and a state, and are to be had whole as a file', async () => {
+    const { rows, found } = await get('/instruments?text=quayside&state=shipped&size=200');
+    expect(rows.length).toBe(found);
+    expect(new Set(rows.map((i: { consignee: string; state: string }) => `${i.state} ${i.consignee}`))).toEqual(
+      new Set(['shipped Quayside Strings']),
+    );
+    const { text } = await manager.get('/instruments/list.csv?text=quayside&state=shipped');
+    expect(text.trim().split('\n')).toHaveLength(1 + found);
+    const done = await get('/batches?done=true&size=1');
+    const file = (await manager.get('/batches/list.csv?done=true')).text.trim().split('\n');
+    expect(file).toHaveLength(1 + done.found);
+    const [newest] = done.rows;
+    expect(file[1]).toMatch(new RegExp(`^${newest.id},${newest.modelName},`));
+    expect((await get(`/batches?done=true&text=${newest.number}`)).rows[0].id).toBe(newest.id);
+  });
+  test('refuse an order they do not know', async () => {
+    const answer = await manager.get('/batches?sort=colour');
+    expect([answer.status, answer.body.fields[0].field]).toEqual([400, 'sort']);
+    expect((await manager.get('/instruments/list.csv?sort=colour')).status).toBe(400);
+  });
+});
+
 describe('records', () => {
   test('of every shipped instrument lead back to a released lot and its readings', async () => {
-    const shipped = (await get('/instruments')).filter((i: { state: string }) => i.state === 'shipped').slice(0, 8);
+    const shipped = (await get('/instruments?state=shipped&size=8')).rows;
     expect(shipped.length).toBe(8);
     for (const { serial } of shipped) {
       const record = await get(`/instruments/${serial}`);
@@ -196,7 +268,7 @@ describe('records', () => {
     }
   });
   test('of a lot show what became of it', async () => {
-    const used = (await get('/lots?states=used up')).at(0);
+    const used = (await get('/lots/used-up?size=1')).rows[0];
     const lot = await get(`/lots/${used.id}`);
     expect(lot.batches.length).toBeGreaterThan(0);
     expect(lot.lot.leftM3).toBe(0);
@@ -217,7 +289,10 @@ describe('the wood room', () => {
   const drying = (): Promise<DemoLot[]> => get('/lots?states=drying');
   test('has lots in every state, one of which will never get there where it lies', async () => {
     const lots: DemoLot[] = await get('/lots');
-    expect(new Set(lots.map((l) => l.state))).toEqual(new Set(['drying', 'released', 'used up']));
+    expect(new Set(lots.map((l) => l.state))).toEqual(new Set(['drying', 'released']));
+    const used: { rows: DemoLot[]; found: number } = await get('/lots/used-up?size=200');
+    expect(new Set(used.rows.map((l) => l.state))).toEqual(new Set(['used up']));
+    expect(used.rows).toHaveLength(used.found);
     const never = lots.filter((l) => l.ready?.kind === 'not in this room');
     expect(never.map((l) => l.zoneId)).toEqual(['shed']);
   });
@@ -264,7 +339,7 @@ describe('the wood room', () => {
     }
   });
   test('leads from an instrument to its board and back', async () => {
-    const instruments: { serial: string; modelId: string }[] = await get('/instruments');
+    const instruments: { serial: string; modelId: string }[] = (await get('/instruments?size=200')).rows;
     let found: { serial: string; boardId: string; lotId: string } | undefined;
     for (const { serial } of instruments.filter((i) => i.modelId === 'millrace')) {
       const { parts } = await get(`/instruments/${serial}`);
@@ -317,7 +392,7 @@ test('a calendar program reads what comes free', async () => {
   const { url } = (await manager.post('/calendar')).body;
   const feed = await (await factory.as('viewer')).get(new URL(url).pathname.replace('/api', ''));
   expect(feed.headers['content-type']).toMatch(/text\/calendar/);
-  const waiting = (await get('/batches')).filter(
+  const waiting = (await get('/batches?size=200')).rows.filter(
     (b: { verdict: string; untilMs: number | null }) => b.verdict === 'wait' && b.untilMs !== null,
   );
   expect(feed.text.match(/BEGIN:VEVENT/g)).toHaveLength(waiting.length);

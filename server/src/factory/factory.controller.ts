@@ -23,7 +23,9 @@ export class FactoryController {
   async factory(): Promise<Told> {
     const factory = await this.factories.load();
     const { versions, settings } = factory.setUp;
-    const worked = await this.database.query<{ route_id: string }[]>(`select distinct route_id from batch where status <> 'done'`);
+    const worked = await this.database.query<{ route_id: string }[]>(
+      `select id as route_id from route r where exists (select from batch b where b.route_id = r.id and b.status <> 'done')`,
+    );
     const wanted = new Set([...worked.map((r) => r.route_id), ...versions.filter((v) => v.state === 'released').map((v) => v.id)]);
     // What only the server looks at stays there.
     const { cutting, movementLimits, importColumns, demoClock, ...told } = settings;

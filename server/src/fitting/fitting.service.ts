@@ -14,7 +14,7 @@ import { DataSource, In, Not } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
-import { BatchesQueries } from '../batches/batches.queries.ts';
+import { BatchLists } from '../batches/batches.lists.ts';
 import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { FitDto, FittingSetView, FittingView } from './fitting.dto.ts';
@@ -25,7 +25,7 @@ export class FittingService {
     private readonly database: DataSource,
     private readonly commands: CommandsService,
     private readonly factories: FactoryService,
-    private readonly batches: BatchesQueries,
+    private readonly batches: BatchLists,
   ) {}
 
   /** What waits at the fitting bench, as sets that can be paired now. */

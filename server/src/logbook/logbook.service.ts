@@ -104,6 +104,7 @@ export class LogbookService {
         kind,
         entity,
         rows: rows.takeTouched(kind),
+        sums: kind.sums,
         gone: rows.takeDropped(kind),
       }));
       const topics = topicsOf(touched, entries);

@@ -9,7 +9,7 @@ import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Environment } from '../platform/settings/environment.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
-import { BatchesQueries } from '../batches/batches.queries.ts';
+import { BatchLists } from '../batches/batches.lists.ts';
 
 const EVENT_MINUTES = 15;
 
@@ -22,7 +22,7 @@ export class FeedView {
 export class CalendarController {
   constructor(
     private readonly identity: IdentityService,
-    private readonly batches: BatchesQueries,
+    private readonly batches: BatchLists,
     private readonly settings: SettingsService,
     private readonly environment: Environment,
   ) {}
@@ -52,7 +52,7 @@ export class CalendarController {
       name: `${name}: coming free`,
       prodId: { company: 'Ample Crane', product: 'dwells' },
     });
-    for (const batch of await this.batches.list({})) {
+    for (const batch of await this.batches.inWork()) {
       if (batch.untilMs === null || batch.verdict !== 'wait') continue;
       calendar.createEvent({
         id: `${batch.id}-${batch.operationId}@ample-crane`,

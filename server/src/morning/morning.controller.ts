@@ -2,6 +2,7 @@ import { Controller, Get, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { InText } from '../platform/http/fields.ts';
 import { Allow } from '../platform/identity/role.ts';
+import { FindService } from './find.service.ts';
 import { FloorView, FoundView, MorningView, WalkView } from './morning.dto.ts';
 import { MorningService } from './morning.service.ts';
 
@@ -12,7 +13,10 @@ export class FindDto {
 @ApiTags('morning')
 @Controller()
 export class MorningController {
-  constructor(private readonly service: MorningService) {}
+  constructor(
+    private readonly service: MorningService,
+    private readonly finder: FindService,
+  ) {}
 
   @Get('morning')
   @Allow('viewer')
@@ -39,6 +43,6 @@ export class MorningController {
   @Allow('viewer')
   @ApiOkResponse({ type: [FoundView] })
   find(@Query() { text }: FindDto): Promise<FoundView[]> {
-    return this.service.find(text.trim());
+    return this.finder.find(text.trim());
   }
 }

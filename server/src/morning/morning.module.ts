@@ -6,12 +6,13 @@ import { BatchesModule } from '../batches/batches.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { TimberModule } from '../timber/timber.module.ts';
 import { CalendarController } from './calendar.controller.ts';
+import { FindService } from './find.service.ts';
 import { MorningController } from './morning.controller.ts';
 import { MorningService } from './morning.service.ts';
 
 @Module({
   imports: [ClimateModule, FlowModule, OrdersModule, BatchesModule, FactoryModule, TimberModule],
   controllers: [MorningController, CalendarController],
-  providers: [MorningService],
+  providers: [MorningService, FindService],
 })
 export class MorningModule {}

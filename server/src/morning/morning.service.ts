@@ -11,19 +11,18 @@ import { toLogView } from '../factory/logbookWords.ts';
 import { OrdersService } from '../orders/orders.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { BatchesQueries } from '../batches/batches.queries.ts';
+import { BatchLists } from '../batches/batches.lists.ts';
 import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
-import { LotsQueries } from '../timber/lots.queries.ts';
+import { LotLists } from '../timber/lots.lists.ts';
 import type { LotView } from '../timber/lot.dto.ts';
-import type { ComingFreeView, DecisionView, FloorView, FoundView, GapView, MorningView, WalkView } from './morning.dto.ts';
+import type { ComingFreeView, DecisionView, FloorView, GapView, MorningView, WalkView } from './morning.dto.ts';
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
 
 /** Kinds of entry worth telling the next morning. */
 const NEWS = ['batch.held', 'lot.received', 'lot.released', 'instruments.fitted', 'instrument.shipped', 'setup.changed'];
-const FOUND_MAX = 12;
 
 @Injectable()
 export class MorningService {
@@ -34,8 +33,8 @@ export class MorningService {
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
-    private readonly batches: BatchesQueries,
-    private readonly lots: LotsQueries,
+    private readonly batches: BatchLists,
+    private readonly lots: LotLists,
     private readonly orders: OrdersService,
     private readonly flow: FlowService,
     private readonly climate: ClimateService,
@@ -59,7 +58,7 @@ export class MorningService {
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
     const [batches, lots, orders, flow, boothAir] = await Promise.all([
-      this.batches.list({}),
+      this.batches.inWork(),
       this.lots.list(['drying']),
       this.orders.open(factory),
       this.flow.view(),
@@ -116,7 +115,7 @@ export class MorningService {
 
   private async readWalk(): Promise<WalkView[]> {
     const factory = await this.factories.load();
-    const [batches, lots] = await Promise.all([this.batches.list({}), this.lots.list(['drying'])]);
+    const [batches, lots] = await Promise.all([this.batches.inWork(), this.lots.list(['drying'])]);
     const decisions = decisionsOn(batches, lots, factory, undefined);
     return STAGES.map((stage) => ({
       stage,
@@ -132,34 +131,8 @@ export class MorningService {
   }
 
   private async readFloor(): Promise<FloorView> {
-    const [batches, flow] = await Promise.all([this.batches.list({}), this.flow.view()]);
+    const [batches, flow] = await Promise.all([this.batches.inWork(), this.flow.view()]);
     return { nowMs: this.clock.nowMs(), stations: flow.stations, batches, constraint: flow.constraint };
-  }
-
-  /** What a typed or scanned text may mean. */
-  async find(text: string): Promise<FoundView[]> {
-    const rows: { kind: FoundView['kind']; id: string; sentence: string }[] = await this.database.query(
-      `(select 'batch' as kind, b.id, b.quantity || ' × ' || m.name || ' ' || b.component || ', ' || b.status as sentence, (b.id = upper($1))::int as exact
-          from batch b join model m on m.id = b.model_id where b.id ilike $2 or m.name ilike $2 order by exact desc, b.number desc limit $3)
-       union all
-       (select 'lot', l.id, l.species || ', ' || l.form || ', ' || l.state, (l.id = upper($1))::int from lot l
-          where l.id ilike $2 or l.species ilike $2 or l.supplier ilike $2 order by 4 desc, l.number desc limit $3)
-       union all
-       (select 'instrument', i.serial, m.name || ', ' || i.state, (i.serial = upper($1))::int from instrument i join model m on m.id = i.model_id
-          where i.serial ilike $2 order by 4 desc, i.fitted_at desc limit $3)
-       union all
-       (select 'order', o.id, o.quantity || ' × ' || m.name || ' for ' || o.customer, (o.id = upper($1))::int from customer_order o join model m on m.id = o.model_id
-          where o.id ilike $2 or o.customer ilike $2 order by 4 desc, o.number desc limit $3)
-       union all
-       (select 'carrier', c.id, c.name || ', ' || c.taken || ' of ' || c.places || ' places taken', (upper(c.id) = upper($1))::int from carrier c
-          where c.active and (c.id ilike $2 or c.name ilike $2) order by 4 desc, c.id limit $3)
-       union all
-       (select 'station', s.code, s.name, (upper(s.code) = upper($1))::int from station s
-          where s.code ilike $2 or s.name ilike $2 order by 4 desc, s.position limit $3)
-       order by exact desc limit $3`,
-      [text, `%${text.replace(/[%_\\]/g, '\\$&')}%`, FOUND_MAX],
-    );
-    return rows.map(({ kind, id, sentence }) => ({ kind, id, sentence }));
   }
 }
 

@@ -4,6 +4,7 @@ import {
   earliestFromStart,
   firstOperation,
   forecastRoute,
+  groupBy,
   pathFrom,
   STAGE_NAMES,
   startedComponents,
@@ -14,14 +15,15 @@ import { Injectable } from '@nestjs/common';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
-import { DataSource } from 'typeorm';
+import { DataSource, In, Not } from 'typeorm';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutList, OutOrNull } from '../platform/http/fields.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
-import { OrderEntity } from './order.entity.ts';
+import { openOrders } from './openOrders.ts';
+import type { OrderEntity } from './order.entity.ts';
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
@@ -78,22 +80,14 @@ export class OrdersService {
   /** The order book: what is not all shipped, the soonest due first. */
   async open(known?: FactoryNow): Promise<OrderView[]> {
     const factory = known ?? (await this.factories.load());
-    const orders = await this.database
-      .getRepository(OrderEntity)
-      .createQueryBuilder('o')
-      .where('o.shipped < o.quantity')
-      .andWhere(`(o.shipped = 0 or exists (select 1 from batch b where b.order_id = o.id and b.status <> 'done'))`)
-      .orderBy('o.due_at')
-      .getMany();
-    const batches = await this.database
-      .getRepository(BatchEntity)
-      .createQueryBuilder('b')
-      .where(`b.status <> 'done' and b.order_id is not null`)
-      .getMany();
+    const orders = await openOrders(this.database.manager);
+    const ids = orders.map((o) => o.id);
+    const batches = await this.database.getRepository(BatchEntity).findBy({ status: Not('done'), orderId: In(ids) });
+    const ofOrder = groupBy(batches, (b) => b.orderId);
     const nowMs = this.clock.nowMs();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     return orders.map((order) => {
-      const own = batches.filter((b) => b.orderId === order.id);
+      const own = ofOrder.get(order.id) ?? [];
       const model = factory.model(order.modelId);
       if (!model) throw new Error(`No model ${order.modelId}`);
       const inForce = factory.routeInForce(model.id, nowMs);

@@ -1,10 +1,13 @@
 import { Injectable } from '@nestjs/common';
-import { DataSource, ILike, In } from 'typeorm';
+import type { InstrumentState } from '@ample-crane/core';
+import { DataSource, In } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { filmOn } from '../batches/film.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../factory/logbookWords.ts';
+import { inOrder, readPage, type Condition, type Listing, type Page, type Asked } from '../platform/paging/page.ts';
+import { within } from '../platform/paging/typed.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { History } from '../batches/history.view.ts';
 import { BatchEntity, DefectEntity, PieceEntity, VisitEntity } from '../batches/batch.entity.ts';
@@ -14,7 +17,23 @@ import { BlankEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../
 import type { InstrumentView, PartView, RecordView } from './records.dto.ts';
 import { InstrumentEntity } from '../batches/batch.entity.ts';
 
-const LIST_MAX = 1000;
+export interface InstrumentFilter extends Asked {
+  text?: string;
+  state?: InstrumentState;
+  modelId?: string;
+}
+
+const INSTRUMENTS: Listing = {
+  table: 'instrument',
+  key: 'serial',
+  sorts: {
+    serial: 'serial',
+    fittedMs: 'fitted_at',
+    shippedMs: `coalesce(shipped_at, 'infinity')`,
+    consignee: `coalesce(consignee, '')`,
+  },
+  usually: '-fittedMs',
+};
 
 @Injectable()
 export class RecordsService {
@@ -24,15 +43,20 @@ export class RecordsService {
     private readonly reader: RowReader,
   ) {}
 
-  /** Instruments whose serial holds the text, the newest first. */
-  async list(text: string | undefined): Promise<InstrumentView[]> {
+  /** Instruments by the page, the latest fitted first. */
+  async list({ text, state, modelId, ...asked }: InstrumentFilter): Promise<Page<InstrumentView>> {
+    const conditions: Condition[] = [];
+    if (text !== undefined) conditions.push(['serial ilike ? or consignee ilike ?', within(text), within(text)]);
+    if (state !== undefined) conditions.push(['state = ?', state]);
+    if (modelId !== undefined) conditions.push(['model_id = ?', modelId]);
+    const page = await readPage(this.database, INSTRUMENTS, asked, conditions);
+    const rows = await this.database.getRepository(InstrumentEntity).findBy({ serial: In(page.rows) });
     const factory = await this.factories.load();
-    const rows = await this.database.getRepository(InstrumentEntity).find({
-      ...(text === undefined ? {} : { where: { serial: ILike(`%${text.replace(/[%_\\]/g, '\\$&')}%`) } }),
-      order: { fittedMs: 'DESC', serial: 'ASC' },
-      take: LIST_MAX,
-    });
-    return rows.map((row) => toView(row, factory));
+    return inOrder(
+      page,
+      rows.map((row) => toView(row, factory)),
+      (view) => view.serial,
+    );
   }
 
   /** All that is known of one instrument, back to its lots and their readings. */

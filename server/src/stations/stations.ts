@@ -19,7 +19,7 @@ import { Allow } from '../platform/identity/role.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
-import { BatchesQueries } from '../batches/batches.queries.ts';
+import { BatchLists } from '../batches/batches.lists.ts';
 import { BatchView } from '../batches/batch.view.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
 
@@ -53,7 +53,7 @@ export class StationsQueries {
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
-    private readonly batches: BatchesQueries,
+    private readonly batches: BatchLists,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {

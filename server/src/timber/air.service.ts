@@ -1,6 +1,6 @@
 import { bandOf, DAY_MS, findExcursions, meanEmcPct, type Lot } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, MoreThan } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
 import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -66,7 +66,7 @@ export class AirService {
         highPct: Math.max(...part),
       };
     });
-    const lots = await this.database.getRepository(LotEntity).find();
+    const lots = await this.database.getRepository(LotEntity).find({ where: [{ state: 'drying' }, { releasedMs: MoreThan(fromMs) }] });
     const excursions = findExcursions(emc, band, undefined, fromMs).slice(-EXCURSIONS_SHOWN).reverse();
     return {
       zoneId,
@@ -88,7 +88,7 @@ export class AirService {
   private async waited(zoneId: string, { fromMs, toMs }: { fromMs: number; toMs: number }): Promise<string[]> {
     const rows: { batch: string }[] = await this.database.query(
       `select distinct v.batch_id as batch from visit v join station s on s.code = v.station_code
-       where s.zone_id = $1 and s.kind = 'dwell' and v.arrived_at < $3 and coalesce(v.left_at, 'infinity') > $2 order by 1`,
+       where s.zone_id = $1 and s.kind = 'dwell' and tstzrange(v.arrived_at, v.left_at, '()') && tstzrange($2, $3, '()') order by 1`,
       [zoneId, new Date(fromMs), new Date(toMs)],
     );
     return rows.map((r) => r.batch);

@@ -1,10 +1,12 @@
+import { yieldOf } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
-import { OrderEntity } from '../orders/order.entity.ts';
+import { openOrders } from '../orders/openOrders.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { PieceEntity } from '../batches/batch.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { BlankView, CutNeedView, CuttingView, PlanLineView, PlanView, YieldView } from './cutting.dto.ts';
+import { CutYieldEntity } from './tallies.entity.ts';
 import { BlankEntity, BoardEntity, CuttingPlanEntity, LotEntity } from './timber.entity.ts';
 
 const PLANS_SHOWN = 100;
@@ -67,7 +69,6 @@ export class CuttingQueries {
         ...(filter.state ? { state: filter.state } : {}),
       },
       order: { lotId: 'DESC', id: 'ASC' },
-      take: 2000,
     });
     const lots = await manager.findBy(LotEntity, { id: In([...new Set(blanks.map((b) => b.lotId))]) });
     const pieces = await manager.findBy(PieceEntity, { id: In(blanks.flatMap((b) => b.pieceId ?? [])) });
@@ -84,7 +85,7 @@ export class CuttingQueries {
   /** What open orders still ask for of each part that is made of a measured blank. */
   async needs(factory: FactoryNow): Promise<CutNeedView[]> {
     const { manager } = this.database;
-    const orders = await manager.createQueryBuilder(OrderEntity, 'o').where('o.shipped < o.quantity').orderBy('o.due_at').getMany();
+    const orders = await openOrders(manager);
     const ids = orders.map((o) => o.id);
     const rows: { order: string; component: string; count: string }[] = await manager.query(
       `select order_id as "order", component, sum(count) as count from (
@@ -120,33 +121,18 @@ export class CuttingQueries {
 
   /** How much of boards became blanks before: of these lots, of their suppliers, of all. */
   private async past(lotIds: readonly string[]): Promise<YieldView[]> {
-    const rows: { lot: string; supplier: string; boards: string; boards_m3: number; blanks_m3: number }[] = await this.database.query(
-      `select l.id as lot, l.supplier, count(*) as boards,
-         sum(b.length_mm * (b.width_mm + b.width_end_mm) / 2 * b.thickness_mm) / 1e9 as boards_m3,
-         coalesce(sum((select sum(k.length_mm * k.width_mm * k.thickness_mm) from blank k where k.board_id = b.id)), 0) / 1e9 as blanks_m3
-       from board b join lot l on l.id = b.lot_id where b.state = 'cut' group by 1, 2`,
-    );
-    const suppliers = new Set((await this.database.getRepository(LotEntity).findBy({ id: In([...lotIds]) })).map((l) => l.supplier));
-    const sum = (of: string, some: typeof rows): YieldView[] => {
-      const boardsM3 = some.reduce((total, r) => total + r.boards_m3, 0);
-      const blanksM3 = some.reduce((total, r) => total + r.blanks_m3, 0);
-      return boardsM3 > 0 ? [{ of, boards: some.reduce((n, r) => n + Number(r.boards), 0), yield: blanksM3 / boardsM3 }] : [];
-    };
-    return [
-      ...lotIds.flatMap((id) =>
-        sum(
-          `lot ${id}`,
-          rows.filter((r) => r.lot === id),
-        ),
-      ),
-      ...[...suppliers].flatMap((name) =>
-        sum(
-          name,
-          rows.filter((r) => r.supplier === name),
-        ),
-      ),
-      ...sum('all lots', rows),
-    ];
+    const { manager } = this.database;
+    const lots = await manager.findBy(LotEntity, { id: In([...lotIds]) });
+    const wanted = new Map([
+      ...lotIds.map((id) => [yieldOf.lot(id), `lot ${id}`] as const),
+      ...lots.map((l) => [yieldOf.supplier(l.supplier), l.supplier] as const),
+      [yieldOf.all, 'all lots'],
+    ]);
+    const known = new Map((await manager.findBy(CutYieldEntity, { id: In([...wanted.keys()]) })).map((y) => [y.id, y]));
+    return [...wanted].flatMap(([id, of]) => {
+      const cut = known.get(id);
+      return cut && cut.boardsMm3 > 0 ? [{ of, boards: cut.boards, yield: cut.blanksMm3 / cut.boardsMm3 }] : [];
+    });
   }
 }
 

@@ -19,11 +19,14 @@ import {
   type Species,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
+import { LRUCache } from 'lru-cache';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import type { Asked } from '../platform/database/prepared.ts';
 import { ClimateService, type ZoneTrace } from '../climate/climate.service.ts';
 import { ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
 
+/** Lots whose fit is kept. */
+const FITS_KEPT = 5_000;
 const FORTNIGHT_MS = 14 * DAY_MS;
 const MONTH_MS = 30 * DAY_MS;
 /** Pieces of a lot differ about this much before readings tell. */
@@ -47,7 +50,7 @@ export interface LotDrying {
 /** Fits each lot's drying through the rooms it has lain in, and keeps the fit until something it rests on changes. */
 @Injectable()
 export class DryingService {
-  private readonly fits = new Map<string, { state: string; fit: DryingFit; pieceSdPct: number }>();
+  private readonly fits = new LRUCache<string, { state: string; fit: DryingFit; pieceSdPct: number }>({ max: FITS_KEPT });
   private readonly drifts = new WeakMap<EmcTrace, number>();
 
   constructor(

@@ -7,7 +7,7 @@ import {
   InNumber,
   InOneOf,
   InText,
-  InTexts,
+  InEach,
   Out,
   OutEnum,
   OutList,
@@ -16,6 +16,7 @@ import {
 } from '../platform/http/fields.ts';
 import { BlankView, BoardView } from './cutting.dto.ts';
 import { PictureView } from './pictures.ts';
+import { OPEN_STATES, type OpenState } from './openStates.ts';
 import { DryingView, ReadyView } from './drying.view.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
@@ -81,8 +82,8 @@ export class ReleaseLotDto extends VersionDto {
 
 export class LotFilterDto {
   @Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.split(',') : value))
-  @InTexts({ max: 10, optional: true })
-  states?: string[];
+  @InEach(OPEN_STATES)
+  states?: OpenState[];
 }
 
 export class BandView {

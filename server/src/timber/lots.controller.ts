@@ -6,6 +6,8 @@ import type { Request } from 'express';
 import { pdfFile, PrintingService } from '../factory/printing.service.ts';
 import { csvFile } from '../platform/http/csvFile.ts';
 import { Upload } from '../platform/http/upload.ts';
+import { InText } from '../platform/http/fields.ts';
+import { pageOf, PageQuery, type Page } from '../platform/paging/page.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
@@ -25,15 +27,24 @@ import {
   StrikeDto,
 } from './lot.dto.ts';
 import { lotLabelPdf, moistureReportPdf } from './lot.pdf.ts';
+import { LotLists } from './lots.lists.ts';
 import { LotsQueries } from './lots.queries.ts';
 import { LotsService } from './lots.service.ts';
 import { ReadingsImportService } from './readingsImport.service.ts';
+
+export class UsedUpDto extends PageQuery {
+  /** how a lot's number begins, or within its species or supplier */
+  @InText({ max: 40, optional: true }) text?: string;
+}
+
+const LotPage = pageOf(LotView);
 
 @ApiTags('lots')
 @Controller('lots')
 export class LotsController {
   constructor(
     private readonly lots: LotsService,
+    private readonly lists: LotLists,
     private readonly queries: LotsQueries,
     private readonly histories: HistoriesService,
     private readonly imports: ReadingsImportService,
@@ -42,10 +53,17 @@ export class LotsController {
 
   @Get()
   @Allow('viewer')
-  @ApiQuery({ name: 'states', type: String, required: false, description: 'drying,released,used up' })
+  @ApiQuery({ name: 'states', type: String, required: false, description: 'drying,released' })
   @ApiOkResponse({ type: [LotView] })
   list(@Query() filter: LotFilterDto): Promise<LotView[]> {
-    return this.queries.list(filter.states);
+    return this.lists.list(filter.states);
+  }
+
+  @Get('used-up')
+  @Allow('viewer')
+  @ApiOkResponse({ type: LotPage })
+  usedUp(@Query() filter: UsedUpDto): Promise<Page<LotView>> {
+    return this.lists.usedUp(filter);
   }
 
   @Get('histories.csv')

@@ -2,6 +2,8 @@ import {
   allotByWeight,
   coverOf,
   DAY_MS,
+  dayOf,
+  groupBy,
   HOUR_MS,
   priorDryingRatePerDay,
   walkThrough,
@@ -12,15 +14,17 @@ import {
   type WeightSlot,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, In, MoreThan, MoreThanOrEqual } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
+import { openOrders } from '../orders/openOrders.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { badInput } from '../platform/problems/problems.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { CuttingQueries } from './cutting.queries.ts';
-import { LotsQueries } from './lots.queries.ts';
+import { LotLists } from './lots.lists.ts';
 import type { AllotmentView, CoverView, StockLineView, StockView, SupplierView } from './stock.view.ts';
+import { SupplierRecordEntity, WoodUseEntity } from './tallies.entity.ts';
 import { BlankEntity } from './timber.entity.ts';
 
 /** Pieces that are under way and not yet an instrument. */
@@ -33,13 +37,15 @@ const DELIVERY_DAYS = 10;
 const TIME_CONSTANTS = 2;
 const USAGE_DAYS = 90;
 const HORIZON_DAYS = 365;
+/** Of fewer lots nothing is said of whom they came from. */
+const LOTS_TO_JUDGE = 3;
 
 /** What wood there is, how long it lasts, and which blank becomes what. */
 @Injectable()
 export class StockService {
   constructor(
     private readonly database: DataSource,
-    private readonly lots: LotsQueries,
+    private readonly lots: LotLists,
     private readonly cutting: CuttingQueries,
     private readonly climate: ClimateService,
     private readonly factories: FactoryService,
@@ -68,11 +74,11 @@ export class StockService {
   }
 
   /** How much wetter suppliers' lots come than their papers say. */
-  private suppliers(): Promise<SupplierView[]> {
-    return this.database.query(
-      `select l.supplier, count(*)::int as lots, avg(s.mean_pct - l.papers_pct) as "wetterPct"
-       from lot l join reading_session s on s.id = l.id || '/1' where l.papers_pct is not null group by 1 having count(*) >= 3 order by 3 desc`,
-    );
+  private async suppliers(): Promise<SupplierView[]> {
+    const records = await this.database.getRepository(SupplierRecordEntity).findBy({ lots: MoreThanOrEqual(LOTS_TO_JUDGE) });
+    return records
+      .map(({ supplier, lots, wetterMilliPct }) => ({ supplier, lots, wetterPct: wetterMilliPct / 1000 / lots }))
+      .sort((x, y) => y.wetterPct - x.wetterPct);
   }
 
   private async cover(factory: FactoryNow): Promise<CoverView[]> {
@@ -136,7 +142,7 @@ export class StockService {
 
   /** What open orders still ask for, and when it must be cut for them to be on time. */
   private async needs(factory: FactoryNow, nowMs: number): Promise<{ key: string; orderId: string; volumeM3: number; atMs: number }[]> {
-    const orders = await this.database.getRepository(OrderEntity).createQueryBuilder('o').where('o.shipped < o.quantity').getMany();
+    const orders = await openOrders(this.database.manager);
     const rows: { order: string; component: string; count: string }[] = await this.database.query(
       `select b.order_id as "order", b.component, sum(b.quantity) as count from batch b
        where b.order_id = any($1) and b.component <> 'instrument' group by 1, 2`,
@@ -172,12 +178,9 @@ export class StockService {
 
   /** Wood of each kind that went to the mill lately, m³. */
   private async usage(nowMs: number): Promise<Map<string, number>> {
-    const rows: { key: string; m3: number }[] = await this.database.query(
-      `select l.species || ' ' || l.use as key, sum((e.payload->>'volumeM3')::float8) as m3 from logbook e join lot l on l.id = e.lot_id
-       where e.at > $1 and e.at <= $2 and e.kind in ('batch.started', 'boards.cut') group by 1`,
-      [new Date(nowMs - USAGE_DAYS * DAY_MS), new Date(nowMs)],
-    );
-    return new Map(rows.map((r) => [r.key, r.m3]));
+    const days = await this.database.getRepository(WoodUseEntity).findBy({ day: MoreThan(dayOf(nowMs) - USAGE_DAYS) });
+    const kinds = groupBy(days, (d) => `${d.species} ${d.use}`);
+    return new Map([...kinds].map(([key, of]) => [key, of.reduce((sum, d) => sum + d.volumeCm3, 0) / 1e6]));
   }
 
   private async partMade(): Promise<Map<string, number>> {
@@ -194,12 +197,13 @@ export class StockService {
     const need = model?.wood[component];
     if (!need?.weight) throw badInput('modelId', 'No target weight is set for this part of the model');
     const { weight, species, use } = need;
-    const orders = new Map((await this.database.getRepository(OrderEntity).findBy({ modelId })).map((o) => [o.id, o]));
     const blanks = (await this.cutting.blanks({ state: 'free' })).filter((b) => b.modelId === modelId && b.component === component);
     const wanted = (await this.cutting.needs(factory)).filter((n) => n.modelId === modelId && n.component === component);
     const kept = new Map<string, number>();
     for (const b of blanks) if (b.orderId !== null) kept.set(b.orderId, (kept.get(b.orderId) ?? 0) + 1);
     const counts = new Map(wanted.map((n) => [n.orderId ?? '', n.count]));
+    const known = await this.database.getRepository(OrderEntity).findBy({ id: In([...counts.keys(), ...kept.keys()]) });
+    const orders = new Map(known.map((o) => [o.id, o]));
     const slots: WeightSlot[] = [...new Set([...counts.keys(), ...kept.keys()])].flatMap((orderId) =>
       Array.from({ length: (counts.get(orderId) ?? 0) + (kept.get(orderId) ?? 0) }, (_, i) => ({
         id: `${orderId} ${i + 1}`,

@@ -1,6 +1,9 @@
-import { Lot, ReadingSession, Reading, StockBoard, Blank } from '@ample-crane/core';
+import { Blank, CutYield, Lot, Reading, ReadingSession, StockBoard, SupplierRecord, WoodUse } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
+import { Tallies1700000000016 } from './migrations/1700000000016-tallies.ts';
+import { CutYieldEntity, SupplierRecordEntity, WoodUseEntity } from './tallies.entity.ts';
+import { LotLists1700000000012 } from './migrations/1700000000012-lot-lists.ts';
 import {
   BlankEntity,
   BoardEntity,
@@ -18,7 +21,10 @@ export const timber: RoomTables = {
     kept(Reading, ReadingEntity),
     kept(StockBoard, BoardEntity),
     kept(Blank, BlankEntity),
+    kept(WoodUse, WoodUseEntity),
+    kept(SupplierRecord, SupplierRecordEntity),
+    kept(CutYield, CutYieldEntity),
   ],
   entities: [CuttingPlanEntity, PictureEntity],
-  migrations: [Wood1700000000002],
+  migrations: [Wood1700000000002, LotLists1700000000012, Tallies1700000000016],
 };

@@ -36,6 +36,8 @@ export class LotEntity implements Lot {
   @Instant('released_at', OrNothing) releasedMs: number | null;
   @Quantity(OrNothing) meanPct: number | null;
   @Instant('last_read_at', OrNothing) lastReadMs: number | null;
+  @Quantity(OrNothing) firstPct: number | null;
+  @Instant('first_read_at', OrNothing) firstReadMs: number | null;
   @Count() sessions: number;
   @Quantity(OrNothing) papersPct: number | null;
   @Text(OrNothing) grade: string | null;

@@ -12,6 +12,7 @@ import { DryingService } from './drying.service.ts';
 import { HistoriesService } from './histories.service.ts';
 import { LoggerImportService } from './loggerImport.service.ts';
 import { LotsController } from './lots.controller.ts';
+import { LotLists } from './lots.lists.ts';
 import { LotsQueries } from './lots.queries.ts';
 import { LotsService } from './lots.service.ts';
 import { PicturesController, PicturesService } from './pictures.ts';
@@ -24,6 +25,7 @@ import { ReadingsImportService } from './readingsImport.service.ts';
   providers: [
     LotsService,
     TimberEvidence,
+    LotLists,
     LotsQueries,
     DryingService,
     HistoriesService,
@@ -35,6 +37,6 @@ import { ReadingsImportService } from './readingsImport.service.ts';
     ReadingsImportService,
     LoggerImportService,
   ],
-  exports: [LotsQueries],
+  exports: [LotLists],
 })
 export class TimberModule {}

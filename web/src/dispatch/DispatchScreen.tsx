@@ -3,25 +3,30 @@ import type { GridColDef } from '@mui/x-data-grid';
 import { useForm } from 'react-hook-form';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
-import { useBatches, useCard, useCommand, useInstruments, useOrders } from '../ground/queries.ts';
+import { useBatchPage, useCard, useCommand, useInstrumentPage, useOrders } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
-import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { TextIn, useTyped } from '../parts/fields.tsx';
+import { PagedTable } from '../parts/PagedTable.tsx';
+import { fileOf, usePaging } from '../parts/paging.ts';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 
+/** Batches to ship from that are shown at once, the soonest due first. */
+const SHOWN = 50;
+
 /** What is ready to go, and the ledger of what has gone. */
 export default function DispatchScreen() {
-  const query = useBatches('dispatch');
+  const query = useBatchPage({ stage: 'dispatch', sort: 'dueMs', size: SHOWN });
   return (
     <Screen title="Dispatch" query={query}>
-      {(batches) => {
+      {({ rows: batches, next }) => {
         const ready = batches.reduce((sum, b) => sum + b.quantity, 0);
         return (
           <>
             <Answer>
+              {next !== null && 'At least '}
               <Figure>{ready}</Figure> {ready === 1 ? 'instrument is' : 'instruments are'} ready to ship.
             </Answer>
             <Section title="Ready">
@@ -30,6 +35,7 @@ export default function DispatchScreen() {
               ) : (
                 batches.map((b) => <ReadyBatch key={b.id} batch={b} />)
               )}
+              {next !== null && <Empty>More batches wait behind these; they come up as these are shipped.</Empty>}
             </Section>
             <Section title="Ledger">
               <Ledger />
@@ -95,13 +101,13 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
 }
 
 function Ledger() {
-  const query = useInstruments();
+  const paging = usePaging('-shippedMs');
+  const query = useInstrumentPage({ ...paging.asked, state: 'shipped' });
   const navigate = useNavigate();
   const { date } = useSession();
-  const shipped = (query.data ?? []).filter((i) => i.state === 'shipped').sort((a, b) => (b.shippedMs ?? 0) - (a.shippedMs ?? 0));
   const columns: GridColDef<View<'InstrumentView'>>[] = [
     { field: 'serial', headerName: 'Serial', width: 140, renderCell: ({ row }) => <Id>{row.serial}</Id> },
-    { field: 'modelName', headerName: 'Model', width: 120 },
+    { field: 'modelName', headerName: 'Model', width: 120, sortable: false },
     {
       field: 'shippedMs',
       headerName: 'Shipped',
@@ -109,18 +115,25 @@ function Ledger() {
       valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
     },
     { field: 'consignee', headerName: 'Consignee', flex: 1, minWidth: 180 },
-    { field: 'orderId', headerName: 'Order', width: 90 },
-    { field: 'startedMs', headerName: 'Started', width: 120, valueFormatter: (value: number) => date(value) },
+    { field: 'orderId', headerName: 'Order', width: 90, sortable: false },
+    { field: 'startedMs', headerName: 'Started', width: 120, sortable: false, valueFormatter: (value: number) => date(value) },
   ];
   return (
-    <DataTable
-      label="Ledger"
-      rows={shipped}
-      columns={columns}
-      getRowId={(i) => i.serial}
-      onOpen={(i) => void navigate(`/records/${i.serial}`)}
-      height={420}
-      empty="Nothing has shipped yet"
-    />
+    <>
+      {query.error && <ErrorNote error={query.error} />}
+      <PagedTable
+        label="Ledger"
+        page={query.data}
+        pending={query.isPending || query.isPlaceholderData}
+        paging={paging}
+        columns={columns}
+        getRowId={(i) => i.serial}
+        onOpen={(i) => void navigate(`/records/${i.serial}`)}
+        find="Serial or consignee"
+        csv={fileOf('/api/instruments/list.csv', { state: 'shipped', text: paging.text })}
+        height="420px"
+        empty="Nothing has shipped yet"
+      />
+    </>
   );
 }

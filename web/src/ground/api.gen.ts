@@ -368,6 +368,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments/list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Records_csv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments/{serial}": {
         parameters: {
             query?: never;
@@ -602,6 +618,22 @@ export interface paths {
         get: operations["Batches_list"];
         put?: never;
         post: operations["Batches_start"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Batches_csv"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1034,6 +1066,22 @@ export interface paths {
         get: operations["Lots_list"];
         put?: never;
         post: operations["Lots_receive"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/lots/used-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Lots_usedUp"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2107,6 +2155,7 @@ export interface components {
             sinceMs: number;
             arrivedMs: number;
             startedMs: number;
+            endedMs: number | null;
             dueMs: number | null;
             quantity: number;
             placements: components["schemas"]["PlacementView"][];
@@ -2198,6 +2247,12 @@ export interface components {
             shippedMs: number | null;
             consignee: string | null;
             version: number;
+        };
+        InstrumentPage: {
+            rows: components["schemas"]["InstrumentView"][];
+            next: string | null;
+            found: number;
+            foundExactly: boolean;
         };
         ReadingView: {
             seq: number;
@@ -2721,6 +2776,12 @@ export interface components {
             carrier: components["schemas"]["CarrierView"];
             batches: components["schemas"]["BatchView"][];
         };
+        BatchPage: {
+            rows: components["schemas"]["BatchView"][];
+            next: string | null;
+            found: number;
+            foundExactly: boolean;
+        };
         PieceView: {
             id: string;
             ordinal: number;
@@ -3023,6 +3084,12 @@ export interface components {
             place: string | null;
             scheduleId: string | null;
             sessions: number;
+        };
+        LotPage: {
+            rows: components["schemas"]["LotView"][];
+            next: string | null;
+            found: number;
+            foundExactly: boolean;
         };
         StayView: {
             zoneId: string;
@@ -4443,7 +4510,12 @@ export interface operations {
     Records_list: {
         parameters: {
             query?: {
+                size?: number;
+                sort?: string;
+                after?: string;
                 text?: string;
+                state?: "in work" | "shipped" | "scrapped";
+                modelId?: string;
             };
             header?: never;
             path?: never;
@@ -4456,7 +4528,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["InstrumentView"][];
+                    "application/json": components["schemas"]["InstrumentPage"];
+                };
+            };
+        };
+    };
+    Records_csv: {
+        parameters: {
+            query?: {
+                size?: number;
+                sort?: string;
+                after?: string;
+                text?: string;
+                state?: "in work" | "shipped" | "scrapped";
+                modelId?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
         };
@@ -4912,9 +5010,13 @@ export interface operations {
     Batches_list: {
         parameters: {
             query?: {
+                size?: number;
+                sort?: string;
+                after?: string;
                 stage?: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
                 modelId?: string;
                 done?: boolean;
+                text?: string;
             };
             header?: never;
             path?: never;
@@ -4927,7 +5029,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["BatchView"][];
+                    "application/json": components["schemas"]["BatchPage"];
                 };
             };
         };
@@ -4951,6 +5053,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Batches_csv: {
+        parameters: {
+            query?: {
+                size?: number;
+                sort?: string;
+                after?: string;
+                stage?: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+                modelId?: string;
+                done?: boolean;
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
                 };
             };
         };
@@ -5598,8 +5727,8 @@ export interface operations {
     Lots_list: {
         parameters: {
             query?: {
-                /** @description drying,released,used up */
-                states?: string[];
+                /** @description drying,released */
+                states?: ("drying" | "released")[];
             };
             header?: never;
             path?: never;
@@ -5636,6 +5765,30 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Lots_usedUp: {
+        parameters: {
+            query?: {
+                size?: number;
+                sort?: string;
+                after?: string;
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotPage"];
                 };
             };
         };

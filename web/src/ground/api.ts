@@ -7,6 +7,11 @@ import { noteTime } from './deviceClock.ts';
 /** A view or request of the API, by its name in the OpenAPI document. */
 export type View<K extends keyof components['schemas']> = components['schemas'][K];
 
+/** What a list may be asked with. */
+export type AskedOf<Path extends keyof paths> = paths[Path] extends { get: { parameters: { query?: infer Asked } } }
+  ? NonNullable<Asked>
+  : never;
+
 export const client = createClient<paths>({ baseUrl: '/' });
 
 const sentAt = new WeakMap<Request, number>();

@@ -1,7 +1,7 @@
 import { isOld, type Topics } from './topics.ts';
-import { MutationCache, QueryCache, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, MutationCache, QueryCache, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { ApiProblem, ask, client, type ProblemDocument, type View } from './api.ts';
+import { ApiProblem, ask, client, type AskedOf, type ProblemDocument, type View } from './api.ts';
 import { setConnected } from './connection.ts';
 import { newKey } from './newKey.ts';
 
@@ -107,10 +107,17 @@ export const useZoneDays = (id: string, days: number) =>
     queryKey: ['zones', id, days],
     queryFn: () => ask(client.GET('/api/zones/{id}/days', { params: { path: { id }, query: { days } } })),
   });
-export const useLots = (states?: View<'LotView'>['state'][]) =>
+/** Lots there is still wood of. */
+export const useLots = (states?: NonNullable<AskedOf<'/api/lots'>['states']>) =>
   useQuery({
     queryKey: ['lots', ...(states ?? ['all'])],
     queryFn: () => ask(client.GET('/api/lots', { params: { query: states === undefined ? {} : { states } } })),
+  });
+export const useUsedUpPage = (asked: AskedOf<'/api/lots/used-up'>) =>
+  useQuery({
+    queryKey: ['lots', 'used up', asked],
+    queryFn: () => ask(client.GET('/api/lots/used-up', { params: { query: asked } })),
+    placeholderData: keepPreviousData,
   });
 export const useLot = (id: string) =>
   useQuery({
@@ -145,15 +152,11 @@ export const usePlan = (id: string) =>
     enabled: id !== 'new',
   });
 export const useOrders = () => useQuery({ queryKey: ['orders'], queryFn: () => ask(client.GET('/api/orders')) });
-export const useBatches = (stage?: View<'BatchView'>['stage'], done = false) =>
+export const useBatchPage = (asked: AskedOf<'/api/batches'>) =>
   useQuery({
-    queryKey: ['batches', stage ?? 'all', done],
-    queryFn: () =>
-      ask(
-        client.GET('/api/batches', {
-          params: { query: { ...(stage === undefined ? {} : { stage }), ...(done ? { done } : {}) } },
-        }),
-      ),
+    queryKey: ['batches', 'page', asked],
+    queryFn: () => ask(client.GET('/api/batches', { params: { query: asked } })),
+    placeholderData: keepPreviousData,
   });
 export const useCard = (id: string) =>
   useQuery({
@@ -161,7 +164,12 @@ export const useCard = (id: string) =>
     queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })),
   });
 export const useFitting = () => useQuery({ queryKey: ['fitting'], queryFn: () => ask(client.GET('/api/fitting')) });
-export const useInstruments = () => useQuery({ queryKey: ['instruments'], queryFn: () => ask(client.GET('/api/instruments')) });
+export const useInstrumentPage = (asked: AskedOf<'/api/instruments'>) =>
+  useQuery({
+    queryKey: ['instruments', 'page', asked],
+    queryFn: () => ask(client.GET('/api/instruments', { params: { query: asked } })),
+    placeholderData: keepPreviousData,
+  });
 export const useRecord = (serial: string) =>
   useQuery({
     queryKey: ['instruments', serial],

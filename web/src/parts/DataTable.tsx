@@ -12,8 +12,8 @@ interface Props<Row extends GridValidRowModel> {
   empty?: string;
 }
 
-const ROW_PX = 36;
-const HEADER_PX = 38;
+export const ROW_PX = 36;
+export const HEADER_PX = 38;
 /** header, toolbar and borders */
 const CHROME_PX = HEADER_PX + 58;
 const SHORT = 12;

@@ -1,48 +1,57 @@
-import type { GridColDef } from '@mui/x-data-grid';
-import { useNavigate } from 'react-router';
-import type { View } from '../ground/api.ts';
-import { useInstruments } from '../ground/queries.ts';
-import { useSession } from '../ground/session.tsx';
-import { Answer, Figure, Id } from '../parts/Answer.tsx';
-import { DataTable } from '../parts/DataTable.tsx';
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { useSearchParams } from 'react-router';
+import { useBatchPage, useInstrumentPage } from '../ground/queries.ts';
+import { Answer, Figure } from '../parts/Answer.tsx';
+import { howMany } from '../parts/paging.ts';
 import { Screen } from '../parts/Screen.tsx';
+import { BatchList } from './BatchList.tsx';
+import { InstrumentList } from './InstrumentList.tsx';
 
-/** Every instrument that has a serial. */
+const LISTS = { instruments: 'Instruments', work: 'Batches in work', done: 'Batches done' } as const;
+type List = keyof typeof LISTS;
+
+/** Every instrument that has a serial, and every batch there has been. */
 export default function RecordsScreen() {
-  const query = useInstruments();
-  const navigate = useNavigate();
-  const { date } = useSession();
-  const columns: GridColDef<View<'InstrumentView'>>[] = [
-    { field: 'serial', headerName: 'Serial', width: 150, renderCell: ({ row }) => <Id>{row.serial}</Id> },
-    { field: 'modelName', headerName: 'Model', width: 130 },
-    { field: 'state', headerName: 'State', width: 100 },
-    { field: 'batchId', headerName: 'Batch', width: 90 },
-    { field: 'fittedMs', headerName: 'Fitted', width: 120, valueFormatter: (value: number) => date(value) },
-    {
-      field: 'shippedMs',
-      headerName: 'Shipped',
-      width: 120,
-      valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
-    },
-    { field: 'consignee', headerName: 'Consignee', flex: 1, minWidth: 180 },
-  ];
+  const all = useInstrumentPage({ size: 1 });
+  const { data: inWork } = useInstrumentPage({ size: 1, state: 'in work' });
+  const { data: batches } = useBatchPage({ size: 1, done: true });
+  const [search, setSearch] = useSearchParams();
+  const asked = search.get('list') ?? '';
+  const list: List = asked in LISTS ? (asked as List) : 'instruments';
   return (
-    <Screen title="Records" query={query}>
+    <Screen title="Records" query={all}>
       {(instruments) => (
         <>
           <Answer>
-            <Figure>{instruments.length}</Figure> instruments have a serial;{' '}
-            <Figure>{instruments.filter((i) => i.state === 'in work').length}</Figure> are in work. Each record leads back to its wood.
+            <Figure>{howMany(instruments)}</Figure> instruments have a serial
+            {inWork && (
+              <>
+                , <Figure>{howMany(inWork)}</Figure> of them in work
+              </>
+            )}
+            {batches && (
+              <>
+                ; <Figure>{howMany(batches)}</Figure> batches are done
+              </>
+            )}
+            . Each record leads back to its wood.
           </Answer>
-          <DataTable
-            label="Instruments"
-            rows={instruments}
-            columns={columns}
-            getRowId={(i) => i.serial}
-            onOpen={(i) => void navigate(`/records/${i.serial}`)}
-            height="calc(100vh - 210px)"
-            empty="No instrument has a serial yet. Serials are given at fitting."
-          />
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={list}
+            // Another list is sorted and found by other things.
+            onChange={(_, value: List | null) => value && setSearch({ list: value })}
+            aria-label="Which list"
+            sx={{ mb: 1.5 }}
+          >
+            {Object.entries(LISTS).map(([value, label]) => (
+              <ToggleButton key={value} value={value}>
+                {label}
+              </ToggleButton>
+            ))}
+          </ToggleButtonGroup>
+          {list === 'instruments' ? <InstrumentList /> : <BatchList key={list} done={list === 'done'} />}
         </>
       )}
     </Screen>

@@ -24,6 +24,7 @@ export const aBatch = (over: Partial<Batch> = {}): Batch => ({
   sinceMs: NOW_MS - 20 * HOUR_MS,
   arrivedMs: NOW_MS - 20 * HOUR_MS,
   startedMs: NOW_MS - 30 * HOUR_MS,
+  endedMs: null,
   dueMs: NOW_MS + 900 * HOUR_MS,
   quantity: 6,
   placements: [{ carrierId: 'R03', carrierName: 'Rack 3', pieces: 6 }],

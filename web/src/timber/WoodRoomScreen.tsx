@@ -16,6 +16,7 @@ import { counted } from '../parts/words.ts';
 import { ImportDialog } from './ImportDialog.tsx';
 import { readyWords } from './ready.ts';
 import { ReceiveDialog } from './ReceiveDialog.tsx';
+import { UsedUpLots } from './UsedUpLots.tsx';
 import { WoodTabs } from './WoodTabs.tsx';
 
 type Lot = View<'LotView'>;
@@ -89,9 +90,9 @@ export default function WoodRoomScreen() {
             >
               <ToggleButton value="drying">Drying {drying.length}</ToggleButton>
               <ToggleButton value="released">Released {released.length}</ToggleButton>
-              <ToggleButton value="used up">Used up {lots.length - drying.length - released.length}</ToggleButton>
+              <ToggleButton value="used up">Used up</ToggleButton>
             </ToggleButtonGroup>
-            <LotTable lots={lots.filter((l) => l.state === shown)} />
+            {shown === 'used up' ? <UsedUpLots /> : <LotTable lots={lots.filter((l) => l.state === shown)} />}
             {dialog === 'receive' && <ReceiveDialog onClose={() => setDialog(null)} />}
             {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
           </>

@@ -60,7 +60,7 @@ export const BatchStarted = entryKind('batch.started')<Started, Routes>({
     }
     arrive(rows, batch, operation, entry.atMs);
     // Blanks were taken out of their lot when they were cut.
-    if (blankIds.length === 0) takeWood(rows, p.lotId, volumeM3);
+    if (blankIds.length === 0) takeWood(rows, p.lotId, volumeM3, entry.atMs);
   },
   sentence: ({ payload }) => `Started: ${payload.quantity} pieces from lot ${payload.lotId}`,
 });

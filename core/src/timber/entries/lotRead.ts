@@ -3,6 +3,7 @@ import { mean } from '../../maths/index.ts';
 import { Lot, Reading, ReadingSession } from '../lot.ts';
 import type { Depth } from '../readings.ts';
 import type { MeterCorrection } from '../species.ts';
+import { changeLot } from './lotRows.ts';
 
 export interface Read {
   sessionId: string;
@@ -36,9 +37,10 @@ export const LotRead = entryKind('lot.read')<Read>({
       rows.put(Reading, { id, sessionId, seq: i + 1, depth, rawPct, correctedPct, massG, dryMassG, struck: null });
     });
     const latest = lot.lastReadMs === null || entry.atMs >= lot.lastReadMs;
-    rows.change(Lot, lot.id, {
+    const first = lot.firstReadMs === null || entry.atMs < lot.firstReadMs;
+    changeLot(rows, lot.id, {
       sessions: lot.sessions + 1,
-      version: lot.version + 1,
+      ...(first ? { firstPct: meanPct, firstReadMs: entry.atMs } : {}),
       ...(latest ? { meanPct, lastReadMs: entry.atMs } : {}),
       ...(samples ? { samples: { ...lot.samples, ...samples } } : {}),
     });

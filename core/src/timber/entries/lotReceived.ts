@@ -10,6 +10,8 @@ export const LotReceived = entryKind('lot.received')<{ lot: LotReceipt }>({
       releasedMs: null,
       meanPct: null,
       lastReadMs: null,
+      firstPct: null,
+      firstReadMs: null,
       sessions: 0,
       papersPct: null,
       grade: null,

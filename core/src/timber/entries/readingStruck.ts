@@ -1,5 +1,6 @@
 import { entryKind } from '../../ledger/index.ts';
 import { Lot, Reading, ReadingSession } from '../lot.ts';
+import { changeLot } from './lotRows.ts';
 
 /** A reading that was no reading; mean and spread are those of the rest. */
 export const ReadingStruck = entryKind('reading.struck')<{
@@ -13,8 +14,8 @@ export const ReadingStruck = entryKind('reading.struck')<{
     const session = rows.change(ReadingSession, sessionId, { meanPct, spreadPct });
     rows.change(Reading, `${sessionId}/${seq}`, { struck: reason });
     const lot = rows.get(Lot, session.lotId);
-    rows.change(Lot, lot.id, {
-      version: lot.version + 1,
+    changeLot(rows, lot.id, {
+      ...(lot.firstReadMs === session.atMs ? { firstPct: meanPct } : {}),
       ...(lot.lastReadMs === session.atMs ? { meanPct } : {}),
     });
   },

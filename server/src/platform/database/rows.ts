@@ -10,6 +10,8 @@ export interface TableRows<T extends ObjectLiteral = ObjectLiteral> {
   rows: readonly T[];
   /** the database numbers them, in their order */
   numbered?: boolean;
+  /** properties that are added to what is there */
+  sums?: readonly string[];
   /** keys of rows to take away */
   gone?: readonly string[];
 }
@@ -30,9 +32,9 @@ export function upsertAndNotify(database: DataSource, tables: readonly TableRows
     values.push(value);
     parts.push(`t${values.length} as (${part(`$${values.length + 2}`)})`);
   };
-  for (const { entity, rows, numbered, gone = [] } of tables) {
+  for (const { entity, rows, numbered, sums, gone = [] } of tables) {
     const plan = planOf(database, entity);
-    if (rows.length > 0) add((parameter) => statement(plan, parameter, true, numbered), records(plan, rows));
+    if (rows.length > 0) add((parameter) => statement(plan, parameter, true, { numbered, sums }), records(plan, rows));
     if (gone.length > 0) add((parameter) => removal(plan, parameter), gone);
   }
   return prepared(`${parts.length === 0 ? '' : `with ${parts.join(', ')} `}select pg_notify($1, $2)`, [
@@ -73,10 +75,18 @@ async function write<T extends ObjectLiteral>(manager: EntityManager, { entity, 
 }
 
 /** An insert of rows that come as one JSON parameter. */
-function statement({ table, columns }: TablePlan, parameter: string, replace: boolean, numbered = false): string {
+function statement(
+  { table, columns }: TablePlan,
+  parameter: string,
+  replace: boolean,
+  { numbered = false, sums = [] }: { numbered?: boolean | undefined; sums?: readonly string[] | undefined } = {},
+): string {
   const names = columns.filter((c) => !(numbered && c.isKey)).map((c) => c.name);
   const keys = columns.filter((c) => c.isKey).map((c) => c.name);
-  const updates = names.filter((n) => !keys.includes(n)).map((n) => `${n} = excluded.${n}`);
+  const added = columns.filter((c) => sums.includes(c.property)).map((c) => c.name);
+  const updates = names
+    .filter((n) => !keys.includes(n))
+    .map((n) => (added.includes(n) ? `${n} = ${table}.${n} + excluded.${n}` : `${n} = excluded.${n}`));
   const onConflict =
     !replace || numbered
       ? ''

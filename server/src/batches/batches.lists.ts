@@ -1,0 +1,103 @@
+import {
+  gateAsks,
+  gateEvidence,
+  gateFindings,
+  placementsOf,
+  PlacementRow,
+  rowsBy,
+  touchMinutes,
+  type BatchStatus,
+  type Finding,
+  type Stage,
+} from '@ample-crane/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource, In, Not } from 'typeorm';
+import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
+import { EvidenceSources } from '../logbook/evidence.ts';
+import { RowReader } from '../logbook/rowReader.ts';
+import { Clock } from '../platform/clock/clock.ts';
+import { inOrder, readPage, type Condition, type Listing, type Page, type Asked } from '../platform/paging/page.ts';
+import { beginning, numbered } from '../platform/paging/typed.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
+import { toBatchView, type BatchView } from './batch.view.ts';
+import { BatchEntity, VisitEntity } from './batch.entity.ts';
+
+export interface BatchFilter extends Asked {
+  stage?: Stage;
+  modelId?: string;
+  done?: boolean;
+  /** how the number begins */
+  text?: string;
+}
+
+const IN_WORK: Listing = {
+  table: 'batch',
+  key: 'id',
+  sorts: { number: 'number', dueMs: `coalesce(due_at, 'infinity')` },
+  usually: '-number',
+};
+const DONE: Listing = { table: 'batch', key: 'id', sorts: { number: 'number', endedMs: 'ended_at' }, usually: '-endedMs' };
+
+/** Batches, many at once. */
+@Injectable()
+export class BatchLists {
+  private readonly open: Shelf<BatchView[]>;
+
+  constructor(
+    private readonly database: DataSource,
+    private readonly factories: FactoryService,
+    private readonly reader: RowReader,
+    private readonly sources: EvidenceSources,
+    private readonly clock: Clock,
+    snapshots: Snapshots,
+  ) {
+    this.open = snapshots.shelf();
+  }
+
+  /** Every batch in work, the soonest due first. */
+  inWork(): Promise<BatchView[]> {
+    return this.open.of('in work', async () => {
+      const where = { status: Not<BatchStatus>('done') };
+      const batches = await this.database.getRepository(BatchEntity).find({ where, order: { dueMs: 'ASC', number: 'ASC' } });
+      return this.views(batches, await this.factories.load());
+    });
+  }
+
+  /** Batches in work, or those that are done, by the page. */
+  async list({ stage, modelId, done = false, text, ...asked }: BatchFilter): Promise<Page<BatchView>> {
+    const conditions: Condition[] = [[done ? `status = 'done'` : `status <> 'done'`]];
+    if (stage !== undefined) conditions.push(['stage = ?', stage]);
+    if (modelId !== undefined) conditions.push(['model_id = ?', modelId]);
+    if (text !== undefined) conditions.push(['id like ?', beginning(numbered('B', text))]);
+    const page = await readPage(this.database, done ? DONE : IN_WORK, asked, conditions);
+    const batches = await this.database.getRepository(BatchEntity).findBy({ id: In(page.rows) });
+    const views = await this.views(batches, await this.factories.load());
+    return inOrder(page, views, (view) => view.id);
+  }
+
+  async views(batches: readonly BatchEntity[], factory: FactoryNow): Promise<BatchView[]> {
+    const ids = batches.map((b) => b.id);
+    const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
+    const [findings, placements, visits] = await Promise.all([
+      this.gates(batches, factory),
+      this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]),
+      atWork.length === 0
+        ? []
+        : this.database.getRepository(VisitEntity).find({ where: { id: In(atWork) }, select: { id: true, personId: true } }),
+    ]);
+    const workers = new Map(visits.map((v) => [v.id, v.personId]));
+    return batches.map((b) => {
+      const touch = touchMinutes(factory.operationAt(b), b.quantity, b.stationCode);
+      return toBatchView(b, factory, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
+    });
+  }
+
+  /** What the gate before each batch says; nothing where none is before it. */
+  private async gates(batches: readonly BatchEntity[], factory: FactoryNow): Promise<Map<string, Finding[]>> {
+    const nowMs = this.clock.nowMs();
+    const atGate = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
+    const asks = atGate.flatMap((b) => gateAsks(b, factory.operationAt(b), factory, nowMs));
+    const answers = await this.sources.answer(asks, factory);
+    return new Map(atGate.map((b) => [b.id, gateFindings(b, factory.operationAt(b), gateEvidence(b, factory, nowMs, answers))]));
+  }
+}
