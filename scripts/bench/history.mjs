@@ -7,21 +7,11 @@ const STEPS = 120;
 const PIECES = 40;
 const DECISIONS = 5_000;
 
-/** The demo's own history, over and over with other numbers: entries as a factory writes them, in their usual mix. */
-export async function* longHistory(core) {
+/** A factory's entries of years, one stretch after the other. */
+export async function longHistory(core) {
   const { demoScenario } = await import('../../server/dist/demo/scenario.js');
-  const text = JSON.stringify(core.simulate(demoScenario(CLOCK_AT)).entries);
-  let written = 0;
-  for (let k = 1; written < ENTRIES; k++) {
-    const shifted = text
-      .replace(/\b([BLO])(\d+)/g, (_, letter, n) => letter + (Number(n) + k * 1_000_000))
-      .replace(/"(number|bodyNumber|neckNumber)":(\d+)/g, (_, field, n) => `"${field}":${Number(n) + k * 1_000_000}`)
-      .replace(/\b(\d{5}[A-Z]{2}\d{3})\b/g, (serial) => `${k}-${serial}`);
-    // The racks are there once: only the first history sits on them.
-    const entries = JSON.parse(shifted).filter((e) => k === 1 || e.kind !== 'batch.placed');
-    written += entries.length;
-    yield entries;
-  }
+  const { longHistory: over } = await import('../../server/dist/demo/longHistory.js');
+  return over(core.simulate(demoScenario(CLOCK_AT)).entries, ENTRIES);
 }
 
 /** A plain route of many steps and a large batch somewhere along it, judged again and again. */
@@ -157,7 +147,7 @@ export function benchDecide(core) {
 export async function benchReplay(core, unit) {
   const { demoScenario } = await import('../../server/dist/demo/scenario.js');
   const all = [];
-  for await (const entries of longHistory(core)) for (const e of entries) all.push(e);
+  for (const entries of await longHistory(core)) for (const e of entries) all.push(e);
   globalThis.gc?.();
   const routes = new core.RouteBook(demoScenario(CLOCK_AT).routes);
   const s = seconds(() => core.LEDGER.replay(all, routes));
@@ -203,7 +193,7 @@ async function fill(core) {
   try {
     await loadFactory(owner.manager, CLOCK_AT, { passwordHash: 'nobody signs in', pinHash: 'nor here' });
     let id = 0;
-    for await (const entries of longHistory(core))
+    for (const entries of await longHistory(core))
       await insertRows(
         owner.manager,
         LogbookEntity,

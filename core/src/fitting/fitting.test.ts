@@ -10,6 +10,7 @@ import {
   formatSerial,
   proposePairs,
   sequencePeriod,
+  sequenceStartMs,
   takesNecks,
 } from './index.ts';
 import { step } from '../test/parts.ts';
@@ -45,6 +46,19 @@ describe('serial patterns', () => {
       formatSerial({ template: '{GG}{WW}{SEQ2}', reset: 'week' }, { atMs: newYear, timeZone: 'UTC', modelCode: '', sequence: 1 }),
     ).toBe('265301');
     expect(sequencePeriod(newYear, 'UTC', 'week')).toBe('2026-W53');
+  });
+  test('a stretch of the sequence begins where another ends, in any zone, when clocks change too', () => {
+    const moments = fc.integer({ min: at('2024-01-01T00:00:00Z'), max: at('2028-01-01T00:00:00Z') });
+    const zones = fc.constantFrom('UTC', 'Europe/Berlin', 'America/New_York', 'Australia/Lord_Howe', 'Asia/Kathmandu');
+    fc.assert(
+      fc.property(moments, zones, fc.constantFrom('day', 'week', 'year'), (atMs, zone, reset) => {
+        const period = (ms: number) => sequencePeriod(ms, zone, reset);
+        const startMs = sequenceStartMs(atMs, zone, reset);
+        expect(startMs).toBeLessThanOrEqual(atMs);
+        expect([period(startMs), period(startMs - 1) === period(atMs)]).toEqual([period(atMs), false]);
+      }),
+    );
+    expect(sequenceStartMs(at('2026-03-09T23:30:00Z'), 'UTC', 'never')).toBe(0);
   });
   test('a sequence that outgrows its digits is refused, not wrapped', () => {
     expect(() => formatSerial({ template: '{SEQ2}', reset: 'never' }, { atMs: 0, timeZone: 'UTC', modelCode: '', sequence: 100 })).toThrow(

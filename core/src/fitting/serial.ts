@@ -48,7 +48,7 @@ export function checkSerialPattern({ template, reset }: SerialPattern): string[]
 
 /** The stretch of time within which sequence numbers count up, as a key: `2026-328`, `2026-W48`, `2026`, `all`. */
 export function sequencePeriod(atMs: number, timeZone: string, reset: SequenceReset): string {
-  const at = dayjs(atMs).tz(timeZone);
+  const at = dayIn(timeZone, atMs);
   switch (reset) {
     case 'day':
       return `${at.year()}-${String(at.dayOfYear()).padStart(3, '0')}`;
@@ -60,6 +60,19 @@ export function sequencePeriod(atMs: number, timeZone: string, reset: SequenceRe
       return 'all';
   }
 }
+
+/** When the stretch that a time falls in began; 0 for one that never begins anew. */
+export function sequenceStartMs(atMs: number, timeZone: string, reset: SequenceReset): number {
+  if (reset === 'never') return 0;
+  const day = dayIn(timeZone, atMs);
+  const back = { day: 0, week: day.isoWeekday() - 1, year: day.dayOfYear() - 1 };
+  return dayjs.tz(day.subtract(back[reset], 'day').format(DAY), timeZone).valueOf();
+}
+
+const DAY = 'YYYY-MM-DD';
+
+/** The day of the calendar somewhere. Weeks are reckoned from it: the package misses their first instant in other zones. */
+const dayIn = (timeZone: string, atMs: number) => dayjs.utc(dayjs(atMs).tz(timeZone).format(DAY));
 
 /**
  * Luhn check digit; letters count as 10…35, written out in digits.
@@ -88,7 +101,7 @@ export function formatSerial(
   pattern: SerialPattern,
   { atMs, timeZone, modelCode, sequence }: { atMs: number; timeZone: string; modelCode: string; sequence: number },
 ): string {
-  const at = dayjs(atMs).tz(timeZone);
+  const at = dayIn(timeZone, atMs);
   const body = pattern.template.replace(TOKEN, (_, token: string) => {
     switch (token) {
       case 'YYYY':

@@ -16,10 +16,9 @@ export function assign(cost: readonly (readonly number[])[]): number[] {
   const size = Math.max(rows, columns);
   // A forbidden pair costs more than any full assignment of allowed ones, so it is used only when it must be.
   const forbidden = (finite.reduce((worst, c) => Math.max(worst, Math.abs(c)), 0) + 1) * (2 * size + 1);
-  const costAt = (i: number, j: number) => {
-    const c = cost[i]?.[j];
-    return c !== undefined && Number.isFinite(c) ? c : forbidden;
-  };
+  // Square, and flat: it is looked at n²·m times.
+  const padded = new Float64Array(size * size).fill(forbidden);
+  cost.forEach((row, i) => row.forEach((c, j) => Number.isFinite(c) && (padded[i * size + j] = c)));
   const u = new Float64Array(size + 1);
   const v = new Float64Array(size + 1);
   const rowOf = new Int32Array(size + 1);
@@ -34,9 +33,11 @@ export function assign(cost: readonly (readonly number[])[]): number[] {
       const i0 = rowOf[j0] ?? 0;
       let delta = Infinity;
       let j1 = 0;
+      const row = (i0 - 1) * size - 1;
+      const before = u[i0] ?? 0;
       for (let j = 1; j <= size; j++) {
         if (used[j]) continue;
-        const reduced = costAt(i0 - 1, j - 1) - (u[i0] ?? 0) - (v[j] ?? 0);
+        const reduced = (padded[row + j] ?? forbidden) - before - (v[j] ?? 0);
         if (reduced < (least[j] ?? Infinity)) {
           least[j] = reduced;
           way[j] = j0;

@@ -13,7 +13,7 @@ import {
 } from '@ample-crane/core';
 import { roomAir } from '@ample-crane/devices';
 import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
-import { Between, DataSource, LessThanOrEqual, type EntityManager } from 'typeorm';
+import { DataSource, LessThanOrEqual, type EntityManager } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import { ask, type Asked } from '../platform/database/prepared.ts';
 import { upsertRows } from '../platform/database/rows.ts';
@@ -89,18 +89,6 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     });
   }
 
-  async readings(
-    zoneId: string,
-    fromMs: number,
-    toMs: number,
-    manager: EntityManager = this.database.manager,
-  ): Promise<ZoneReadingEntity[]> {
-    return manager.find(ZoneReadingEntity, {
-      where: { zoneId, atMs: Between(fromMs, toMs) },
-      order: { atMs: 'ASC' },
-    });
-  }
-
   /** How warm a zone has been, in time order. */
   async temperatures(
     zoneId: string,
@@ -117,6 +105,10 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
 
   /** The equilibrium moisture of a zone over two years and a bit, by the hour; read anew when its log has changed. */
   async trace(zoneId: string, asked: Asked = this.database): Promise<ZoneTrace> {
+    return (await this.read(zoneId, asked)).trace;
+  }
+
+  private async read(zoneId: string, asked: Asked = this.database): Promise<ReadTrace> {
     const nowMs = this.clock.nowMs();
     const [zone] = await ask<{ revision: number; last: string | null }>(
       asked,
@@ -127,12 +119,12 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     const hour = Math.floor(nowMs / HOUR_MS);
     const state = `${revision} ${zone?.last ?? ''} ${hour}`;
     const known = this.traces.get(zoneId);
-    if (known?.state === state) return (await known.read).trace;
+    if (known?.state === state) return known.read;
     const read = this.readOn(zoneId, { revision, toMs: (hour + 1) * HOUR_MS }, known?.read, asked);
     this.traces.set(zoneId, { state, read });
     // One that could not be read is no trace.
     read.catch(() => this.traces.delete(zoneId));
-    return (await read).trace;
+    return read;
   }
 
   /** Reads a trace, of which only what is new is asked for as long as nobody has changed the past. */
@@ -204,9 +196,14 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
 
   /** Daily means of a zone. */
   async daily(zoneId: string, days: number): Promise<{ atMs: number; tempC: number; relativeHumidity: number; emcPct: number }[]> {
-    const nowMs = this.clock.nowMs();
-    const rows = await this.readings(zoneId, nowMs - days * DAY_MS, nowMs);
-    return [...groupBy(rows, (row) => Math.floor(row.atMs / DAY_MS))].map(([day, samples]) => {
+    const fromMs = this.clock.nowMs() - days * DAY_MS;
+    const { samples: all } = await this.read(zoneId);
+    return [
+      ...groupBy(
+        all.filter((s) => s.atMs >= fromMs),
+        (s) => Math.floor(s.atMs / DAY_MS),
+      ),
+    ].map(([day, samples]) => {
       const tempC = mean(samples.map((s) => s.tempC));
       const relativeHumidity = mean(samples.map((s) => s.relativeHumidity));
       return {

@@ -1,4 +1,4 @@
-import { DAY_MS, HOUR_MS, simulate, type LogbookEntry, StockBoard, Lot } from '@ample-crane/core';
+import { DAY_MS, HOUR_MS, simulate, type LogbookEntry, type Rows, StockBoard, Lot } from '@ample-crane/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
 import { MaterialEntity } from '../factory/factory.entity.ts';
@@ -34,6 +34,12 @@ export async function isEmpty(database: DataSource): Promise<boolean> {
 /** Fills an empty database with the demo factory and its history up to now. */
 export async function loadDemo(database: DataSource, nowMs: number): Promise<{ entries: number }> {
   const { entries, rows } = simulate(demoScenario(nowMs));
+  await loadHistory(database, nowMs, entries, rows);
+  return { entries: entries.length };
+}
+
+/** The demo factory with a history of its own, and the rows that follow from that. */
+export async function loadHistory(database: DataSource, nowMs: number, entries: readonly LogbookEntry[], rows: Rows): Promise<void> {
   const [passwordHash, pinHash] = await Promise.all([hashPassword(DEMO_PASSWORD), hashPassword(DEMO_PIN)]);
   await database.transaction(async (manager) => {
     await loadFactory(manager, nowMs, { passwordHash, pinHash });
@@ -44,7 +50,6 @@ export async function loadDemo(database: DataSource, nowMs: number): Promise<{ e
     await manager.insert(PictureEntity, demoPictures(rows.all(Lot), rows.all(StockBoard)));
   });
   await database.query('analyze');
-  return { entries: entries.length };
 }
 
 /** The demo factory as it is set up, without any history. */

@@ -1,9 +1,6 @@
-import { DAY_MS, sequencePeriod, SerialsGiven } from '@ample-crane/core';
+import { sequencePeriod, sequenceStartMs, SerialsGiven } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { EvidenceSources } from '../logbook/evidence.ts';
-
-/** No period of a serial's sequence is longer than a year. */
-const LONGEST_PERIOD_MS = 370 * DAY_MS;
 
 /** What the fitting bench knows when something is judged. */
 @Injectable()
@@ -15,10 +12,10 @@ export class FittingEvidence {
       await manager.query(`select pg_advisory_xact_lock(hashtext('serial'))`);
       const [counted] = await manager.query<{ given: number }[]>('select given from serial_count where period = $1', [period]);
       if (counted) return counted.given;
-      // The first of a stretch, or of one that began under another pattern or an earlier program.
+      // The first of a stretch; or of one that began under another pattern, or an earlier program.
       const fitted = await manager.query<{ at: Date; n: number }[]>(
-        `select at, jsonb_array_length(payload->'pairs')::int as n from logbook where kind = 'instruments.fitted' and at > $1`,
-        [new Date(serialPattern.reset === 'never' ? 0 : nowMs - LONGEST_PERIOD_MS)],
+        `select at, jsonb_array_length(payload->'pairs')::int as n from logbook where kind = 'instruments.fitted' and at >= $1`,
+        [new Date(sequenceStartMs(nowMs, workWeek.timeZone, serialPattern.reset))],
       );
       return fitted
         .filter((f) => sequencePeriod(f.at.getTime(), workWeek.timeZone, serialPattern.reset) === period)

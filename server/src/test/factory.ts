@@ -11,6 +11,8 @@ import { furnish } from '../create.ts';
 import { migrate, ownerDataSource } from '../database.ts';
 import { DEMO_PIN, loadDemo, loadFactory } from '../demo/load.ts';
 import { Clock } from '../platform/clock/clock.ts';
+import { loadLong } from './long.ts';
+import { TELL_PLANS } from './plans.ts';
 
 export const PASSWORD = 'heron-lane';
 export const DAY = 86_400_000;
@@ -55,8 +57,10 @@ export interface Caller {
   cookie: string;
 }
 
-/** What a database is opened with: nothing at all, the demo factory as it is set up, or with its history. */
-type Furnishing = 'nothing' | 'setup' | 'history';
+/** What a database is opened with: nothing at all, the demo factory as it is set up, with its history, or with a long one. */
+type Furnishing = 'nothing' | 'setup' | 'history' | 'long';
+
+const LONG = 100_000;
 
 /** Places of every station in the tests, which leave work lying on them. */
 export const BENCHES = 50;
@@ -78,7 +82,10 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
     const cheap = { memoryCost: 1024, timeCost: 1, parallelism: 1 };
     const [passwordHash, pinHash] = [await hash(PASSWORD, cheap), await hash(DEMO_PIN, cheap)];
     if (furnishing === 'history') await loadDemo(owner, clock.nowMs());
-    else {
+    else if (furnishing === 'long') {
+      await loadLong(owner, clock.nowMs(), LONG);
+      for (const [setting, value] of Object.entries(TELL_PLANS)) await admin.query(`alter database ${name} set ${setting} = '${value}'`);
+    } else {
       await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), { passwordHash, pinHash }));
       await owner.query(`update station set places = $1 where kind = 'work'`, [BENCHES]);
     }

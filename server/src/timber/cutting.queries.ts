@@ -89,8 +89,10 @@ export class CuttingQueries {
     const ids = orders.map((o) => o.id);
     const rows: { order: string; component: string; count: string }[] = await manager.query(
       `select order_id as "order", component, sum(count) as count from (
-         select b.order_id, p.component, count(*) from piece p join batch b on b.id = split_part(p.id, '-', 1)
-           where b.order_id = any($1) and p.component <> 'instrument' and p.state <> 'scrapped' group by 1, 2
+         select b.order_id, p.component, count(*) from batch b cross join lateral (
+           select component from piece
+           where split_part(id, '-', 1) = b.id and component <> 'instrument' and state <> 'scrapped' offset 0) p
+         where b.order_id = any($1) group by 1, 2
          union all
          select order_id, component, count(*) from blank where order_id = any($1) and state = 'free' group by 1, 2
        ) had group by 1, 2`,

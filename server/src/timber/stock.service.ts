@@ -54,8 +54,8 @@ export class StockService {
 
   async view(): Promise<StockView> {
     const factory = await this.factories.load();
-    const [lines, cover, suppliers] = await Promise.all([this.lines(), this.cover(factory), this.suppliers()]);
-    return { lines, cover, suppliers };
+    const [lines, suppliers] = await Promise.all([this.lines(), this.suppliers()]);
+    return { lines, cover: await this.cover(factory, lines), suppliers };
   }
 
   private lines(): Promise<StockLineView[]> {
@@ -81,15 +81,16 @@ export class StockService {
       .sort((x, y) => y.wetterPct - x.wetterPct);
   }
 
-  private async cover(factory: FactoryNow): Promise<CoverView[]> {
+  private async cover(factory: FactoryNow, lines: readonly StockLineView[]): Promise<CoverView[]> {
+    const partMade = (species: string, use: string) =>
+      lines.reduce((sum, l) => sum + (l.state === 'part-made' && l.species === species && l.use === use ? (l.pieces ?? 0) : 0), 0);
     const nowMs = this.clock.nowMs();
     const { manager } = this.database;
-    const [lots, needs, used, blanks, partMade] = await Promise.all([
+    const [lots, needs, used, blanks] = await Promise.all([
       this.lots.list(['drying', 'released']),
       this.needs(factory, nowMs),
       this.usage(nowMs),
       manager.findBy(BlankEntity, { state: 'free' }),
-      this.partMade(),
     ]);
     const kinds = new Map<string, { species: string; use: string; thicknessMm: number }>();
     for (const model of factory.setUp.models.values())
@@ -128,7 +129,7 @@ export class StockService {
         dryingM3: cover.dryingM3,
         blanks: kept.length,
         reserved: kept.filter((b) => b.orderId !== null).length,
-        partMade: partMade.get(key) ?? 0,
+        partMade: partMade(species, use),
         usedM3PerDay,
         days: cover.days,
         shortMs,
@@ -181,13 +182,6 @@ export class StockService {
     const days = await this.database.getRepository(WoodUseEntity).findBy({ day: MoreThan(dayOf(nowMs) - USAGE_DAYS) });
     const kinds = groupBy(days, (d) => `${d.species} ${d.use}`);
     return new Map([...kinds].map(([key, of]) => [key, of.reduce((sum, d) => sum + d.volumeCm3, 0) / 1e6]));
-  }
-
-  private async partMade(): Promise<Map<string, number>> {
-    const rows: { key: string; count: string }[] = await this.database.query(
-      `select l.species || ' ' || l.use as key, count(*) as count ${PART_MADE} group by 1`,
-    );
-    return new Map(rows.map((r) => [r.key, Number(r.count)]));
   }
 
   /** Which blanks best become which instruments of one model. */
