@@ -165,6 +165,38 @@ test('a scanned card opens the batch, a serial its record', async ({ page }) => 
   await expect(page).toHaveURL(new RegExp(`/records/${serial}$`));
 });
 
+test('a list too long to hold is found in, sorted and turned over, and its address keeps how', async ({ page }) => {
+  await signIn(page);
+  await walkTo(page, 'Records');
+  const first = page.getByRole('row').nth(1);
+  const shown = page.getByText(/^\d+–\d+ of [\d,]+$/);
+  await expect(shown).toHaveText(/^1–100 of/);
+  const newest = await first.innerText();
+  await page.getByRole('button', { name: 'Go to next page' }).click();
+  await expect(shown).toHaveText(/^101–200 of/);
+  await expect(first).not.toHaveText(newest);
+  await page.getByRole('button', { name: 'Go to previous page' }).click();
+  await expect(shown).toHaveText(/^1–100 of/);
+  await page.getByRole('columnheader', { name: 'Serial' }).click();
+  await expect(page).toHaveURL(/sort=serial/);
+  const lowest = (await get<{ rows: { serial: string }[] }>(page, '/instruments?size=1&sort=serial')).rows[0]?.serial ?? '';
+  await expect(first).toContainText(lowest);
+  await page.getByLabel('Serial or consignee').fill('quayside');
+  await expect(first).toContainText('Quayside Strings');
+  await page.reload();
+  await expect(page.getByLabel('Serial or consignee')).toHaveValue('quayside');
+  await expect(first).toContainText('Quayside Strings');
+  await page.getByLabel('Serial or consignee').fill('nobody at all');
+  await expect(page.getByText('Nothing here for “nobody at all”')).toBeVisible();
+  await page.getByRole('button', { name: 'Batches done' }).click();
+  await expect(page).toHaveURL(/list=done$/);
+  await first.click();
+  await expect(page).toHaveURL(/\/batches\/B\d+$/);
+  await walkTo(page, 'Wood room');
+  await page.getByRole('button', { name: 'Used up' }).click();
+  await expect(page.getByRole('grid', { name: 'Lots used up' })).toContainText(/L\d+/);
+});
+
 test('a person reads in their own units', async ({ page }) => {
   await signIn(page, 'lead');
   await walkTo(page, 'Wood room');
@@ -246,7 +278,8 @@ for (const [width, height] of [
   test(`a batch card can be worked at ${width} × ${height}`, async ({ page }) => {
     await page.setViewportSize({ width, height });
     await signIn(page);
-    const id = (await get<{ rows: { id: string; status: string }[] }>(page, '/batches?size=200')).rows.find((b) => b.status === 'running')?.id ?? '';
+    const id =
+      (await get<{ rows: { id: string; status: string }[] }>(page, '/batches?size=200')).rows.find((b) => b.status === 'running')?.id ?? '';
     await page.goto(`/batches/${id}`);
     await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeVisible();
     const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
