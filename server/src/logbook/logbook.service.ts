@@ -109,6 +109,7 @@ export class LogbookService {
       }));
       const topics = topicsOf(touched, entries);
       await transaction.commitWith(upsertAndNotify(this.database, [logged, ...touched], CHANNEL, { topics }));
+      actor.hear?.(topics);
       return answer;
     });
   }

@@ -3,6 +3,7 @@ import createClient from 'openapi-fetch';
 import type { components, paths } from './api.gen.ts';
 import { benchPerson } from './benchPerson.ts';
 import { noteTime } from './deviceClock.ts';
+import type { Topics } from './topics.ts';
 
 /** A view or request of the API, by its name in the OpenAPI document. */
 export type View<K extends keyof components['schemas']> = components['schemas'][K];
@@ -13,6 +14,16 @@ export type AskedOf<Path extends keyof paths> = paths[Path] extends { get: { par
   : never;
 
 export const client = createClient<paths>({ baseUrl: '/' });
+
+/** What commands of this page were told to have changed, until somebody takes it. */
+let changedByUs: Topics[] = [];
+
+/** Takes what was told since the last time. */
+export function takeChanged(): Topics[] {
+  const told = changedByUs;
+  changedByUs = [];
+  return told;
+}
 
 const sentAt = new WeakMap<Request, number>();
 client.use({
@@ -25,6 +36,8 @@ client.use({
   onResponse: ({ request, response }) => {
     const sentMs = sentAt.get(request);
     if (sentMs !== undefined) noteTime(response.headers.get('X-Time'), sentMs, Date.now());
+    const changed = response.headers.get('X-Changed');
+    if (changed !== null) changedByUs.push(JSON.parse(decodeURIComponent(changed)) as Topics);
   },
 });
 

@@ -1,7 +1,8 @@
-import { isOld, type Topics } from './topics.ts';
+import { Changes } from './changes.ts';
+import type { Topics } from './topics.ts';
 import { keepPreviousData, MutationCache, QueryCache, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
-import { ApiProblem, ask, client, type AskedOf, type ProblemDocument, type View } from './api.ts';
+import { ApiProblem, ask, client, takeChanged, type AskedOf, type ProblemDocument, type View } from './api.ts';
 import { setConnected } from './connection.ts';
 import { newKey } from './newKey.ts';
 
@@ -63,7 +64,7 @@ export function useLiveUpdates(signedIn: boolean): void {
       });
       source.addEventListener('change', ({ data }: MessageEvent<string>) => {
         const { topics } = JSON.parse(data) as { topics: Topics };
-        void queries.invalidateQueries({ predicate: ({ queryKey }) => isOld(queryKey, topics) });
+        Changes.of(queries).everybodys(topics);
       });
     };
     listen();
@@ -201,7 +202,7 @@ export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeade
     onSuccess: async (output) => {
       pending.current = null;
       done?.(output);
-      await queries.invalidateQueries();
+      await Changes.of(queries).mine(takeChanged());
     },
     onError: (error) => {
       // A business "no" is final for this key; a lost answer is asked for again under it.

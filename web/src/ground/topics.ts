@@ -13,8 +13,11 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   batch: OF_BATCHES,
   // What was made of a lot stands on its page.
   piece: ['lots', 'fitting'],
-  coat: ['batches', 'stations'],
-  measure: ['batches', 'fitting', 'stations'],
+  // A record tells all that happened to its parts.
+  visit: ['instruments'],
+  coat: ['batches', 'stations', 'instruments'],
+  measure: ['batches', 'fitting', 'stations', 'instruments'],
+  defect: ['instruments'],
   instrument: ['instruments'],
   factory: ['setup', 'factory', 'session', 'lots', 'batches', 'morning', 'routes', 'carriers', 'stations', 'cutting', 'air', 'stock'],
 };

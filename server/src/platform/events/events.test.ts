@@ -36,6 +36,18 @@ async function listen(cookie: string) {
 const placeOrder = () =>
   manager.post('/orders', { modelId: 'weirstone', quantity: 1, customer: 'Stock', dueMs: factory.clock.nowMs() + 9e9 });
 
+test('whoever gives a command is told by its answer what everybody is told; whoever only asks, or is refused, nothing', async () => {
+  const ear = await listen(manager.cookie);
+  const placed = await placeOrder();
+  const said = decodeURIComponent(placed.headers['x-changed'] ?? '');
+  expect(JSON.parse(said)).toEqual({ order: [placed.body.id] });
+  expect(await ear.heard(/"order"/)).toContain(said);
+  ear.stop();
+  const asked = await manager.get('/orders');
+  const refused = await manager.post('/orders', { modelId: 'nothing', quantity: 1, customer: 'Stock', dueMs: 1 });
+  expect([asked.headers['x-changed'], refused.status, refused.headers['x-changed']]).toEqual([undefined, 400, undefined]);
+});
+
 describe('a notification', () => {
   test.each([
     ['{"topics":{"lot":["L1"],"setup":null}}', { lot: ['L1'], setup: null }],

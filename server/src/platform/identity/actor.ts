@@ -8,7 +8,12 @@ export interface Actor {
   name: string;
   role: Role;
   idempotencyKey: string | null;
+  /** Hears what was changed for them: their answer says it, so that their page asks again for that and nothing else. */
+  hear?: (topics: Topics) => void;
 }
+
+/** What has changed: kinds of row and other subjects, with the ids concerned; null where it may be any. */
+export type Topics = Readonly<Record<string, readonly string[] | null>>;
 
 export interface SignedRequest extends Request {
   actor?: Actor;

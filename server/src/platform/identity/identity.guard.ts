@@ -2,7 +2,8 @@ import { Injectable, type CanActivate, type ExecutionContext } from '@nestjs/com
 import { Reflector } from '@nestjs/core';
 import { Problem } from '../problems/problems.ts';
 import { Environment } from '../settings/environment.ts';
-import type { Actor, SignedRequest } from './actor.ts';
+import type { Response } from 'express';
+import type { Actor, SignedRequest, Topics } from './actor.ts';
 import { BenchService } from './bench.service.ts';
 import { ALLOWED, lesserOf, mayActAs, STATION_MAY, type Role } from './role.ts';
 import { SessionsService, type SignedIn } from './sessions.service.ts';
@@ -47,7 +48,14 @@ export class IdentityGuard implements CanActivate {
     const key = request.header('Idempotency-Key');
     if (key !== undefined && !KEY.test(key))
       throw new Problem(400, 'bad-input', 'Check the input', 'The Idempotency-Key must be 1 to 100 plain letters, digits and marks.');
-    request.actor = { personId: who.id, name: who.name, role: who.role, idempotencyKey: key ?? null };
+    const response = context.switchToHttp().getResponse<Response>();
+    request.actor = {
+      personId: who.id,
+      name: who.name,
+      role: who.role,
+      idempotencyKey: key ?? null,
+      hear: (topics) => tell(response, topics),
+    };
     return true;
   }
 
@@ -66,6 +74,11 @@ export class IdentityGuard implements CanActivate {
     }
     return person ? { ...person, role: lesserOf(person.role, BENCH_ROLE) } : { id, name, role: 'viewer' };
   }
+}
+
+/** Ids may be in any script; a header may not. */
+function tell(response: Response, topics: Topics): void {
+  response.setHeader('X-Changed', encodeURIComponent(JSON.stringify(topics)));
 }
 
 function cookieOf(request: SignedRequest, name: string): string | undefined {
