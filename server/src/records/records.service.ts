@@ -29,8 +29,9 @@ const INSTRUMENTS: Listing = {
   sorts: {
     serial: 'serial',
     fittedMs: 'fitted_at',
-    shippedMs: `coalesce(shipped_at, 'infinity')`,
-    consignee: `coalesce(consignee, '')`,
+    // What has neither comes after the latest shipped, and after the last name.
+    shippedMs: `coalesce(shipped_at, '-infinity')`,
+    consignee: `coalesce(consignee, chr(1114111))`,
   },
   usually: '-fittedMs',
 };

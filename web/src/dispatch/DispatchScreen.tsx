@@ -119,21 +119,17 @@ function Ledger() {
     { field: 'startedMs', headerName: 'Started', width: 120, sortable: false, valueFormatter: (value: number) => date(value) },
   ];
   return (
-    <>
-      {query.error && <ErrorNote error={query.error} />}
-      <PagedTable
-        label="Ledger"
-        page={query.data}
-        pending={query.isPending || query.isPlaceholderData}
-        paging={paging}
-        columns={columns}
-        getRowId={(i) => i.serial}
-        onOpen={(i) => void navigate(`/records/${i.serial}`)}
-        find="Serial or consignee"
-        csv={fileOf('/api/instruments/list.csv', { state: 'shipped', text: paging.text })}
-        height="420px"
-        empty="Nothing has shipped yet"
-      />
-    </>
+    <PagedTable
+      label="Ledger"
+      query={query}
+      paging={paging}
+      columns={columns}
+      getRowId={(i) => i.serial}
+      onOpen={(i) => void navigate(`/records/${i.serial}`)}
+      find="Serial or consignee"
+      csv={fileOf('/api/instruments/list.csv', { state: 'shipped', text: paging.text })}
+      height="420px"
+      empty="Nothing has shipped yet"
+    />
   );
 }

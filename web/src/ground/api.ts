@@ -36,8 +36,9 @@ client.use({
   onResponse: ({ request, response }) => {
     const sentMs = sentAt.get(request);
     if (sentMs !== undefined) noteTime(response.headers.get('X-Time'), sentMs, Date.now());
-    const changed = response.headers.get('X-Changed');
-    if (changed !== null) changedByUs.push(JSON.parse(decodeURIComponent(changed)) as Topics);
+    // One for each thing that was done for the request.
+    for (const told of response.headers.get('X-Changed')?.split(', ') ?? [])
+      changedByUs.push(JSON.parse(decodeURIComponent(told)) as Topics);
   },
 });
 

@@ -6,20 +6,20 @@ const OF_BATCHES = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 
 
 /** What each subject shows on, by the first word of a query's key. */
 const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
-  lot: ['lots', 'morning', 'walk', 'setup', 'stock', 'air'],
+  lot: ['lots', 'morning', 'walk', 'setup', 'stock', 'air', 'cutting'],
   board: ['lots', 'cutting', 'stock'],
   blank: ['lots', 'cutting', 'stock'],
   order: ['orders', 'morning', 'cutting', 'stock'],
   batch: OF_BATCHES,
   // What was made of a lot stands on its page.
-  piece: ['lots', 'fitting'],
+  piece: ['lots', 'fitting', 'cutting', 'stock'],
+  placement: ['carriers'],
   // A record tells all that happened to its parts.
   visit: ['instruments'],
   coat: ['batches', 'stations', 'instruments'],
   measure: ['batches', 'fitting', 'stations', 'instruments'],
   defect: ['instruments'],
   instrument: ['instruments'],
-  factory: ['setup', 'factory', 'session', 'lots', 'batches', 'morning', 'routes', 'carriers', 'stations', 'cutting', 'air', 'stock'],
 };
 
 /** Queries about one thing: the subject, and where its id stands in the key. */
@@ -31,7 +31,8 @@ const ABOUT_ONE: readonly { begins: readonly string[]; subject: string }[] = [
 
 /** Whether an answer is old once such a change was told. */
 export function isOld(queryKey: readonly unknown[], topics: Topics): boolean {
-  if ('all' in topics) return true;
+  // The set-up is behind everything.
+  if ('all' in topics || 'factory' in topics) return true;
   const one = ABOUT_ONE.find(({ begins }) => begins.every((word, i) => queryKey[i] === word));
   return Object.entries(topics).some(([subject, ids]) => {
     if (!SHOWS_ON[subject]?.includes(String(queryKey[0]))) return false;

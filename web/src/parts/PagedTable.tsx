@@ -1,18 +1,24 @@
 import { Box, Button, Stack } from '@mui/material';
+import type { UseQueryResult } from '@tanstack/react-query';
 import { debounce } from '@mui/material/utils';
 import { DataGrid, type GridColDef, type GridSortModel, type GridValidRowModel } from '@mui/x-data-grid';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { useForm } from 'react-hook-form';
 import { HEADER_PX, ROW_PX } from './DataTable.tsx';
+import { ErrorNote } from './ErrorNote.tsx';
 import { TextIn, useTyped } from './fields.tsx';
 import { howMany, PAGE_SIZE, type Paging } from './paging.ts';
 
+interface Page<Row> {
+  rows: readonly Row[];
+  next: string | null;
+  found: number;
+  foundExactly: boolean;
+}
+
 interface Props<Row extends GridValidRowModel> {
   label: string;
-  /** the page in sight; undefined until it is there */
-  page: { rows: readonly Row[]; next: string | null; found: number; foundExactly: boolean } | undefined;
-  /** whether another page is on its way */
-  pending: boolean;
+  query: Pick<UseQueryResult<Page<Row>>, 'data' | 'error' | 'isPending' | 'isPlaceholderData'>;
   paging: Paging;
   /** only those that the server sorts by are sortable */
   columns: GridColDef<Row>[];
@@ -32,12 +38,14 @@ const TYPED_MS = 250;
 
 /** A list too long to hold: found, sorted and turned over by the server. */
 export function PagedTable<Row extends GridValidRowModel>(props: Props<Row>) {
-  const { label, page, pending, paging, columns, getRowId, onOpen, find, csv, children, height, empty } = props;
+  const { label, query, paging, columns, getRowId, onOpen, find, csv, children, height, empty } = props;
   const { sort } = paging.asked;
+  const page = query.data;
   // The grid goes back to the first page when it is given another order, and one made anew is another.
   const sortModel = useMemo<GridSortModel>(() => [{ field: sort.replace(/^-/, ''), sort: sort.startsWith('-') ? 'desc' : 'asc' }], [sort]);
   return (
     <Box>
+      {query.error && <ErrorNote error={query.error} />}
       <Stack direction="row" sx={{ gap: 1.5, mb: 1, flexWrap: 'wrap', alignItems: 'center' }}>
         <FindIn label={find} paging={paging} />
         {children}
@@ -56,7 +64,7 @@ export function PagedTable<Row extends GridValidRowModel>(props: Props<Row>) {
           getRowId={getRowId}
           rowHeight={ROW_PX}
           columnHeaderHeight={HEADER_PX}
-          loading={pending}
+          loading={query.isPending || query.isPlaceholderData}
           disableRowSelectionOnClick
           disableColumnFilter
           onRowClick={({ row }: { row: Row }) => onOpen(row)}

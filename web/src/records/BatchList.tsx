@@ -5,7 +5,6 @@ import type { View } from '../ground/api.ts';
 import { useBatchPage } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Id } from '../parts/Answer.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { PagedTable } from '../parts/PagedTable.tsx';
 import { fileOf, usePaging } from '../parts/paging.ts';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
@@ -44,21 +43,17 @@ export function BatchList({ done }: { done: boolean }) {
         ]),
   ];
   return (
-    <>
-      {query.error && <ErrorNote error={query.error} />}
-      <PagedTable
-        label={done ? 'Batches done' : 'Batches in work'}
-        page={query.data}
-        pending={query.isPending || query.isPlaceholderData}
-        paging={paging}
-        columns={columns}
-        getRowId={(b) => b.id}
-        onOpen={(b) => void navigate(`/batches/${b.id}`)}
-        find="Batch number"
-        csv={fileOf('/api/batches/list.csv', { done: String(done), text: paging.text })}
-        height="calc(100vh - 270px)"
-        empty={done ? 'No batch is done yet' : 'No batch is in work'}
-      />
-    </>
+    <PagedTable
+      label={done ? 'Batches done' : 'Batches in work'}
+      query={query}
+      paging={paging}
+      columns={columns}
+      getRowId={(b) => b.id}
+      onOpen={(b) => void navigate(`/batches/${b.id}`)}
+      find="Batch number"
+      csv={fileOf('/api/batches/list.csv', { done: String(done), text: paging.text })}
+      height="calc(100vh - 270px)"
+      empty={done ? 'No batch is done yet' : 'No batch is in work'}
+    />
   );
 }

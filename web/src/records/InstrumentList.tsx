@@ -6,7 +6,6 @@ import type { View } from '../ground/api.ts';
 import { useInstrumentPage } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Id } from '../parts/Answer.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { PagedTable } from '../parts/PagedTable.tsx';
 import { fileOf, usePaging } from '../parts/paging.ts';
 
@@ -39,38 +38,34 @@ export function InstrumentList() {
     setSearch(next, { replace: true });
   };
   return (
-    <>
-      {query.error && <ErrorNote error={query.error} />}
-      <PagedTable
-        key={state ?? 'all'}
-        label="Instruments"
-        page={query.data}
-        pending={query.isPending || query.isPlaceholderData}
-        paging={paging}
-        columns={columns}
-        getRowId={(i) => i.serial}
-        onOpen={(i) => void navigate(`/records/${i.serial}`)}
-        find="Serial or consignee"
-        csv={fileOf('/api/instruments/list.csv', { state, text: paging.text })}
-        height="calc(100vh - 270px)"
-        empty="No instrument here. Serials are given at fitting."
+    <PagedTable
+      key={state ?? 'all'}
+      label="Instruments"
+      query={query}
+      paging={paging}
+      columns={columns}
+      getRowId={(i) => i.serial}
+      onOpen={(i) => void navigate(`/records/${i.serial}`)}
+      find="Serial or consignee"
+      csv={fileOf('/api/instruments/list.csv', { state, text: paging.text })}
+      height="calc(100vh - 270px)"
+      empty="No instrument here. Serials are given at fitting."
+    >
+      <TextField
+        select
+        label="State"
+        value={state ?? ''}
+        onChange={({ target }) => choose(target.value)}
+        slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        sx={{ width: 140 }}
       >
-        <TextField
-          select
-          label="State"
-          value={state ?? ''}
-          onChange={({ target }) => choose(target.value)}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          sx={{ width: 140 }}
-        >
-          <MenuItem value="">Any</MenuItem>
-          {INSTRUMENT_STATES.map((s: InstrumentState) => (
-            <MenuItem key={s} value={s}>
-              {s}
-            </MenuItem>
-          ))}
-        </TextField>
-      </PagedTable>
-    </>
+        <MenuItem value="">Any</MenuItem>
+        {INSTRUMENT_STATES.map((s: InstrumentState) => (
+          <MenuItem key={s} value={s}>
+            {s}
+          </MenuItem>
+        ))}
+      </TextField>
+    </PagedTable>
   );
 }

@@ -5,7 +5,6 @@ import type { View } from '../ground/api.ts';
 import { useUsedUpPage } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Id } from '../parts/Answer.tsx';
-import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { PagedTable } from '../parts/PagedTable.tsx';
 import { usePaging } from '../parts/paging.ts';
 
@@ -32,20 +31,16 @@ export function UsedUpLots() {
     { field: 'receivedMs', headerName: 'On', width: 120, valueFormatter: (value: number) => date(value) },
   ];
   return (
-    <>
-      {query.error && <ErrorNote error={query.error} />}
-      <PagedTable
-        label="Lots used up"
-        page={query.data}
-        pending={query.isPending || query.isPlaceholderData}
-        paging={paging}
-        columns={columns}
-        getRowId={(l) => l.id}
-        onOpen={(l) => void navigate(`/lots/${l.id}`)}
-        find="Lot, species or supplier"
-        height="calc(100vh - 410px)"
-        empty="No lot is used up yet"
-      />
-    </>
+    <PagedTable
+      label="Lots used up"
+      query={query}
+      paging={paging}
+      columns={columns}
+      getRowId={(l) => l.id}
+      onOpen={(l) => void navigate(`/lots/${l.id}`)}
+      find="Lot, species or supplier"
+      height="calc(100vh - 410px)"
+      empty="No lot is used up yet"
+    />
   );
 }

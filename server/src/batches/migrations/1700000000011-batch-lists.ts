@@ -13,8 +13,8 @@ create index batch_done_ended on batch (ended_at, id) where status = 'done';
 drop index batch_ended;
 create index instrument_fitted on instrument (fitted_at, serial);
 create index instrument_model on instrument (model_id, fitted_at, serial);
-create index instrument_gone on instrument (coalesce(shipped_at, 'infinity'), serial);
-create index instrument_consignee on instrument (coalesce(consignee, ''), serial);
+create index instrument_gone on instrument (coalesce(shipped_at, '-infinity'), serial);
+create index instrument_consignee on instrument (coalesce(consignee, chr(1114111)), serial);
 create index instrument_order on instrument (order_id) where order_id is not null;
 create index instrument_state on instrument (state, fitted_at, serial) where state <> 'shipped';
 -- Found by what is typed.

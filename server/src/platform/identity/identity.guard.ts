@@ -78,7 +78,7 @@ export class IdentityGuard implements CanActivate {
 
 /** Ids may be in any script; a header may not. */
 function tell(response: Response, topics: Topics): void {
-  response.setHeader('X-Changed', encodeURIComponent(JSON.stringify(topics)));
+  response.append('X-Changed', encodeURIComponent(JSON.stringify(topics)));
 }
 
 function cookieOf(request: SignedRequest, name: string): string | undefined {
