@@ -21,7 +21,9 @@ export function freeBench(stationCode: string, factory: Factory, answers: Answer
   const taken = new Set(jobs.map((job) => job.bench));
   const bench = Array.from({ length: places }, (_, i) => i + 1).find((n) => !taken.has(n));
   if (jobs.length < places && bench !== undefined) return { kind: 'free', bench };
-  const there = jobs.map((job) => `${batchesIn(job).join(' and ')} (${job.personIds.map((id) => factory.personName(id)).join(', ')})`);
+  const there = inOrder(jobs).map(
+    (job) => `${batchesIn(job).join(' and ')} (${job.personIds.map((id) => factory.personName(id)).join(', ')})`,
+  );
   const what = places === 1 ? 'Its place is taken' : `All ${places} places are taken`;
   return refuse(`${what} at ${name}: ${there.join(', ')}`, {
     rule: 'places',
@@ -29,5 +31,12 @@ export function freeBench(stationCode: string, factory: Factory, answers: Answer
     remedy: 'Finish or pause what is there first',
   });
 }
+
+/** Work from before places had numbers comes last. */
+const UNNUMBERED = 1e9;
+
+/** By their places, whoever tells of them. */
+const inOrder = (jobs: readonly Job[]) =>
+  [...jobs].sort((a, b) => (a.bench ?? UNNUMBERED) - (b.bench ?? UNNUMBERED) || a.fromMs - b.fromMs || a.id.localeCompare(b.id));
 
 const batchesIn = ({ shares }: Job) => [...new Set(shares.flatMap((s) => (s.toMs === null ? [s.batchId] : [])))];
