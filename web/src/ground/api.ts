@@ -15,14 +15,25 @@ export type AskedOf<Path extends keyof paths> = paths[Path] extends { get: { par
 
 export const client = createClient<paths>({ baseUrl: '/' });
 
-/** What commands of this page were told to have changed, until somebody takes it. */
-let changedByUs: Topics[] = [];
+/** What commands were told to have changed, by their keys, until whoever gave them takes it; the latest few. */
+const changedBy = new Map<string, Topics[]>();
+const COMMANDS_REMEMBERED = 20;
 
-/** Takes what was told since the last time. */
-export function takeChanged(): Topics[] {
-  const told = changedByUs;
-  changedByUs = [];
+/** Takes what the answer to a command said had changed; nothing where it did not say. */
+export function takeChanged(key: string): readonly Topics[] {
+  const told = changedBy.get(key) ?? [];
+  changedBy.delete(key);
   return told;
+}
+
+function noteChanged(key: string | null, header: string | null): void {
+  if (key === null || header === null) return;
+  // One for each thing that was done for the request.
+  changedBy.set(
+    key,
+    header.split(', ').map((told) => JSON.parse(decodeURIComponent(told)) as Topics),
+  );
+  for (const first of changedBy.keys()) if (changedBy.size > COMMANDS_REMEMBERED) changedBy.delete(first);
 }
 
 const sentAt = new WeakMap<Request, number>();
@@ -36,9 +47,7 @@ client.use({
   onResponse: ({ request, response }) => {
     const sentMs = sentAt.get(request);
     if (sentMs !== undefined) noteTime(response.headers.get('X-Time'), sentMs, Date.now());
-    // One for each thing that was done for the request.
-    for (const told of response.headers.get('X-Changed')?.split(', ') ?? [])
-      changedByUs.push(JSON.parse(decodeURIComponent(told)) as Topics);
+    noteChanged(request.headers.get('Idempotency-Key'), response.headers.get('X-Changed'));
   },
 });
 

@@ -200,9 +200,10 @@ export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeade
       return call(input, { 'Idempotency-Key': pending.current.key });
     },
     onSuccess: async (output) => {
+      const told = takeChanged(pending.current?.key ?? '');
       pending.current = null;
       done?.(output);
-      await Changes.of(queries).mine(takeChanged());
+      await Changes.of(queries).mine(told);
     },
     onError: (error) => {
       // A business "no" is final for this key; a lost answer is asked for again under it.
