@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { get, letTimePass, signIn, violations, walkTo } from './steps.ts';
+import { choose, get, letTimePass, signIn, violations, walkTo } from './steps.ts';
 
 const SCREENS = [
   ['Morning', '/'],
@@ -177,6 +177,12 @@ test('a list too long to hold is found in, sorted and turned over, and its addre
   await expect(first).not.toHaveText(newest);
   await page.getByRole('button', { name: 'Go to previous page' }).click();
   await expect(shown).toHaveText(/^1–100 of/);
+  // Another choice begins at its own first page.
+  await page.getByRole('button', { name: 'Go to next page' }).click();
+  await expect(shown).toHaveText(/^101–200 of/);
+  await choose(page, 'State', 'shipped');
+  await expect(shown).toHaveText(/^1–100 of/);
+  await choose(page, 'State', 'Any');
   await page.getByRole('columnheader', { name: 'Serial' }).click();
   await expect(page).toHaveURL(/sort=serial/);
   const lowest = (await get<{ rows: { serial: string }[] }>(page, '/instruments?size=1&sort=serial')).rows[0]?.serial ?? '';

@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import {
   type Ask,
@@ -20,7 +20,8 @@ import { upsertAndNotify } from '../platform/database/rows.ts';
 import { RowTables } from '../platform/database/tables.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import { topicsOf } from './topics.ts';
-import { CHANNEL, type ShopChange } from '../platform/events/events.service.ts';
+import type { ShopChange } from '../platform/events/change.ts';
+import { CHANNEL } from '../platform/events/events.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { Problem } from '../platform/problems/problems.ts';
 import { Loader } from './load.ts';
@@ -107,9 +108,9 @@ export class LogbookService {
         sums: kind.sums,
         gone: rows.takeDropped(kind),
       }));
-      const topics = topicsOf(touched, entries);
-      await transaction.commitWith(upsertAndNotify(this.database, [logged, ...touched], CHANNEL, { topics }));
-      actor.hear?.(topics);
+      const change: ShopChange = { id: randomUUID(), topics: topicsOf(touched, entries) };
+      await transaction.commitWith(upsertAndNotify(this.database, [logged, ...touched], CHANNEL, change));
+      actor.hear?.(change);
       return answer;
     });
   }

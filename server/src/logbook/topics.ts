@@ -1,5 +1,5 @@
 import { LEDGER, type RowKind } from '@ample-crane/core';
-import type { ShopChange } from '../platform/events/events.service.ts';
+import type { ShopChange } from '../platform/events/change.ts';
 
 /** Of more rows than this only the kind is told. */
 const IDS_TOLD = 12;

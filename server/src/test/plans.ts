@@ -4,8 +4,7 @@ import { poolOf } from '../platform/database/pool.ts';
 /** What one statement read to be answered. */
 export interface Read {
   sql: string;
-  rows: number;
-  /** how often each table was read, and how many rows of it were looked at */
+  /** how many rows of each table were looked at */
   tables: ReadonlyMap<string, number>;
 }
 
@@ -54,8 +53,7 @@ export class PlanWatch {
         const told = JSON.parse(message.slice(at + 'plan:\n'.length)) as { 'Query Text': string; Plan: Plan };
         const tables = new Map<string, number>();
         count(told.Plan, tables);
-        const rows = [...tables.values()].reduce((sum, n) => sum + n, 0);
-        this.reads.push({ sql: told['Query Text'], rows, tables });
+        this.reads.push({ sql: told['Query Text'], tables });
       }),
     );
   }

@@ -88,7 +88,8 @@ export class AirService {
   private async waited(zoneId: string, { fromMs, toMs }: { fromMs: number; toMs: number }): Promise<string[]> {
     const rows: { batch: string }[] = await this.database.query(
       `select distinct v.batch_id as batch from visit v join station s on s.code = v.station_code
-       where s.zone_id = $1 and s.kind = 'dwell' and tstzrange(v.arrived_at, v.left_at, '()') && tstzrange($2, $3, '()') order by 1`,
+       where s.zone_id = $1 and s.kind = 'dwell'
+         and tstzrange(v.arrived_at, greatest(v.arrived_at, coalesce(v.left_at, 'infinity'))) && tstzrange($2, $3, '()') order by 1`,
       [zoneId, new Date(fromMs), new Date(toMs)],
     );
     return rows.map((r) => r.batch);

@@ -4357,7 +4357,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description text/event-stream of {topics} */
+            /** @description text/event-stream of {id, topics} */
             200: {
                 headers: {
                     [name: string]: unknown;

@@ -3,7 +3,7 @@ import createClient from 'openapi-fetch';
 import type { components, paths } from './api.gen.ts';
 import { benchPerson } from './benchPerson.ts';
 import { noteTime } from './deviceClock.ts';
-import type { Topics } from './topics.ts';
+import type { Change } from './topics.ts';
 
 /** A view or request of the API, by its name in the OpenAPI document. */
 export type View<K extends keyof components['schemas']> = components['schemas'][K];
@@ -16,11 +16,11 @@ export type AskedOf<Path extends keyof paths> = paths[Path] extends { get: { par
 export const client = createClient<paths>({ baseUrl: '/' });
 
 /** What commands were told to have changed, by their keys, until whoever gave them takes it; the latest few. */
-const changedBy = new Map<string, Topics[]>();
+const changedBy = new Map<string, Change[]>();
 const COMMANDS_REMEMBERED = 20;
 
 /** Takes what the answer to a command said had changed; nothing where it did not say. */
-export function takeChanged(key: string): readonly Topics[] {
+export function takeChanged(key: string): readonly Change[] {
   const told = changedBy.get(key) ?? [];
   changedBy.delete(key);
   return told;
@@ -31,7 +31,7 @@ function noteChanged(key: string | null, header: string | null): void {
   // One for each thing that was done for the request.
   changedBy.set(
     key,
-    header.split(', ').map((told) => JSON.parse(decodeURIComponent(told)) as Topics),
+    header.split(', ').map((told) => JSON.parse(decodeURIComponent(told)) as Change),
   );
   for (const first of changedBy.keys()) if (changedBy.size > COMMANDS_REMEMBERED) changedBy.delete(first);
 }

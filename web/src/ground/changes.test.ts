@@ -10,7 +10,7 @@ beforeEach(() => {
   jest.useFakeTimers();
   queries = new QueryClient();
   for (const key of KEYS) queries.setQueryData(key, 'an answer');
-  changes = new Changes(queries, () => Date.now());
+  changes = new Changes(queries);
 });
 afterEach(() => {
   jest.useRealTimers();
@@ -21,7 +21,7 @@ const old = () => KEYS.filter((key) => queries.getQueryState(key)?.isInvalidated
 
 describe('what a command of this page changed', () => {
   test('makes old what shows it, at once, and nothing else', async () => {
-    await changes.mine([{ batch: ['B7'] }]);
+    await changes.mine([{ id: 'one', topics: { batch: ['B7'] } }]);
     expect(old()).toEqual(['batches card B7', 'stations FN1', 'morning']);
   });
   test('is everything, where its answer did not say', async () => {
@@ -29,12 +29,21 @@ describe('what a command of this page changed', () => {
     expect(old()).toHaveLength(KEYS.length);
   });
   test('is not made old again when everybody is told of it; what comes after is', async () => {
-    await changes.mine([{ batch: ['B7'] }]);
+    await changes.mine([{ id: 'one', topics: { batch: ['B7'] } }]);
     for (const key of KEYS) queries.setQueryData(key, 'a new answer');
-    changes.everybodys({ batch: ['B7'] });
+    changes.everybodys({ id: 'one', topics: { batch: ['B7'] } });
     jest.advanceTimersByTime(GATHER_MS);
     expect(old()).toEqual([]);
-    changes.everybodys({ batch: ['B7'] });
+    changes.everybodys({ id: 'another', topics: { batch: ['B7'] } });
+    jest.advanceTimersByTime(GATHER_MS);
+    expect(old()).toContain('batches card B7');
+  });
+  test('hides nothing that another changes alike, though it was told to all before its own answer came', async () => {
+    changes.everybodys({ id: 'one', topics: { batch: ['B7'] } });
+    jest.advanceTimersByTime(GATHER_MS);
+    await changes.mine([{ id: 'one', topics: { batch: ['B7'] } }]);
+    for (const key of KEYS) queries.setQueryData(key, 'a new answer');
+    changes.everybodys({ id: 'another', topics: { batch: ['B7'] } });
     jest.advanceTimersByTime(GATHER_MS);
     expect(old()).toContain('batches card B7');
   });
@@ -46,7 +55,7 @@ describe('what a command of this page changed', () => {
     const asked = () => new Promise<string>((resolve) => (answer = resolve));
     const shown = new QueryObserver(queries, { queryKey, queryFn: asked, staleTime: Infinity });
     const leave = shown.subscribe(() => undefined);
-    const waits = changes.mine([{ batch: ['B7'] }]).then(() => 'over');
+    const waits = changes.mine([{ id: 'one', topics: { batch: ['B7'] } }]).then(() => 'over');
     const soon = Promise.resolve()
       .then(() => jest.advanceTimersByTimeAsync(10))
       .then(() => 'not over');
@@ -60,8 +69,8 @@ describe('what a command of this page changed', () => {
 describe('what others change', () => {
   test('is gathered, and asked for once', () => {
     const invalidate = jest.spyOn(queries, 'invalidateQueries');
-    changes.everybodys({ batch: ['B7'] });
-    changes.everybodys({ batch: ['B8'], coat: null });
+    changes.everybodys({ topics: { batch: ['B7'] } });
+    changes.everybodys({ topics: { batch: ['B8'], coat: null } });
     jest.advanceTimersByTime(GATHER_MS - 1);
     expect(old()).toEqual([]);
     jest.advanceTimersByTime(1);
@@ -69,8 +78,8 @@ describe('what others change', () => {
     expect(invalidate).toHaveBeenCalledTimes(1);
   });
   test('of any of a kind counts for all of it, whatever else was named', () => {
-    changes.everybodys({ batch: null });
-    changes.everybodys({ batch: ['B7'] });
+    changes.everybodys({ topics: { batch: null } });
+    changes.everybodys({ topics: { batch: ['B7'] } });
     jest.advanceTimersByTime(GATHER_MS);
     expect(old()).toContain('batches card B8');
   });

@@ -1,10 +1,10 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { isOld, type Topics } from './topics.ts';
+import { isOld, type Change, type Topics } from './topics.ts';
 
 /** What others change is gathered for so long: a press of one is asked for once, however many entries it writes. */
 export const GATHER_MS = 300;
-/** What a command of this page has changed comes again with everybody's; by then it is known. */
-const ECHO_MS = 5_000;
+/** What this page did comes again with everybody's, if it has not already: it is known by its name. The latest few. */
+const REMEMBERED = 50;
 
 /** Views of the whole factory: nobody's next act hangs on one. */
 const SUMMARIES = ['morning', 'walk', 'floor', 'flow'];
@@ -13,7 +13,7 @@ const kept = new WeakMap<QueryClient, Changes>();
 
 /** Makes old what was told to have changed, and nothing else. */
 export class Changes {
-  private readonly own = new Map<string, number>();
+  private readonly own = new Set<string>();
   private told: Topics = {};
   private timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -24,10 +24,7 @@ export class Changes {
     return known;
   }
 
-  constructor(
-    private readonly queries: QueryClient,
-    private readonly nowMs: () => number = Date.now,
-  ) {}
+  constructor(private readonly queries: QueryClient) {}
 
   /**
    * This page's own command was carried out. Resolves when the next act can be judged by what is shown; views of the
@@ -35,18 +32,19 @@ export class Changes {
    *
    * @param told what its answers said had changed; where they said nothing, anything may have
    */
-  async mine(told: readonly Topics[]): Promise<void> {
-    const topics = told.reduce(together, {});
+  async mine(told: readonly Change[]): Promise<void> {
+    const topics = told.map((change) => change.topics).reduce(together, {});
     if (Object.keys(topics).length === 0) return this.queries.invalidateQueries();
-    for (const each of told) this.own.set(JSON.stringify(each), this.nowMs());
+    for (const { id } of told) if (id !== undefined) this.own.add(id);
+    for (const first of this.own) if (this.own.size > REMEMBERED) this.own.delete(first);
     const isSummary = ([first]: readonly unknown[]) => SUMMARIES.includes(String(first));
     void this.queries.invalidateQueries({ predicate: ({ queryKey }) => isSummary(queryKey) && isOld(queryKey, topics) });
     await this.queries.invalidateQueries({ predicate: ({ queryKey }) => !isSummary(queryKey) && isOld(queryKey, topics) });
   }
 
   /** Somebody's change was told to every page. */
-  everybodys(topics: Topics): void {
-    if (this.isEcho(topics)) return;
+  everybodys({ id, topics }: Change): void {
+    if (id !== undefined && this.own.delete(id)) return;
     this.told = together(this.told, topics);
     this.timer ??= setTimeout(() => {
       const gathered = this.told;
@@ -54,12 +52,6 @@ export class Changes {
       this.timer = undefined;
       void this.queries.invalidateQueries({ predicate: ({ queryKey }) => isOld(queryKey, gathered) });
     }, GATHER_MS);
-  }
-
-  private isEcho(topics: Topics): boolean {
-    const sinceMs = this.nowMs() - ECHO_MS;
-    for (const [text, atMs] of this.own) if (atMs < sinceMs) this.own.delete(text);
-    return this.own.delete(JSON.stringify(topics));
   }
 }
 

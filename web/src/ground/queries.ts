@@ -1,5 +1,5 @@
 import { Changes } from './changes.ts';
-import type { Topics } from './topics.ts';
+import type { Change } from './topics.ts';
 import { keepPreviousData, MutationCache, QueryCache, QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { ApiProblem, ask, client, takeChanged, type AskedOf, type ProblemDocument, type View } from './api.ts';
@@ -63,8 +63,7 @@ export function useLiveUpdates(signedIn: boolean): void {
         wasOpen = false;
       });
       source.addEventListener('change', ({ data }: MessageEvent<string>) => {
-        const { topics } = JSON.parse(data) as { topics: Topics };
-        Changes.of(queries).everybodys(topics);
+        Changes.of(queries).everybodys(JSON.parse(data) as Change);
       });
     };
     listen();

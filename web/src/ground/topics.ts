@@ -1,6 +1,12 @@
 /** What the server says has changed: kinds of row and other subjects, with the ids concerned; null where it may be any. */
 export type Topics = Readonly<Record<string, readonly string[] | null>>;
 
+/** One thing that was done, by a name of its own: told to whoever did it, and to every page. */
+export interface Change {
+  id?: string;
+  topics: Topics;
+}
+
 /** What a batch's own row shows on. */
 const OF_BATCHES = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations'];
 

@@ -19,12 +19,15 @@ export interface Paging {
   goBack: () => void;
 }
 
-/** @param usually the order of the list when nobody asks for another; with a minus the largest first */
-export function usePaging(usually: string): Paging {
+/**
+ * @param usually the order of the list when nobody asks for another; with a minus the largest first
+ * @param narrowedTo what else chooses its lines: the list of another choice begins at its own first page
+ */
+export function usePaging(usually: string, narrowedTo = ''): Paging {
   const [search, setSearch] = useSearchParams();
   const sort = search.get('sort') ?? usually;
   const text = search.get('text') ?? '';
-  const list = `${sort} ${text}`;
+  const list = JSON.stringify([sort, text, narrowedTo]);
   // The ends of the pages before this one, of the list as it is now: another order or text begins at the first page.
   const [ends, setEnds] = useState<{ of: string; at: readonly string[] }>({ of: list, at: [] });
   const at = ends.of === list ? ends.at : [];

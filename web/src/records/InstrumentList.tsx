@@ -11,11 +11,11 @@ import { fileOf, usePaging } from '../parts/paging.ts';
 
 /** Instruments, the latest fitted first. */
 export function InstrumentList() {
-  const paging = usePaging('-fittedMs');
   const [search, setSearch] = useSearchParams();
   const navigate = useNavigate();
   const { date } = useSession();
   const state = INSTRUMENT_STATES.find((s) => s === search.get('state'));
+  const paging = usePaging('-fittedMs', state);
   const query = useInstrumentPage({ ...paging.asked, ...(state === undefined ? {} : { state }) });
   const columns: GridColDef<View<'InstrumentView'>>[] = [
     { field: 'serial', headerName: 'Serial', width: 150, renderCell: ({ row }) => <Id>{row.serial}</Id> },
@@ -39,7 +39,6 @@ export function InstrumentList() {
   };
   return (
     <PagedTable
-      key={state ?? 'all'}
       label="Instruments"
       query={query}
       paging={paging}

@@ -27,7 +27,8 @@ create index piece_lot on piece (lot_id) where lot_id is not null;
 -- Pieces that are under way and not yet an instrument, and the batch that a piece was first of.
 create index piece_part_made on piece (lot_id, batch_id) where component <> 'instrument' and state in ('good', 'rework');
 create index piece_born on piece (split_part(id, '-', 1));
-create index visit_stay on visit using gist (station_code, tstzrange(arrived_at, left_at, '()'));
+-- While they were there, whatever the times of an old entry say.
+create index visit_stay on visit using gist (station_code, tstzrange(arrived_at, greatest(arrived_at, coalesce(left_at, 'infinity'))));
 `;
 
 const DOWN = `

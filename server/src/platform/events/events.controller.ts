@@ -26,7 +26,7 @@ export class EventsController {
   /** What changes, as it changes; ends with the session. */
   @Sse()
   @Allow('viewer')
-  @ApiOkResponse({ schema: { type: 'string' }, description: 'text/event-stream of {topics}' })
+  @ApiOkResponse({ schema: { type: 'string' }, description: 'text/event-stream of {id, topics}' })
   stream(@Req() { actor, session = '' }: SignedRequest): Observable<MessageEvent> {
     const personId = actor?.personId ?? '';
     this.enter(personId);

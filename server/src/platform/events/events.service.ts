@@ -2,17 +2,11 @@ import { Injectable, Logger, type BeforeApplicationShutdown, type OnModuleInit }
 import pg from 'pg';
 import { Observable, Subject } from 'rxjs';
 import { databaseUrl } from '../database/url.ts';
+import { changeIn, EVERYTHING, type ShopChange } from './change.ts';
 
 export const CHANNEL = 'shop';
 /** Where sessions that have ended are told, each by its name. */
 export const SESSION_CHANNEL = 'session_ended';
-
-/** What changed: kinds of row and other subjects, each with the ids concerned; null where it may be any of them. */
-export interface ShopChange {
-  topics: Readonly<Record<string, readonly string[] | null>>;
-}
-
-const EVERYTHING: ShopChange = { topics: { all: null } };
 
 const RETRY_MS = 1000;
 
@@ -78,23 +72,4 @@ export class EventsService implements OnModuleInit, BeforeApplicationShutdown {
     this.changes.complete();
     await this.client?.end();
   }
-}
-
-/** What a notification says; one that cannot be read may mean anything, so everything is asked for anew. */
-export function changeIn(payload: string | undefined): ShopChange {
-  try {
-    const said: unknown = JSON.parse(payload ?? '');
-    if (isChange(said)) return { topics: said.topics };
-  } catch {
-    // Not ours, or cut short: told below like any other that cannot be read.
-  }
-  return EVERYTHING;
-}
-
-const isIds = (ids: unknown) => ids === null || (Array.isArray(ids) && ids.every((id) => typeof id === 'string'));
-
-function isChange(said: unknown): said is ShopChange {
-  if (typeof said !== 'object' || said === null || !('topics' in said)) return false;
-  const { topics } = said;
-  return typeof topics === 'object' && topics !== null && !Array.isArray(topics) && Object.values(topics).every(isIds);
 }

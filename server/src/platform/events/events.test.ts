@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { once } from 'node:events';
 import { request, type IncomingMessage, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { changeIn } from './events.service.ts';
+import { changeIn } from './change.ts';
 import { openFactory, type Caller, type TestFactory } from '../../test/factory.ts';
 
 let factory: TestFactory;
@@ -40,7 +40,7 @@ test('whoever gives a command is told by its answer what everybody is told; whoe
   const ear = await listen(manager.cookie);
   const placed = await placeOrder();
   const said = decodeURIComponent(placed.headers['x-changed'] ?? '');
-  expect(JSON.parse(said)).toEqual({ order: [placed.body.id] });
+  expect(JSON.parse(said)).toEqual({ id: expect.stringMatching(/^[\da-f-]{36}$/), topics: { order: [placed.body.id] } });
   expect(await ear.heard(/"order"/)).toContain(said);
   ear.stop();
   const asked = await manager.get('/orders');
@@ -51,6 +51,7 @@ test('whoever gives a command is told by its answer what everybody is told; whoe
 describe('a notification', () => {
   test.each([
     ['{"topics":{"lot":["L1"],"setup":null}}', { lot: ['L1'], setup: null }],
+    ['{"id":7,"topics":{"lot":["L1"]}}', { all: null }],
     ['{"topics":{"lot":[7]}}', { all: null }],
     ['{"topics":["lot"]}', { all: null }],
     ['{}', { all: null }],
@@ -74,7 +75,9 @@ describe('live updates', () => {
     expect(listeners[0]?.response.headers['content-type']).toMatch(/text\/event-stream/);
     await placeOrder();
     for (const listener of listeners)
-      expect(await listener.heard(/order/)).toMatch(/event: change\n(id: \d+\n)?data: \{"topics":\{"order":\["O\d+"\]\}\}/);
+      expect(await listener.heard(/order/)).toMatch(
+        /event: change\n(id: \d+\n)?data: \{"id":"[\da-f-]{36}","topics":\{"order":\["O\d+"\]\}\}/,
+      );
     listeners.forEach((l) => l.stop());
   });
   test('carry what another process wrote, since they come from the database', async () => {

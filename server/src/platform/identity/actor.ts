@@ -1,5 +1,6 @@
 import { createParamDecorator, type ExecutionContext } from '@nestjs/common';
 import type { Request } from 'express';
+import type { ShopChange } from '../events/change.ts';
 import type { Role } from './role.ts';
 
 /** The signed-in person behind a request, and the mark that makes a repeated request harmless. */
@@ -9,11 +10,8 @@ export interface Actor {
   role: Role;
   idempotencyKey: string | null;
   /** Hears what was changed for them: their answer says it, so that their page asks again for that and nothing else. */
-  hear?: (topics: Topics) => void;
+  hear?: (change: ShopChange) => void;
 }
-
-/** What has changed: kinds of row and other subjects, with the ids concerned; null where it may be any. */
-export type Topics = Readonly<Record<string, readonly string[] | null>>;
 
 export interface SignedRequest extends Request {
   actor?: Actor;

@@ -3,7 +3,8 @@ import { Reflector } from '@nestjs/core';
 import { Problem } from '../problems/problems.ts';
 import { Environment } from '../settings/environment.ts';
 import type { Response } from 'express';
-import type { Actor, SignedRequest, Topics } from './actor.ts';
+import type { ShopChange } from '../events/change.ts';
+import type { Actor, SignedRequest } from './actor.ts';
 import { BenchService } from './bench.service.ts';
 import { ALLOWED, lesserOf, mayActAs, STATION_MAY, type Role } from './role.ts';
 import { SessionsService, type SignedIn } from './sessions.service.ts';
@@ -54,7 +55,7 @@ export class IdentityGuard implements CanActivate {
       name: who.name,
       role: who.role,
       idempotencyKey: key ?? null,
-      hear: (topics) => tell(response, topics),
+      hear: (change) => tell(response, change),
     };
     return true;
   }
@@ -77,8 +78,8 @@ export class IdentityGuard implements CanActivate {
 }
 
 /** Ids may be in any script; a header may not. */
-function tell(response: Response, topics: Topics): void {
-  response.append('X-Changed', encodeURIComponent(JSON.stringify(topics)));
+function tell(response: Response, change: ShopChange): void {
+  response.append('X-Changed', encodeURIComponent(JSON.stringify(change)));
 }
 
 function cookieOf(request: SignedRequest, name: string): string | undefined {
