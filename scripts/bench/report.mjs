@@ -3,7 +3,6 @@ export const TARGETS = {
   thousandFitsS: 2,
   packPlannedS: 1,
   woodRoomP95Ms: 150,
-  millionEventsS: 2,
   decideMs: 1,
   replayS: 5,
   rebuildS: 180,

@@ -2,6 +2,7 @@ import { PlacementRow } from '../carriers/index.ts';
 import { rowKind, rowsBy, rowsOf, type RowKind, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
 import type { Component, RouteFacts, Stage } from '../routing/index.ts';
+import { partsOfPiece, partsOfVisit } from './flowTallies.ts';
 import { Job } from './job.ts';
 
 export const BATCH_STATUSES = ['queued', 'running', 'paused', 'finished', 'dwelling', 'away', 'stocked', 'held', 'done'] as const;
@@ -114,8 +115,16 @@ export interface Piece {
   lastCoat: { visitId: string; coats: number; atMs: number } | null;
   /** the batches it has been in, from when */
   trail: readonly { batchId: string; fromMs: number }[];
+  /** of a body, and of the instrument it is in, when it was begun; null where it is not counted: other parts, trials */
+  bodyFromMs: number | null;
+  /** when it was shipped or scrapped */
+  outMs: number | null;
 }
-export const Piece = rowKind<Piece>('piece', { key: 'id', by: ['batchId'] });
+export const Piece = rowKind<Piece>('piece', {
+  key: 'id',
+  by: ['batchId'],
+  tally: { from: ['state', 'bodyFromMs', 'outMs'], of: partsOfPiece },
+});
 
 /** One pass of a batch through one step. */
 export interface Visit {
@@ -137,13 +146,20 @@ export interface Visit {
   good: number;
   rework: number;
   scrap: number;
+  /** the work that came with it, in seconds of touch; null where it is not counted: waits, trials */
+  loadS: number | null;
   /** time actually worked */
   touchMs: number;
   personId: string | null;
   /** visits of other batches that it goes on with, where pieces were split off or came in */
   continues: readonly string[];
 }
-export const Visit = rowKind<Visit>('visit', { key: 'id', latestBy: 'batchId', seldom: true });
+export const Visit = rowKind<Visit>('visit', {
+  key: 'id',
+  latestBy: 'batchId',
+  seldom: true,
+  tally: { from: ['stationCode', 'loadS', 'arrivedMs', 'finishedMs', 'good', 'rework', 'scrap'], of: partsOfVisit },
+});
 
 export const INSTRUMENT_STATES = ['in work', 'shipped', 'scrapped'] as const;
 export type InstrumentState = (typeof INSTRUMENT_STATES)[number];

@@ -4,6 +4,7 @@ export * from './commands/index.ts';
 export * from './evidence.ts';
 export * from './job.ts';
 export * from './gate.ts';
+export * from './flowTallies.ts';
 export * from './lastEntry.ts';
 export type { Counts } from './pieces.ts';
 export * from './defect.ts';

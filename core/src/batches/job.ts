@@ -1,4 +1,5 @@
 import { rowKind } from '../ledger/index.ts';
+import { partsOfJob } from './flowTallies.ts';
 
 /** Pieces of one batch in a job, and while they were in it. */
 export interface JobShare {
@@ -29,7 +30,11 @@ export interface Job {
   toMs: number | null;
   shares: readonly JobShare[];
 }
-export const Job = rowKind<Job>('job', { key: 'id', by: ['openAt'] });
+export const Job = rowKind<Job>('job', {
+  key: 'id',
+  by: ['openAt'],
+  tally: { from: ['stationCode', 'fromMs', 'toMs'], of: partsOfJob },
+});
 
 /**
  * How much of a job's time counts for one share of it: at each moment the time belongs to the pieces that are in it, in

@@ -6,11 +6,12 @@ import { BATCH_COMMANDS } from './commands/index.ts';
 import { Batch, Instrument, Piece, Visit } from './batch.ts';
 import { Defect } from './defect.ts';
 import { BATCH_ENTRIES } from './entries/index.ts';
+import { BodyHour, LeadTimes, StationHour } from './flowTallies.ts';
 import { Job } from './job.ts';
 
 export const batches = {
   name: 'batches',
-  rows: [Job, Batch, Instrument, Piece, Visit, Defect],
+  rows: [Job, Batch, Instrument, Piece, Visit, Defect, StationHour, BodyHour, LeadTimes],
   entries: BATCH_ENTRIES,
   commands: BATCH_COMMANDS,
   answers: [jobsAt],

@@ -13,7 +13,7 @@ export const InstrumentShipped = entryKind('instrument.shipped')<{ consignee: st
       shipper,
       version: instrument.version + 1,
     });
-    rows.change(Piece, instrument.serial, { state: 'shipped' });
+    rows.change(Piece, instrument.serial, { state: 'shipped', outMs: entry.atMs });
     if (instrument.orderId !== null) {
       const order = rows.get(Order, instrument.orderId);
       rows.change(Order, order.id, { shipped: order.shipped + 1, version: order.version + 1 });

@@ -40,6 +40,8 @@ export const InstrumentsFitted = entryKind('instruments.fitted')<Fitted, Routes>
         coats: bodyPiece.coats,
         lastCoat: bodyPiece.lastCoat,
         trail: [{ batchId: id, fromMs: entry.atMs }],
+        bodyFromMs: bodyPiece.bodyFromMs,
+        outMs: null,
       });
       rows.put(Instrument, {
         serial: pair.serial,

@@ -1,4 +1,5 @@
-import type { ActivePeriod, FlowFigures } from './meter.ts';
+import type { ActivePeriod } from './activity.ts';
+import type { FlowFigures } from './figures.ts';
 
 export interface ConstraintSpan {
   station: string;

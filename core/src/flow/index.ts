@@ -1,2 +1,3 @@
+export * from './activity.ts';
 export * from './constraint.ts';
-export * from './meter.ts';
+export * from './figures.ts';

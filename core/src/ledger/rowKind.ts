@@ -15,7 +15,14 @@ export interface RowKind<Row extends object> {
    * another to count. Whole numbers, whose sum is the same in any order.
    */
   readonly sums: readonly string[];
-  /** Written by the hundred thousand and hardly looked up: put aside while a history is told again, and sorted in when asked for. */
+  /** the fields that what a row adds to sums depends on; none where it adds to none */
+  readonly counted: readonly string[];
+  /** What a row adds to sums, for as long as it is as it is. */
+  partsOf(row: Row): readonly Part[];
+  /**
+   * Written by the hundred thousand and hardly looked up: put aside while a history is told again, and sorted in when
+   * asked for. Such a row is put once; what changes later is changed by `amend`.
+   */
   readonly seldom: boolean;
   keyOf(row: Row): string;
   /** Rows that belong to a row, and change only while it is kept still: read along with it. */
@@ -26,12 +33,33 @@ export interface RowKind<Row extends object> {
   under(row: Row): readonly Ask[];
 }
 
+/** One row's part in a row of sums. */
+export interface Part {
+  readonly kind: RowKind<never>;
+  readonly row: object;
+}
+
+/** A part of a row of sums. */
+export const partOf = <Row extends object>(kind: RowKind<Row>, row: Row): Part => ({ kind, row });
+
+/**
+ * How rows are summed up. When a row comes, changes or goes, the sums change by what it adds less what it added: whoever
+ * writes or takes back an entry need not think of them, and all together they are what telling the rows one by one comes to.
+ */
+export interface Tally<Row> {
+  /** the fields that it depends on; when none of them changes, nor does what the row adds */
+  readonly from: readonly (keyof Row & string)[];
+  /** what the row adds, from itself alone */
+  of: (row: Row) => readonly Part[];
+}
+
 /** What a kind says beyond its name. */
 export interface RowKindOptions<Row> {
   key: keyof Row & string;
   by?: readonly (keyof Row & string)[];
   latestBy?: keyof Row & string;
   sums?: readonly (keyof Row & string)[];
+  tally?: Tally<Row>;
   seldom?: boolean;
   alongWith?: (row: Row) => readonly Ask[];
   under?: (row: Row) => readonly Ask[];
@@ -39,11 +67,13 @@ export interface RowKindOptions<Row> {
 
 /** Defines a kind of row. */
 export function rowKind<Row extends object>(name: string, options: RowKindOptions<Row>): RowKind<Row> {
-  const { key, by = [], latestBy = null, sums = [], seldom = false, alongWith = none, under = none } = options;
-  return { name, key, by, latestBy, sums, seldom, keyOf: (row) => row[key] as string, alongWith, hasParents: under !== none, under };
+  const { key, by = [], latestBy = null, sums = [], tally, seldom = false, alongWith = none, under = none } = options;
+  const keyOf = (row: Row) => row[key] as string;
+  const { from: counted, of: partsOf } = tally ?? { from: [], of: none };
+  return { name, key, by, latestBy, sums, counted, partsOf, seldom, keyOf, alongWith, hasParents: under !== none, under };
 }
 
-const none = (): readonly Ask[] => [];
+const none = (): readonly never[] => [];
 
 /** Rows of a kind that have one of these values in a field. */
 export interface Ask {

@@ -1,4 +1,4 @@
-import type { RowKind } from './rowKind.ts';
+import type { Part, RowKind } from './rowKind.ts';
 import { Table } from './table.ts';
 
 /**
@@ -53,6 +53,14 @@ export class Rows {
   }
 
   put<Row extends object>(kind: RowKind<Row>, row: Row): void {
+    if (kind.counted.length > 0) {
+      const before = this.inPlace && kind.seldom ? undefined : this.find(kind, kind.keyOf(row));
+      this.tally(before ? kind.partsOf(before) : [], kind.partsOf(row));
+    }
+    this.store(kind, row);
+  }
+
+  private store<Row extends object>(kind: RowKind<Row>, row: Row): void {
     this.table(kind).put(row);
     if (this.inPlace) return;
     const key = kind.keyOf(row);
@@ -67,12 +75,12 @@ export class Rows {
 
   /** The same for a row at hand, as it stands now. */
   amend<Row extends object>(kind: RowKind<Row>, now: Row, fields: Partial<Row>): Row {
-    if (this.inPlace) {
-      this.table(kind).amend(now, fields);
-      return now;
-    }
-    const row = { ...now, ...fields };
-    this.put(kind, row);
+    const counts = kind.counted.some((field) => field in fields);
+    const before = counts ? kind.partsOf(now) : [];
+    const row = this.inPlace ? now : { ...now, ...fields };
+    if (this.inPlace) this.table(kind).amend(now, fields);
+    else this.store(kind, row);
+    if (counts) this.tally(before, kind.partsOf(row));
     return row;
   }
 
@@ -93,7 +101,10 @@ export class Rows {
 
   /** Takes a row away: the state forgets it, the logbook does not. */
   drop<Row extends object>(kind: RowKind<Row>, key: string): void {
-    if (!this.table(kind).delete(key) || this.inPlace) return;
+    const gone = this.table(kind).delete(key);
+    if (!gone) return;
+    this.tally(kind.partsOf(gone), []);
+    if (this.inPlace) return;
     this.touched.get(kind)?.delete(key);
     marked(this.dropped, kind).add(key);
   }
@@ -118,6 +129,21 @@ export class Rows {
     return keys;
   }
 
+  /** Brings sums up to date with what one row added and adds now. */
+  private tally(before: readonly Part[], after: readonly Part[]): void {
+    if (before.length === 0 && after.length === 0) return;
+    const net = new Map<string, Part>();
+    const count = (sign: 1 | -1) => (part: Part) => {
+      const kind = part.kind as RowKind<object>;
+      const key = `${kind.name} ${kind.keyOf(part.row)}`;
+      const known = net.get(key)?.row ?? { ...part.row, ...none(kind) };
+      net.set(key, { kind: part.kind, row: { ...known, ...summed(kind, known, part.row, sign) } });
+    };
+    before.forEach(count(-1));
+    after.forEach(count(1));
+    for (const { kind, row } of net.values()) if (isMore(kind, row)) this.add(kind, row);
+  }
+
   private table<Row extends object>(kind: RowKind<Row>): Table<Row> {
     const known = this.tables.get(kind);
     // A table is made with its kind and found by it, so its rows are of that kind.
@@ -128,11 +154,17 @@ export class Rows {
   }
 }
 
-function summed<Row extends object>({ sums }: RowKind<Row>, now: Row, more: Row): Partial<Row> {
-  // A kind's fields are checked where it is defined.
-  const [a, b] = [now, more] as unknown as [Record<string, number>, Record<string, number>];
-  return Object.fromEntries(sums.map((field) => [field, (a[field] ?? 0) + (b[field] ?? 0)])) as Partial<Row>;
+/** A kind's fields are checked where it is defined. */
+const fieldsOf = (row: object) => row as unknown as Readonly<Record<string, number>>;
+
+function summed<Row extends object>({ sums }: RowKind<Row>, now: Row, more: Row, sign: 1 | -1 = 1): Partial<Row> {
+  const [a, b] = [fieldsOf(now), fieldsOf(more)];
+  return Object.fromEntries(sums.map((field) => [field, (a[field] ?? 0) + sign * (b[field] ?? 0)])) as Partial<Row>;
 }
+
+const none = ({ sums }: RowKind<object>) => Object.fromEntries(sums.map((field) => [field, 0]));
+
+const isMore = ({ sums }: RowKind<object>, row: object) => sums.some((field) => fieldsOf(row)[field] !== 0);
 
 function marked(marks: Map<RowKind<object>, Set<string>>, kind: RowKind<object>): Set<string> {
   const keys = marks.get(kind) ?? new Set<string>();

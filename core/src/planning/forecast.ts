@@ -1,6 +1,6 @@
 import type { Batch } from '../batches/index.ts';
 import type { WorkingTime } from '../maths/index.ts';
-import { type Operation, pathFrom, type Route, stepsOfLoop, waysOf } from '../routing/index.ts';
+import { type Operation, pathFrom, type Route, stepsOfLoop, touchMinutes } from '../routing/index.ts';
 import { DAY_MS, MINUTE_MS } from '../units/index.ts';
 
 export interface StepForecast {
@@ -8,13 +8,6 @@ export interface StepForecast {
   /** when the batch would come to the step, and leave it */
   arriveMs: number;
   leaveMs: number;
-}
-
-/** Working minutes a step takes for so many pieces, at the station where one of its ways is done. */
-export function touchMinutes(operation: Operation, pieces: number, stationCode = operation.stationCode): number {
-  if (operation.kind !== 'work') return 0;
-  const way = waysOf(operation).find((w) => w.stationCode === stationCode) ?? operation;
-  return way.setupMinutes + way.minutesPerPiece * pieces;
 }
 
 /** The longest wait a step's rules ask for, ms of clock time; cure at its reference temperature. */

@@ -15,16 +15,16 @@ const route: Route = {
     wait('rest', 'body', ['coat'], 48, { place: { kind: 'rack' } }),
     step('coat', 'body', ['fit'], { skill: 'spraying', skillLevel: 2, repeat: { kind: 'count', backTo: 'coat', times: 3 } }),
     step('carve', 'neck', ['fit'], { setupMinutes: 0, minutesPerPiece: 30 }),
-    step('fit', 'instrument', ['ship'], { kind: 'fit' }),
-    step('ship', 'instrument', [], { kind: 'dispatch' }),
+    step('fit', 'instrument', ['ship'], { kind: 'fit', setupMinutes: 5, minutesPerPiece: 10 }),
+    step('ship', 'instrument', [], { kind: 'dispatch', setupMinutes: 0, minutesPerPiece: 3 }),
   ],
 };
 
 describe('an order walked through its route', () => {
   const walk = walkThrough(route, NO_FACTS, 4);
   test('adds up its work by set-up and piece, every round of it', () => {
-    // Cut 10 + 4 × 5; coat three times 10 + 4 × 5; carve 4 × 30.
-    expect(walk.touchMinutes).toBe(30 + 3 * 30 + 120);
+    // Cut 10 + 4 × 5; coat three times 10 + 4 × 5; carve 4 × 30; fit 5 + 4 × 10; ship 4 × 3.
+    expect(walk.touchMinutes).toBe(30 + 3 * 30 + 120 + 45 + 12);
     expect(walk.streams.map((s) => [s.component, s.steps.map((x) => [x.operation.id, x.times, x.touchMinutes, x.waitHours])])).toEqual([
       [
         'body',
@@ -38,18 +38,18 @@ describe('an order walked through its route', () => {
       [
         'instrument',
         [
-          ['fit', 1, 0, 0],
-          ['ship', 1, 0, 0],
+          ['fit', 1, 45, 0],
+          ['ship', 1, 12, 0],
         ],
       ],
     ]);
   });
   test('finds the slowest way through, not the one with the most work', () => {
-    expect(walk.longest).toEqual({ operationIds: ['cut', 'rest', 'coat', 'fit', 'ship'], touchMinutes: 120, waitHours: 48 });
+    expect(walk.longest).toEqual({ operationIds: ['cut', 'rest', 'coat', 'fit', 'ship'], touchMinutes: 177, waitHours: 48 });
   });
   test('tells the skills at their highest level, the most used first, and the places', () => {
     expect(walk.skills).toEqual([
-      { skill: 'cutting', level: 1, minutes: 150 },
+      { skill: 'cutting', level: 1, minutes: 207 },
       { skill: 'spraying', level: 2, minutes: 90 },
     ]);
     expect(walk.places).toEqual([{ kind: 'rack', pieces: 4, hours: 48 }]);

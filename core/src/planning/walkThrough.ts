@@ -8,10 +8,11 @@ import {
   type RouteFacts,
   startedComponents,
   stepsOfLoop,
+  touchMinutes,
   waysOf,
 } from '../routing/index.ts';
 import { HOUR_MS } from '../units/index.ts';
-import { touchMinutes, waitMs } from './forecast.ts';
+import { waitMs } from './forecast.ts';
 
 export interface WalkStep {
   operation: Operation;

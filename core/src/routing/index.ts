@@ -12,4 +12,5 @@ export * from './step.ts';
 export * from './routes.ts';
 export * from './rules/index.ts';
 export * from './stage.ts';
+export * from './touch.ts';
 export * from './world.ts';

@@ -90,5 +90,7 @@ export const piecesOf = (count = 3, over: Partial<Piece> = {}): Piece[] =>
     coats: 0,
     lastCoat: null,
     trail: [],
+    bodyFromMs: null,
+    outMs: null,
     ...over,
   }));

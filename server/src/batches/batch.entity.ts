@@ -73,6 +73,8 @@ export class PieceEntity implements Piece {
   @Count() coats: number;
   @Json(OrNothing) lastCoat: Piece['lastCoat'];
   @Json() trail: readonly { batchId: string; fromMs: number }[];
+  @Instant('body_from_at', OrNothing) bodyFromMs: number | null;
+  @Instant('out_at', OrNothing) outMs: number | null;
 }
 
 @Entity('visit')
@@ -94,6 +96,7 @@ export class VisitEntity implements Visit {
   @Count() good: number;
   @Count() rework: number;
   @Count() scrap: number;
+  @Count(OrNothing) loadS: number | null;
   @Quantity() touchMs: number;
   @Text(OrNothing) personId: string | null;
   @Json() continues: readonly string[];

@@ -1,4 +1,5 @@
 import {
+  comesAlong,
   gateAsks,
   gateEvidence,
   gateFindings,
@@ -87,7 +88,8 @@ export class BatchLists {
     ]);
     const workers = new Map(visits.map((v) => [v.id, v.personId]));
     return batches.map((b) => {
-      const touch = touchMinutes(factory.operationAt(b), b.quantity, b.stationCode);
+      const operation = factory.operationAt(b);
+      const touch = comesAlong(operation, b.component) ? 0 : touchMinutes(operation, b.quantity, b.stationCode);
       return toBatchView(b, factory, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
     });
   }

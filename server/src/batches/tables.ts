@@ -1,8 +1,10 @@
-import { Batch, Defect, Instrument, Job, Piece, Visit } from '@ample-crane/core';
+import { Batch, BodyHour, Defect, Instrument, Job, LeadTimes, Piece, StationHour, Visit } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { BatchEntity, DefectEntity, InstrumentEntity, JobEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
+import { BodyHourEntity, LeadTimesEntity, StationHourEntity } from './flowTallies.entity.ts';
 import { Jobs1700000000008 } from './migrations/1700000000008-jobs.ts';
 import { BatchLists1700000000011 } from './migrations/1700000000011-batch-lists.ts';
+import { FlowTallies1700000000017 } from './migrations/1700000000017-flow-tallies.ts';
 
 export const batches: RoomTables = {
   rows: [
@@ -12,7 +14,10 @@ export const batches: RoomTables = {
     kept(Piece, PieceEntity),
     kept(Visit, VisitEntity),
     kept(Defect, DefectEntity),
+    kept(StationHour, StationHourEntity),
+    kept(BodyHour, BodyHourEntity),
+    kept(LeadTimes, LeadTimesEntity),
   ],
   entities: [],
-  migrations: [Jobs1700000000008, BatchLists1700000000011],
+  migrations: [Jobs1700000000008, BatchLists1700000000011, FlowTallies1700000000017],
 };

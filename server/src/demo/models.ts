@@ -307,7 +307,7 @@ const headwater: DemoModel = {
 };
 
 const dryFit = {
-  ...work('part', 'Take apart for finishing', 'FT1', 'neck fitting', 0, 0),
+  ...work('part', 'Take apart for finishing', 'FT1', 'neck fitting', 10, 5),
   kind: 'part' as const,
   component: 'instrument' as const,
   next: ['b-prep', 'n-oil'],
@@ -318,7 +318,7 @@ function fittedDry(model: DemoModel): DemoModel {
   const set = line(
     'instrument',
     [
-      { ...work('refit', 'Bring each pair together', 'FT1', 'neck fitting', 0, 0), kind: 'refit' as const },
+      { ...work('refit', 'Bring each pair together', 'FT1', 'neck fitting', 10, 5), kind: 'refit' as const },
       work('i-set', 'Set the neck', 'FT1', 'neck fitting', 10, 75, {
         skillLevel: 2,
         gate: [{ kind: 'signOff', skill: 'neck fitting' }],

@@ -1,5 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import {
+  ALL_BODIES,
+  BodyHour,
   checkRoute,
   checkSerialPattern,
   constraintViews,
@@ -8,25 +10,23 @@ import {
   emcTrace,
   equilibriumMoisturePct,
   findExcursions,
-  FlowMeter,
-  inTimeOrder,
+  flowFigures,
+  fromWholeHour,
+  hourOf,
   mean,
   MINUTE_MS,
   operationOf,
   simulate,
-  touchMinutes,
   USUAL_LEVEL,
-  type FlowEvent,
   type LogbookEntry,
   type Operation,
   type Rows,
   Batch,
   Coat,
-  Instrument,
   Defect,
-  Visit,
-  Piece,
   Job,
+  LeadTimes,
+  StationHour,
   Reading,
   ReadingSession,
   Lot,
@@ -50,47 +50,25 @@ beforeAll(() => {
   routes = new RouteBook(scenario.routes);
 });
 
-/** What the flow meter would have seen, from the simulated state. */
-function floorEvents(): FlowEvent[] {
-  const { rows } = world;
-  const events: FlowEvent[] = [];
-  const bodies = rows.all(Piece).filter((p) => p.component === 'body');
-  const defects = rows.all(Defect).filter((d) => d.disposition === 'scrap');
-  for (const body of bodies) {
-    const enteredMs = rows.get(Batch, body.batchId).startedMs;
-    events.push({ kind: 'enter', atMs: enteredMs, count: 1 });
-    const instrument = body.serial === null ? undefined : rows.get(Instrument, body.serial);
-    const scrappedMs = defects.find((d) => d.pieceId === body.id || d.pieceId === body.serial)?.atMs;
-    const leftMs = instrument?.shippedMs ?? scrappedMs;
-    if (leftMs !== undefined) events.push({ kind: 'leave', atMs: leftMs, count: 1, enteredMs, shipped: instrument?.shippedMs != null });
-  }
-  for (const { fromMs, toMs, stationCode: station } of rows.all(Job)) {
-    events.push({ kind: 'begin', atMs: fromMs, station });
-    if (toMs !== null) events.push({ kind: 'stop', atMs: toMs, station });
-  }
-  for (const v of rows.all(Visit)) {
-    const route = routes.route(rows.get(Batch, v.batchId).routeId);
-    const operation = operationOf(route, v.operationId);
-    if (operation.kind === 'work')
-      events.push({
-        kind: 'arrive',
-        atMs: v.arrivedMs,
-        station: v.stationCode,
-        loadMs: touchMinutes(operation, v.quantity, v.stationCode) * MINUTE_MS,
-      });
-  }
-  for (const e of world.entries)
-    if (e.kind === 'setup.changed')
-      events.push({ kind: 'benches', atMs: e.atMs, station: e.payload.id, count: (e.payload.after as { places: number }).places });
-  return inTimeOrder(events);
-}
-
 /** Figures of a stretch; the buffing bench has had one wheel since the other was lost. */
 const figures = (fromDaysAgo: number, toDaysAgo: number) => {
-  const stations = scenario.stations.map((s) => ({ code: s.code, benches: s.benches[0]?.count ?? 1 }));
-  const meter = new FlowMeter(stations, { fromMs: NOW - fromDaysAgo * DAY_MS, toMs: NOW - toDaysAgo * DAY_MS }, scenario.time);
-  for (const event of floorEvents()) meter.record(event);
-  return meter.figures();
+  const { rows, entries } = world;
+  const window = fromWholeHour({ fromMs: NOW - fromDaysAgo * DAY_MS, toMs: NOW - toDaysAgo * DAY_MS });
+  return flowFigures(
+    {
+      stations: scenario.stations.map((s) => ({ code: s.code, benches: s.benches[0]?.count ?? 1 })),
+      places: entries.flatMap((e) =>
+        e.kind === 'setup.changed' ? [{ station: e.payload.id, atMs: e.atMs, after: (e.payload.after as { places: number }).places }] : [],
+      ),
+      hours: rows.all(StationHour),
+      goingOn: rows.all(Job).filter((job) => job.toMs === null),
+      bodies: rows.find(BodyHour, ALL_BODIES),
+      bodyHours: rows.all(BodyHour).filter((hour) => hour.id !== ALL_BODIES && hour.hour >= hourOf(window.fromMs)),
+      leads: rows.all(LeadTimes),
+    },
+    window,
+    scenario.time,
+  );
 };
 
 describe('the factory itself', () => {
@@ -257,7 +235,8 @@ describe('its history', () => {
     const after = constraintViews(figures(29, 0));
     for (const view of [before.byLoad, before.byActivePeriod, before.byShare]) expect(view?.station).toBe('FN2');
     for (const view of [after.byLoad, after.byActivePeriod, after.byShare]) expect(view?.station).toBe('FN5');
-    expect(after.byLoad?.ratio).toBeGreaterThan(0.75);
+    // Work on trials apart, as everywhere.
+    expect(after.byLoad?.ratio).toBeGreaterThan(0.65);
     expect(after.byShare?.share).toBeGreaterThan(0.3);
   });
   test('leaves this morning’s decisions open: what came free since yesterday noon waits to be moved', () => {

@@ -82,7 +82,7 @@ export const line = (component: Component, steps: readonly Step[], into: string)
 
 /** Other components become part of this one. */
 export const join = (id: string, name: string, stationCode: string, skill: string, extras: Extras = {}): Step => ({
-  ...work(id, name, stationCode, skill, 0, 0, extras),
+  ...work(id, name, stationCode, skill, 10, 4, extras),
   kind: 'join',
 });
 
@@ -118,10 +118,10 @@ export const buffer = (id: string, name: string, stage: Stage): Step => ({
 export function route(modelId: string, streams: readonly Operation[][], instrument: readonly Step[], options: RouteOption[] = []): Route {
   const separateNecks = streams.some((s) => s.some((o) => o.component === 'neck'));
   const fit = {
-    ...work('fit', separateNecks ? 'Pair and give a serial' : 'Give a serial', 'FT1', 'neck fitting', 0, 0),
+    ...work('fit', separateNecks ? 'Pair and give a serial' : 'Give a serial', 'FT1', 'neck fitting', 10, separateNecks ? 8 : 2),
     kind: 'fit' as const,
   };
-  const ship = { ...work('ship', 'Dispatch', 'DP1', 'packing', 0, 0), kind: 'dispatch' as const };
+  const ship = { ...work('ship', 'Dispatch', 'DP1', 'packing', 5, 6), kind: 'dispatch' as const };
   const end: Operation = { ...ship, component: 'instrument', next: [] };
   return {
     id: `${modelId}-1`,

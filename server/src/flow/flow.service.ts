@@ -1,38 +1,26 @@
 import {
   constraintViews,
+  ALL_BODIES,
+  comesAlong,
   DAY_MS,
-  FlowMeter,
+  flowFigures,
+  fromWholeHour,
   HOUR_MS,
-  inTimeOrder,
-  MINUTE_MS,
+  hourOf,
   touchMinutes,
-  type ConstraintViews,
-  type FlowEvent,
   type FlowFigures,
-  type Interval,
-  type RouteFacts,
-  type WorkingTime,
+  type FlowRecord,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, IsNull, MoreThanOrEqual, Not } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
-import { BatchEntity } from '../batches/batch.entity.ts';
+import { BatchEntity, JobEntity } from '../batches/batch.entity.ts';
+import { BodyHourEntity, StationHourEntity } from '../batches/flowTallies.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
 
 const DEFAULT_DAYS = 28;
-/** What weeks come to changes little in a minute. */
-const PAST_MS = 60_000;
-
-/** What the last days came to. */
-interface Past {
-  window: Interval;
-  time: WorkingTime;
-  figures: FlowFigures;
-  views: ConstraintViews;
-  placesChanges: PlacesChange[];
-}
 
 interface PlacesChange {
   station: string;
@@ -43,7 +31,6 @@ interface PlacesChange {
 
 @Injectable()
 export class FlowService {
-  private readonly pasts = new Map<number, { atMs: number; past: Promise<Past> }>();
   private readonly shelf: Shelf<FlowView>;
 
   constructor(
@@ -60,37 +47,22 @@ export class FlowService {
     return this.shelf.of(String(days), () => this.compute(days));
   }
 
-  private past(days: number, factory: FactoryNow): Promise<Past> {
-    const nowMs = this.clock.nowMs();
-    const kept = this.pasts.get(days);
-    if (kept && Math.abs(nowMs - kept.atMs) < PAST_MS) return kept.past;
-    const past = this.look(days, nowMs, factory);
-    this.pasts.set(days, { atMs: nowMs, past });
-    past.catch(() => this.pasts.delete(days));
-    return past;
-  }
-
-  private async look(days: number, nowMs: number, factory: FactoryNow): Promise<Past> {
-    // A window is open at its end: what happened at this very instant counts.
-    const window = { fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 };
-    const time = factory.workingTime(window);
-    const stations = [...factory.setUp.stations.values()].filter((s) => s.kind === 'work');
-    const placesChanges = await this.placesChanges();
-    const meter = new FlowMeter(
-      stations.map((s) => ({ code: s.code, benches: placesChanges.find((c) => c.station === s.code)?.before ?? s.places })),
-      window,
-      time,
-    );
-    const changed = placesChanges.map(({ station, atMs, after }): FlowEvent => ({ kind: 'benches', atMs, station, count: after }));
-    for (const event of inTimeOrder([...changed, ...(await this.events(factory, window.fromMs))])) meter.record(event);
-    const figures = meter.figures();
-    return { window, time, figures, views: constraintViews(figures), placesChanges };
-  }
-
   private async compute(days: number): Promise<FlowView> {
     const factory = await this.factories.load();
-    const { window, time, figures, views, placesChanges } = await this.past(days, factory);
-    const queues = await this.queues(factory);
+    const nowMs = this.clock.nowMs();
+    // A window is open at its end: what happened at this very instant counts.
+    const window = fromWholeHour({ fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 });
+    const time = factory.workingTime(window);
+    const [placesChanges, record, queues] = await Promise.all([
+      this.placesChanges(),
+      this.record(hourOf(window.fromMs)),
+      this.queues(factory),
+    ]);
+    const stations = [...factory.setUp.stations.values()]
+      .filter((s) => s.kind === 'work')
+      .map((s) => ({ code: s.code, benches: placesChanges.find((c) => c.station === s.code)?.before ?? s.places }));
+    const figures = flowFigures({ ...record, stations, places: placesChanges }, window, time);
+    const views = constraintViews(figures);
     const nameOf = (code: string) => factory.stationName(code);
     const weeklyMs = (time.between(window.fromMs, window.toMs) / days) * 7;
     const rows: StationFlowView[] = figures.stations.map((s) => {
@@ -139,76 +111,20 @@ export class FlowService {
     };
   }
 
-  /** What happened in the window, with what was already under way when it began. */
-  private async events(factory: FactoryNow, fromMs: number): Promise<FlowEvent[]> {
-    const from = new Date(fromMs);
-    const query = <T>(sql: string) => this.database.query<T[]>(sql, [from]);
-    const [bodies, visits, runs] = await Promise.all([
-      // One line a body, from the batch it was started in to where it ended: shipped or scrapped, as itself or as an instrument.
-      query<{ entered: Date; left: Date | null; shipped: boolean }>(
-        `select b.started_at as entered, coalesce(i.shipped_at, scrap.at) as left, i.shipped_at is not null as shipped
-         from piece p join batch b on b.id = p.trail->0->>'batchId' and not b.trial
-         left join instrument i on i.serial = p.serial
-         left join lateral (select min(d.at) as at from defect d where d.piece_id in (p.id, p.serial) and d.disposition = 'scrap') scrap on true
-         where p.component = 'body' and coalesce(i.shipped_at, scrap.at, 'infinity') >= $1`,
-      ),
-      query<{
-        batch_id: string;
-        operation_id: string;
-        station_code: string;
-        quantity: number;
-        arrived_at: Date;
-        finished_at: Date | null;
-        good: number;
-        rework: number;
-        scrap: number;
-        route_id: string;
-        facts: RouteFacts;
-      }>(
-        `select v.batch_id, v.operation_id, v.station_code, v.quantity, v.arrived_at, v.finished_at, v.good, v.rework, v.scrap, b.route_id, b.facts
-         from visit v join batch b on b.id = v.batch_id where not b.trial and (v.arrived_at >= $1 or v.finished_at >= $1)`,
-      ),
-      query<{ station_code: string; from_at: Date; to_at: Date | null }>(
-        `select station_code, from_at, to_at from job where to_at is null or to_at >= $1`,
+  /** What is kept of the floor since an hour, and what goes on. */
+  private async record(hour: number): Promise<Omit<FlowRecord, 'stations' | 'places'>> {
+    const since = MoreThanOrEqual(hour);
+    const [hours, goingOn, bodies, bodyHours, leads] = await Promise.all([
+      this.database.getRepository(StationHourEntity).findBy({ hour: since }),
+      this.database.getRepository(JobEntity).find({ where: { openAt: Not(IsNull()) }, select: { stationCode: true, fromMs: true } }),
+      this.database.getRepository(BodyHourEntity).findOneBy({ id: ALL_BODIES }),
+      this.database.getRepository(BodyHourEntity).findBy({ hour: since }),
+      this.database.query<FlowRecord['leads']>(
+        'select lead_class as "leadClass", sum(shipped)::int as shipped from lead_times where hour >= $1 group by lead_class',
+        [hour],
       ),
     ]);
-    const events: FlowEvent[] = [
-      ...bodies.flatMap((b): FlowEvent[] => [
-        { kind: 'enter', atMs: b.entered.getTime(), count: 1 },
-        ...(b.left
-          ? [{ kind: 'leave' as const, atMs: b.left.getTime(), count: 1, enteredMs: b.entered.getTime(), shipped: b.shipped }]
-          : []),
-      ]),
-      ...runs.flatMap((r): FlowEvent[] => [
-        { kind: 'begin', atMs: r.from_at.getTime(), station: r.station_code },
-        ...(r.to_at ? [{ kind: 'stop' as const, atMs: r.to_at.getTime(), station: r.station_code }] : []),
-      ]),
-      ...visits.flatMap((v): FlowEvent[] => {
-        const operation = factory.routeOf({ routeId: v.route_id, facts: v.facts }).operations.find((o) => o.id === v.operation_id);
-        if (operation?.kind !== 'work') return [];
-        return [
-          {
-            kind: 'arrive',
-            atMs: v.arrived_at.getTime(),
-            station: v.station_code,
-            loadMs: touchMinutes(operation, v.quantity, v.station_code) * MINUTE_MS,
-          },
-          ...(v.finished_at
-            ? [
-                {
-                  kind: 'finish' as const,
-                  atMs: v.finished_at.getTime(),
-                  station: v.station_code,
-                  good: v.good,
-                  rework: v.rework,
-                  scrap: v.scrap,
-                },
-              ]
-            : []),
-        ];
-      }),
-    ];
-    return events;
+    return { hours, goingOn, bodies: bodies ?? undefined, bodyHours, leads };
   }
 
   /** When stations were given other numbers of places, in time order. */
@@ -228,7 +144,8 @@ export class FlowService {
     for (const batch of waiting) {
       const queue = queues.get(batch.stationCode) ?? { batches: 0, hours: 0 };
       queue.batches += 1;
-      queue.hours += touchMinutes(factory.operationAt(batch), batch.quantity) / 60;
+      const operation = factory.operationAt(batch);
+      if (!comesAlong(operation, batch.component)) queue.hours += touchMinutes(operation, batch.quantity) / 60;
       queues.set(batch.stationCode, queue);
     }
     return queues;
@@ -259,8 +176,12 @@ function toConstraint(rows: readonly StationFlowView[], views: ReturnType<typeof
   };
 }
 
-function histogram(figures: FlowFigures): { days: number; count: number }[] {
+/** By two days. */
+function histogram({ leads }: FlowFigures): { days: number; count: number }[] {
   const counts = new Map<number, number>();
-  for (const lead of figures.leadDays) counts.set(Math.floor(lead / 2) * 2, (counts.get(Math.floor(lead / 2) * 2) ?? 0) + 1);
-  return [...counts].map(([days, count]) => ({ days, count })).sort((a, b) => a.days - b.days);
+  for (const { days, shipped } of leads) {
+    const from = Math.floor(days / 2) * 2;
+    counts.set(from, (counts.get(from) ?? 0) + shipped);
+  }
+  return [...counts].map(([days, count]) => ({ days, count }));
 }

@@ -17,7 +17,7 @@ export function ConstraintRibbon({ flow }: { flow: View<'FlowView'> }) {
   const total = [...held.values()].reduce((a, b) => a + b, 0);
   const rows = [...held].sort((a, b) => b[1] - a[1]).slice(0, SHOWN);
   if (rows.length === 0)
-    return <Typography color="text.secondary">No station has worked without a break for half an hour in this window.</Typography>;
+    return <Typography color="text.secondary">No station was at full work for as long as half an hour in this window.</Typography>;
   const x = (ms: number) => ((ms - flow.fromMs) / (flow.toMs - flow.fromMs)) * WIDTH;
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: 'auto minmax(0, 1fr)', columnGap: 2, alignItems: 'center' }}>

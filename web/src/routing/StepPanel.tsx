@@ -1,4 +1,13 @@
-import { moveEarlier, moveLater, OPERATION_KINDS, removeStep, STAGE_NAMES, type OperationKind, type Route } from '@ample-crane/core';
+import {
+  isAttended,
+  moveEarlier,
+  moveLater,
+  OPERATION_KINDS,
+  removeStep,
+  STAGE_NAMES,
+  type OperationKind,
+  type Route,
+} from '@ample-crane/core';
 import { Box, Button, Stack, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { SeverityMark } from '../parts/Finding.tsx';
@@ -129,7 +138,7 @@ function Acts({ onRoute }: Pick<Props, 'onRoute'>) {
 
 function Who() {
   const { step, setup, readOnly, change } = useDesk();
-  const timed = step.kind === 'work';
+  const timed = isAttended(step);
   return (
     <>
       <Stack direction="row" spacing={1}>

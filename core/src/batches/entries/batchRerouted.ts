@@ -1,7 +1,7 @@
 import { entryKind } from '../../ledger/index.ts';
 import { operationOf, type Routes } from '../../routing/index.ts';
 import { Batch, Visit, visitOf } from '../batch.ts';
-import { arrive, changeBatch, leave } from './rows.ts';
+import { arrive, changeBatch, leave, loadSOf } from './rows.ts';
 
 /** Another version of the route: a step of the same name goes on where it was, any other is arrived at now. */
 export const BatchRerouted = entryKind('batch.rerouted')<{ routeId: string; operationId: string; reason: string }, Routes>({
@@ -12,7 +12,9 @@ export const BatchRerouted = entryKind('batch.rerouted')<{ routeId: string; oper
     const moved = changeBatch(rows, batch.id, { routeId });
     const to = operationOf(routes.routeOf(moved), operationId);
     if (to.id === was.id && to.kind === was.kind) {
-      rows.amend(Visit, visitOf(rows, moved), { stationCode: to.stationCode, stage: to.stage });
+      const visit = visitOf(rows, moved);
+      const loadS = visit.loadS === null ? null : loadSOf(to, visit.quantity);
+      rows.amend(Visit, visit, { stationCode: to.stationCode, stage: to.stage, loadS });
       rows.change(Batch, moved.id, { stationCode: to.stationCode, stage: to.stage });
       return;
     }

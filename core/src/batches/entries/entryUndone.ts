@@ -14,7 +14,7 @@ import { Batch, Instrument, Piece, piecesIn, Visit, visitOf } from '../batch.ts'
 import { Defect } from '../defect.ts';
 import { type Moved } from './batchMoved.ts';
 import { takeBackJob } from './jobRows.ts';
-import { changeBatch } from './rows.ts';
+import { changeBatch, loadSOf } from './rows.ts';
 import { type Finished } from './workFinished.ts';
 import type { Undoable } from './undoable.ts';
 
@@ -33,8 +33,11 @@ export const EntryUndone = entryKind('entry.undone')<{ entryId: number; undone: 
     switch (undone.kind) {
       case 'work.started': {
         takeBackJob(rows, batch);
-        const { stationCode } = operationOf(route, batch.operationId);
-        rows.amend(Visit, visitOf(rows, batch), { startedMs: null, personId: null, stationCode });
+        const operation = operationOf(route, batch.operationId);
+        const { stationCode } = operation;
+        const visit = visitOf(rows, batch);
+        const loadS = visit.loadS === null ? null : loadSOf(operation, visit.quantity);
+        rows.amend(Visit, visit, { startedMs: null, personId: null, stationCode, loadS });
         changeBatch(rows, batch.id, { status: 'queued', sinceMs: batch.arrivedMs, jobId: null, wayId: null, stationCode });
         return;
       }
@@ -61,7 +64,7 @@ function undoFinish(rows: Rows, at: Batch, route: Route, payload: Finished, atMs
   for (const piece of piecesIn(rows, batch.id)) {
     if (named.has(piece.id)) rows.drop(Defect, `${batch.visitId}/${piece.id}`);
     else if (piece.state !== 'good') continue;
-    rows.change(Piece, piece.id, { state: 'good', ...before });
+    rows.change(Piece, piece.id, { state: 'good', outMs: null, ...before });
     if (named.get(piece.id)?.outcome !== 'scrap' || piece.component !== 'instrument') continue;
     const instrument = rows.get(Instrument, piece.id);
     rows.change(Instrument, piece.id, { state: 'in work', version: instrument.version + 1 });

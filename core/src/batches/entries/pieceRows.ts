@@ -27,8 +27,8 @@ export function keepDefect(
 }
 
 /** A piece is out for good; an instrument with it. */
-export function scrapPiece(rows: Rows, pieceId: string): void {
-  const piece = rows.change(Piece, pieceId, { state: 'scrapped' });
+export function scrapPiece(rows: Rows, pieceId: string, atMs: number): void {
+  const piece = rows.change(Piece, pieceId, { state: 'scrapped', outMs: atMs });
   if (piece.component !== 'instrument') return;
   const instrument = rows.get(Instrument, pieceId);
   rows.change(Instrument, pieceId, { state: 'scrapped', version: instrument.version + 1 });

@@ -1,6 +1,6 @@
 import { place, placementsOf, takeOff, type Placement } from '../../carriers/index.ts';
 import type { Rows } from '../../ledger/index.ts';
-import { NO_FACTS, type Operation } from '../../routing/index.ts';
+import { comesAlong, isAttended, NO_FACTS, touchMinutes, type Operation } from '../../routing/index.ts';
 import { Batch, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
 
 // Objects are written with what is new first and what is spread last: the other way round costs microseconds each.
@@ -20,6 +20,10 @@ const waits = (operation: Operation) => operation.kind === 'dwell' || operation.
 
 const statusOnArrival = (operation: Operation): Batch['status'] =>
   operation.kind === 'dwell' ? 'dwelling' : operation.kind === 'buffer' ? 'stocked' : 'queued';
+
+/** The work that a step is for so many pieces, in whole seconds. */
+export const loadSOf = (operation: Operation, pieces: number, stationCode?: string): number =>
+  Math.round(touchMinutes(operation, pieces, stationCode) * 60);
 
 /** Puts a batch, new or as it stands now, at a step: its clock there starts now. */
 export function arrive(rows: Rows, batch: Batch, operation: Operation, atMs: number, redo = false, rounds?: Batch['rounds']): Batch {
@@ -44,6 +48,7 @@ export function arrive(rows: Rows, batch: Batch, operation: Operation, atMs: num
     good: 0,
     rework: 0,
     scrap: 0,
+    loadS: batch.trial || !isAttended(operation) || comesAlong(operation, batch.component) ? null : loadSOf(operation, quantity),
     touchMs: 0,
     personId: null,
     continues: NOTHING,

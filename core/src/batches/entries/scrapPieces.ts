@@ -4,7 +4,7 @@ import { scrapPiece } from './pieceRows.ts';
 import { lessPieces } from './rows.ts';
 
 export function scrapPieces(rows: Rows, batchId: string, ids: readonly string[], atMs: number): void {
-  for (const id of ids) scrapPiece(rows, id);
+  for (const id of ids) scrapPiece(rows, id, atMs);
   const batch = rows.get(Batch, batchId);
   const visit = visitOf(rows, batch);
   rows.amend(Visit, visit, { scrap: visit.scrap + ids.length });

@@ -33,9 +33,15 @@ function splitVisit(rows: Rows, batch: Batch, own: Pick<Visit, 'id' | 'batchId'>
   const quantity = isDone ? Math.min(pieceIds.length, visit.quantity) : inPass.filter((p) => pieceIds.includes(p.id)).length;
   const good = isDone ? Math.min(pieceIds.length, visit.good) : 0;
   const touchMs = visit.quantity === 0 ? 0 : (visit.touchMs * quantity) / visit.quantity;
+  const loadS = visit.loadS === null || visit.quantity === 0 ? visit.loadS : Math.round((visit.loadS * quantity) / visit.quantity);
   const continues = [visit.id, ...visit.continues];
-  rows.put(Visit, { ...visit, ...own, continues, quantity, good, rework: 0, scrap: 0, touchMs });
-  rows.amend(Visit, visit, { quantity: visit.quantity - quantity, good: visit.good - good, touchMs: visit.touchMs - touchMs });
+  rows.put(Visit, { ...visit, ...own, continues, quantity, good, rework: 0, scrap: 0, loadS, touchMs });
+  rows.amend(Visit, visit, {
+    quantity: visit.quantity - quantity,
+    good: visit.good - good,
+    loadS: visit.loadS === null || loadS === null ? null : visit.loadS - loadS,
+    touchMs: visit.touchMs - touchMs,
+  });
 }
 
 /** Parted from what came back, good pieces have nothing to wait for: they are done with the step. */

@@ -34,7 +34,7 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
         if (piece.state !== 'good' || piece.grit !== grit) rows.amend(Piece, piece, { state: 'good', grit });
       } else {
         keepDefect(rows, entry, batch, `${batch.visitId}/${piece.id}`, outcome, outcome.outcome);
-        if (outcome.outcome === 'scrap') scrapPiece(rows, piece.id);
+        if (outcome.outcome === 'scrap') scrapPiece(rows, piece.id, entry.atMs);
         else rows.change(Piece, piece.id, { state: 'rework' });
       }
     }

@@ -2,6 +2,7 @@ import { entryKind } from '../../ledger/index.ts';
 import { operationOf, OWN_WAY, type Routes } from '../../routing/index.ts';
 import { Batch, Visit, visitOf } from '../batch.ts';
 import { beginJob } from './jobRows.ts';
+import { loadSOf } from './rows.ts';
 
 export interface Begun {
   operationId: string;
@@ -17,9 +18,12 @@ export const WorkStarted = entryKind('work.started')<Begun, Routes>({
   apply(rows, entry, routes) {
     const batch = rows.get(Batch, entry.batchId);
     const { operationId, wayId = OWN_WAY } = entry.payload;
-    const { ways } = operationOf(routes.routeOf(batch), operationId);
-    const stationCode = ways?.find((w) => w.id === wayId)?.stationCode ?? batch.stationCode;
-    rows.amend(Visit, visitOf(rows, batch), { startedMs: entry.atMs, personId: entry.payload.workerId, stationCode });
+    const operation = operationOf(routes.routeOf(batch), operationId);
+    const stationCode = operation.ways?.find((w) => w.id === wayId)?.stationCode ?? batch.stationCode;
+    const visit = visitOf(rows, batch);
+    // Another way is at another station, and takes as long as it takes.
+    const loadS = visit.loadS === null ? null : loadSOf(operation, visit.quantity, stationCode);
+    rows.amend(Visit, visit, { startedMs: entry.atMs, personId: entry.payload.workerId, stationCode, loadS });
     beginJob(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, entry.payload);
   },
   sentence: ({ payload: { operationId, workerId, withBatchId } }, nameOf) =>

@@ -1,0 +1,129 @@
+import { partOf, rowKind, type Part } from '../ledger/index.ts';
+import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+
+// What the past of the floor comes to, by the hour: told by every visit, job and piece as it is, so that nobody reads
+// them again to speak of weeks. Sums are whole numbers. Hours are whole hours since 1970, UTC.
+
+export const QUARTERS = ['First', 'Second', 'Third', 'Last'] as const;
+type Quarter = (typeof QUARTERS)[number];
+export const QUARTER_MS = 15 * MINUTE_MS;
+
+/** What came to a station in an hour, how long its places were busy in each quarter of it, and what came out. */
+export interface StationHour extends Record<`busy${Quarter}Ms` | `good${Quarter}`, number> {
+  id: string;
+  stationCode: string;
+  hour: number;
+  /** work that arrived, in seconds of touch */
+  loadS: number;
+  rework: number;
+  scrap: number;
+}
+const BUSY = QUARTERS.map((q) => `busy${q}Ms` as const);
+const GOOD = QUARTERS.map((q) => `good${q}` as const);
+export const StationHour = rowKind<StationHour>('station hour', { key: 'id', sums: ['loadS', ...BUSY, ...GOOD, 'rework', 'scrap'] });
+
+/** How long the places of a station were busy in each quarter of an hour, and how much came out good in each. */
+export const quartersOf = (hour: StationHour): { busyMs: number; good: number }[] =>
+  QUARTERS.map((q) => ({ busyMs: hour[`busy${q}Ms`], good: hour[`good${q}`] }));
+
+/** Bodies that entered the factory's work in an hour and that left it. One line is of all there has ever been. */
+export interface BodyHour {
+  /** {@link ALL_BODIES}, or the hour */
+  id: string;
+  hour: number;
+  entered: number;
+  shipped: number;
+  scrapped: number;
+  /** lead times of those shipped, summed */
+  leadMinutes: number;
+}
+export const BodyHour = rowKind<BodyHour>('body hour', { key: 'id', sums: ['entered', 'shipped', 'scrapped', 'leadMinutes'] });
+export const ALL_BODIES = 'all';
+
+/** Lead times are told apart by so much. */
+export const LEAD_CLASS_MS = 6 * HOUR_MS;
+
+/** Instruments shipped in an hour whose lead time was of one class. */
+export interface LeadTimes {
+  id: string;
+  hour: number;
+  /** whole {@link LEAD_CLASS_MS} that it took */
+  leadClass: number;
+  shipped: number;
+}
+export const LeadTimes = rowKind<LeadTimes>('lead times', { key: 'id', sums: ['shipped'] });
+
+export const hourOf = (atMs: number): number => Math.floor(atMs / HOUR_MS);
+
+function stationHour(stationCode: string, hour: number, sums: Partial<StationHour>): Part {
+  const nothing = { loadS: 0, rework: 0, scrap: 0, ...Object.fromEntries([...BUSY, ...GOOD].map((field) => [field, 0])) };
+  return partOf(StationHour, { ...(nothing as StationHour), ...sums, id: `${stationCode} ${hour}`, stationCode, hour });
+}
+
+const quarterAt = (atMs: number): Quarter => QUARTERS[Math.floor((atMs % HOUR_MS) / QUARTER_MS)] ?? 'Last';
+
+/** What a visit adds: its load when it comes, its pieces when it is done. */
+export function partsOfVisit(visit: {
+  stationCode: string;
+  loadS: number | null;
+  arrivedMs: number;
+  finishedMs: number | null;
+  good: number;
+  rework: number;
+  scrap: number;
+}): Part[] {
+  const { stationCode, loadS, arrivedMs, finishedMs, good, rework, scrap } = visit;
+  if (loadS === null) return [];
+  const came = stationHour(stationCode, hourOf(arrivedMs), { loadS });
+  if (finishedMs === null) return [came];
+  return [came, stationHour(stationCode, hourOf(finishedMs), { [`good${quarterAt(finishedMs)}`]: good, rework, scrap })];
+}
+
+/** What a job that is over adds: the time that it kept a place busy. */
+export function partsOfJob({ stationCode, fromMs, toMs }: { stationCode: string; fromMs: number; toMs: number | null }): Part[] {
+  if (toMs === null) return [];
+  return busyHours(fromMs, toMs).map(({ hour, quarters }) =>
+    stationHour(stationCode, hour, Object.fromEntries(BUSY.map((field, i) => [field, quarters[i] ?? 0]))),
+  );
+}
+
+/** A stretch of time by hours, and how much of each quarter of them it fills, in whole milliseconds. */
+export function busyHours(fromMs: number, toMs: number): { hour: number; quarters: number[] }[] {
+  const [from, to] = [Math.round(fromMs), Math.round(toMs)];
+  const hours: { hour: number; quarters: number[] }[] = [];
+  for (let hour = hourOf(from); hour * HOUR_MS < to; hour++)
+    hours.push({
+      hour,
+      quarters: QUARTERS.map((_, i) => {
+        const begin = hour * HOUR_MS + i * QUARTER_MS;
+        return Math.max(0, Math.min(to, begin + QUARTER_MS) - Math.max(from, begin));
+      }),
+    });
+  return hours;
+}
+
+/** What a body adds when it is begun, and it or its instrument when it leaves. Trials and other parts add nothing. */
+export function partsOfPiece(piece: { component: string; state: string; bodyFromMs: number | null; outMs: number | null }): Part[] {
+  const { component, state, bodyFromMs, outMs } = piece;
+  if (bodyFromMs === null) return [];
+  const parts = component === 'body' ? bodies(bodyFromMs, { entered: 1 }) : [];
+  if (outMs === null) return parts;
+  if (state === 'scrapped') return [...parts, ...bodies(outMs, { scrapped: 1 })];
+  const leadMs = outMs - bodyFromMs;
+  const hour = hourOf(outMs);
+  const leadClass = Math.max(0, Math.floor(leadMs / LEAD_CLASS_MS));
+  return [
+    ...parts,
+    ...bodies(outMs, { shipped: 1, leadMinutes: Math.round(leadMs / MINUTE_MS) }),
+    partOf(LeadTimes, { id: `${hour} ${leadClass}`, hour, leadClass, shipped: 1 }),
+  ];
+}
+
+function bodies(atMs: number, sums: Partial<BodyHour>): Part[] {
+  const nothing = { entered: 0, shipped: 0, scrapped: 0, leadMinutes: 0 };
+  const hour = hourOf(atMs);
+  return [
+    partOf(BodyHour, { ...nothing, ...sums, id: String(hour), hour }),
+    partOf(BodyHour, { ...nothing, ...sums, id: ALL_BODIES, hour: 0 }),
+  ];
+}
