@@ -2,6 +2,7 @@ import { benchApi } from './bench/api.mjs';
 import { benchCore } from './bench/core.mjs';
 import { benchDecide, benchRebuild, benchReplay } from './bench/history.mjs';
 import { baseline, line } from './bench/report.mjs';
+import { benchSimulation } from './bench/simulation.mjs';
 import { benchSizes } from './bench/sizes.mjs';
 import { benchWood } from './bench/wood.mjs';
 import { build } from './lib/build.mjs';
@@ -9,7 +10,7 @@ import { ensurePackages } from './lib/install.mjs';
 import { main } from './lib/run.mjs';
 
 // Costs of one run on this machine, beside its own baseline, so that runs elsewhere can be compared by ratio.
-// Names after -- take only those parts: core, decide, replay, rebuild, api, wood, sizes.
+// Names after -- take only those parts: core, decide, replay, rebuild, api, wood, simulation, sizes.
 await main(async () => {
   await ensurePackages();
   await build();
@@ -21,9 +22,10 @@ await main(async () => {
     core: () => benchCore(core, unit),
     decide: () => benchDecide(core),
     replay: () => benchReplay(core, unit),
-    rebuild: () => benchRebuild(core),
+    rebuild: () => benchRebuild(),
     api: () => benchApi(unit),
     wood: () => benchWood(core, unit),
+    simulation: () => benchSimulation(core, unit),
     sizes: () => benchSizes(),
   };
   const wanted = process.argv.slice(2);

@@ -16,5 +16,6 @@ export * from './orders/index.ts';
 export * from './planning/index.ts';
 export * from './quality/index.ts';
 export * from './routing/index.ts';
+export * from './simulation/index.ts';
 export * from './timber/index.ts';
 export * from './units/index.ts';

@@ -8,10 +8,11 @@ const PIECES = 40;
 const DECISIONS = 5_000;
 
 /** A factory's entries of years, one stretch after the other. */
-export async function longHistory(core) {
+export async function longHistory() {
   const { demoScenario } = await import('../../server/dist/demo/scenario.js');
+  const { simulate } = await import('../../server/dist/demo/habits/simulate.js');
   const { longHistory: over } = await import('../../server/dist/demo/longHistory.js');
-  return over(core.simulate(demoScenario(CLOCK_AT)).entries, ENTRIES);
+  return over(simulate(demoScenario(CLOCK_AT)).entries, ENTRIES);
 }
 
 /** A plain route of many steps and a large batch somewhere along it, judged again and again. */
@@ -147,7 +148,7 @@ export function benchDecide(core) {
 export async function benchReplay(core, unit) {
   const { demoScenario } = await import('../../server/dist/demo/scenario.js');
   const all = [];
-  for (const entries of await longHistory(core)) for (const e of entries) all.push(e);
+  for (const entries of await longHistory()) for (const e of entries) all.push(e);
   globalThis.gc?.();
   const routes = new core.RouteBook(demoScenario(CLOCK_AT).routes);
   const s = seconds(() => core.LEDGER.replay(all, routes));
@@ -160,13 +161,13 @@ export async function benchReplay(core, unit) {
 }
 
 /** `npm run rebuild` over a database with a long logbook: told again, and compared row for row with the tables. */
-export async function benchRebuild(core) {
+export async function benchRebuild() {
   const { throwAwayCluster } = await import('../lib/cluster.mjs');
   const cluster = await throwAwayCluster();
   try {
     const env = { ...process.env, DATABASE_URL: await cluster.createDatabase('long_history') };
     process.env.DATABASE_URL = env.DATABASE_URL;
-    await fill(core);
+    await fill();
     const rebuild = async (...args) => {
       const began = Date.now();
       const ran = await capture(process.execPath, ['server/dist/rebuild.js', ...args], { env });
@@ -182,7 +183,7 @@ export async function benchRebuild(core) {
 }
 
 /** The demo factory as it is set up, with the long logbook and nothing that follows from it. */
-async function fill(core) {
+async function fill() {
   await import('reflect-metadata');
   const { migrate, ownerDataSource } = await import('../../server/dist/database.js');
   const { loadFactory } = await import('../../server/dist/demo/load.js');
@@ -193,7 +194,7 @@ async function fill(core) {
   try {
     await loadFactory(owner.manager, CLOCK_AT, { passwordHash: 'nobody signs in', pinHash: 'nor here' });
     let id = 0;
-    for (const entries of await longHistory(core))
+    for (const entries of await longHistory())
       await insertRows(
         owner.manager,
         LogbookEntity,

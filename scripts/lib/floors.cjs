@@ -14,6 +14,7 @@ const FLOORS = {
     ['fitting'],
     ['card', 'flow'],
     ['planning'],
+    ['simulation'],
   ],
   server: [
     ['platform'],

@@ -22,9 +22,10 @@ const BUSY = QUARTERS.map((q) => `busy${q}Ms` as const);
 const GOOD = QUARTERS.map((q) => `good${q}` as const);
 export const StationHour = rowKind<StationHour>('station hour', { key: 'id', sums: ['loadS', ...BUSY, ...GOOD, 'rework', 'scrap'] });
 
-/** How long the places of a station were busy in each quarter of an hour, and how much came out good in each. */
-export const quartersOf = (hour: StationHour): { busyMs: number; good: number }[] =>
-  QUARTERS.map((q) => ({ busyMs: hour[`busy${q}Ms`], good: hour[`good${q}`] }));
+/** How long the places of a station were busy in each quarter of an hour. */
+export const busyIn = (hour: StationHour): number[] => [hour.busyFirstMs, hour.busySecondMs, hour.busyThirdMs, hour.busyLastMs];
+/** How much came out good in each quarter of an hour. */
+export const goodIn = (hour: StationHour): number[] => [hour.goodFirst, hour.goodSecond, hour.goodThird, hour.goodLast];
 
 /** Bodies that entered the factory's work in an hour and that left it. One line is of all there has ever been. */
 export interface BodyHour {

@@ -1,7 +1,17 @@
-import { busyHours, hourOf, LEAD_CLASS_MS, quartersOf, QUARTER_MS, StationHour, type BodyHour, type LeadTimes } from '../batches/index.ts';
-import { quantile, type Interval, type WorkingTime } from '../maths/index.ts';
+import {
+  busyHours,
+  busyIn,
+  goodIn,
+  hourOf,
+  LEAD_CLASS_MS,
+  QUARTER_MS,
+  type BodyHour,
+  type LeadTimes,
+  type StationHour,
+} from '../batches/index.ts';
+import { groupBy, quantile, type Interval, type WorkingTime } from '../maths/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import { activePeriods, type ActivePeriod, type WorkingHour } from './activity.ts';
+import { activePeriods, type ActivePeriod, type HourShare, type WorkingHour } from './activity.ts';
 
 export interface FlowStation {
   code: string;
@@ -76,8 +86,13 @@ export const fromWholeHour = ({ fromMs, toMs }: Interval): Interval => ({ fromMs
  * @param time the factory's working time, covering the window
  */
 export function flowFigures(record: FlowRecord, window: Interval, time: WorkingTime): FlowFigures {
-  const working = workingHours(window, time);
-  const stations = record.stations.map((station) => stationFigures(station, record, working, window, time));
+  const frame = { working: workingHours(window, time), window, time };
+  const [first, last] = [hourOf(window.fromMs), hourOf(window.toMs)];
+  const hours = groupBy(
+    record.hours.filter((h) => h.hour >= first && h.hour <= last),
+    (h) => h.stationCode,
+  );
+  const stations = record.stations.map((station) => stationFigures(station, hours.get(station.code) ?? [], record, frame));
   const bodies = bodyFigures(record, window);
   const { shipped, meanWip, meanLeadDays, throughputPerDay } = bodies;
   const leads = record.leads
@@ -110,69 +125,88 @@ function workingHours({ fromMs, toMs }: Interval, time: WorkingTime): WorkingHou
   return hours;
 }
 
-function stationFigures(
-  { code, benches }: FlowStation,
-  record: FlowRecord,
-  working: readonly WorkingHour[],
-  window: Interval,
-  time: WorkingTime,
-): { figures: StationFigures; periods: ActivePeriod[] } {
-  const [first, last] = [hourOf(window.fromMs), hourOf(window.toMs)];
-  const own = record.hours.filter((h) => h.stationCode === code && h.hour >= first && h.hour <= last);
-  const sum = (of: (hour: StationHour) => number) => own.reduce((total, hour) => total + of(hour), 0);
-  const goodByShift = time.windows.map(() => 0);
-  for (const hour of own)
-    quartersOf(hour).forEach(({ good }, i) => {
+/** What came to a station and came out of it. */
+interface Passed {
+  loadS: number;
+  good: number;
+  rework: number;
+  scrap: number;
+  goodByShift: number[];
+}
+
+function passedAt(hours: readonly StationHour[], time: WorkingTime): Passed {
+  const passed = { loadS: 0, good: 0, rework: 0, scrap: 0, goodByShift: time.windows.map(() => 0) };
+  for (const hour of hours) {
+    passed.loadS += hour.loadS;
+    passed.rework += hour.rework;
+    passed.scrap += hour.scrap;
+    goodIn(hour).forEach((good, i) => {
+      if (good === 0) return;
+      passed.good += good;
       const shift = time.indexOf(hour.hour * HOUR_MS + i * QUARTER_MS);
-      if (good > 0 && shift >= 0) goodByShift[shift] = (goodByShift[shift] ?? 0) + good;
+      if (shift >= 0) passed.goodByShift[shift] = (passed.goodByShift[shift] ?? 0) + good;
     });
-  const busy = busyQuarters(code, own, record, window);
-  const changes = record.places.filter((p) => p.station === code);
-  let availableMs = 0;
-  let workedMs = 0;
-  const shares = working.map((hour) => {
+  }
+  return passed;
+}
+
+/** Of each working hour, how long a station had places and how long they were busy. */
+function sharesOf(
+  { code, benches }: FlowStation,
+  busy: ReadonlyMap<number, readonly number[]>,
+  places: FlowRecord['places'],
+  working: readonly WorkingHour[],
+): HourShare[] {
+  const changes = places.filter((p) => p.station === code);
+  return working.map((hour) => {
+    const busyInIt = busy.get(hour.hour);
     let [placesMs, busyMs] = [0, 0];
-    hour.quarters.forEach((quarter, i) => {
-      if (quarter.workMs === 0) return;
-      const places = changes.findLast((c) => c.atMs <= quarter.fromMs)?.after ?? benches;
-      placesMs += places * quarter.workMs;
-      busyMs += ((busy.get(hour.hour)?.[i] ?? 0) * quarter.workMs) / (quarter.toMs - quarter.fromMs);
+    hour.quarters.forEach(({ fromMs, toMs, workMs }, i) => {
+      if (workMs === 0) return;
+      placesMs += workMs * (changes.findLast((c) => c.atMs <= fromMs)?.after ?? benches);
+      busyMs += ((busyInIt?.[i] ?? 0) * workMs) / (toMs - fromMs);
     });
-    availableMs += placesMs;
-    workedMs += busyMs;
     return { hour, placesMs, busyMs };
   });
-  const active = activePeriods(code, shares);
-  const arrivedLoadMs = sum((h) => h.loadS) * 1000;
+}
+
+function stationFigures(
+  station: FlowStation,
+  hours: readonly StationHour[],
+  { goingOn, places }: FlowRecord,
+  { working, window, time }: { working: readonly WorkingHour[]; window: Interval; time: WorkingTime },
+): { figures: StationFigures; periods: ActivePeriod[] } {
+  const { code } = station;
+  const own = goingOn.filter((job) => job.stationCode === code);
+  const shares = sharesOf(station, busyQuarters(hours, own, window), places, working);
+  const periods = activePeriods(code, shares);
+  const { loadS, ...passed } = passedAt(hours, time);
+  const availableMs = shares.reduce((sum, share) => sum + share.placesMs, 0);
+  const arrivedLoadMs = loadS * 1000;
   const figures = {
     code,
-    workedMs,
+    ...passed,
+    workedMs: shares.reduce((sum, share) => sum + share.busyMs, 0),
     arrivedLoadMs,
     availableMs,
     loadRatio: availableMs === 0 ? 0 : arrivedLoadMs / availableMs,
-    good: sum((h) => quartersOf(h).reduce((total, q) => total + q.good, 0)),
-    rework: sum((h) => h.rework),
-    scrap: sum((h) => h.scrap),
-    meanActiveMs: active.length === 0 ? 0 : active.reduce((total, p) => total + p.workedMs, 0) / active.length,
-    activePeriods: active.length,
-    goodByShift,
+    meanActiveMs: periods.length === 0 ? 0 : periods.reduce((sum, p) => sum + p.workedMs, 0) / periods.length,
+    activePeriods: periods.length,
   };
-  return { figures, periods: active };
+  return { figures, periods };
 }
 
 /** How long a station's places were busy in each quarter of each hour: by what is over, and by what goes on. */
-function busyQuarters(code: string, own: readonly StationHour[], { goingOn }: FlowRecord, window: Interval): Map<number, number[]> {
-  const busy = new Map(own.map((hour) => [hour.hour, quartersOf(hour).map((q) => q.busyMs)]));
-  for (const { stationCode, fromMs } of goingOn) {
-    if (stationCode !== code) continue;
+function busyQuarters(hours: readonly StationHour[], goingOn: FlowRecord['goingOn'], window: Interval): Map<number, number[]> {
+  const busy = new Map(hours.map((hour) => [hour.hour, busyIn(hour)]));
+  for (const { fromMs } of goingOn)
     for (const { hour, quarters } of busyHours(Math.max(fromMs, window.fromMs), window.toMs)) {
-      const known = busy.get(hour);
+      const known = busy.get(hour) ?? [];
       busy.set(
         hour,
-        quarters.map((ms, i) => ms + (known?.[i] ?? 0)),
+        quarters.map((ms, i) => ms + (known[i] ?? 0)),
       );
     }
-  }
   return busy;
 }
 

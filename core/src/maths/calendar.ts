@@ -115,13 +115,23 @@ export class WorkingTime {
     return w && atMs < w.toMs ? w : undefined;
   }
 
-  /** The instant at a position of working time, the inverse of `position`. */
+  /** The working instant at a position of working time, the inverse of `position`. */
   instant(position: number): number {
+    return this.at(position, (begun) => begun <= position);
+  }
+
+  /** The first instant by which so much working time has gone by: what is done with the shift is done then, not the next morning. */
+  reached(position: number): number {
+    return this.at(position, (begun) => begun < position);
+  }
+
+  /** An instant in the last window that has begun by a position. */
+  private at(position: number, hasBegun: (windowPosition: number) => boolean): number {
     let low = 0;
     let high = this.positions.length;
     while (low < high) {
       const mid = (low + high) >> 1;
-      if ((this.positions[mid] ?? Infinity) <= position) low = mid + 1;
+      if (hasBegun(this.positions[mid] ?? Infinity)) low = mid + 1;
       else high = mid;
     }
     const w = this.windows[low - 1];

@@ -190,6 +190,8 @@ describe('working time', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 12 * 8.5 * HOUR - 1 }), (position) => {
         expect(time.position(time.instant(position))).toBe(position);
+        expect(time.position(time.reached(position))).toBe(position);
+        expect(time.reached(position)).toBeLessThanOrEqual(time.instant(position));
         expect(time.isWorking(time.instant(position))).toBe(true);
       }),
     );

@@ -34,7 +34,7 @@ export function stepsAhead(route: Route, operationId: string, rounds: Batch['rou
 
 /** The instant after so much working time. */
 export function afterWorking(time: WorkingTime, fromMs: number, workingMs: number): number {
-  return workingMs === 0 ? fromMs : time.instant(time.position(fromMs) + workingMs);
+  return workingMs === 0 ? fromMs : time.reached(time.position(fromMs) + workingMs);
 }
 
 /**

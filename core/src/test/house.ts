@@ -6,7 +6,7 @@ import { LogCoat } from '../finishing/index.ts';
 import { FitInstruments } from '../fitting/index.ts';
 import { LEDGER, type EntryName, type HouseFactory, type LogbookEntry } from '../ledger.ts';
 import { Answers, judge, refuse, type AnyCommandKind, type Decision, type RowKind, type Rows, type Written } from '../ledger/index.ts';
-import { Recorder, WholeHistory } from '../planning/index.ts';
+import { Recorder, WholeHistory } from '../simulation/index.ts';
 import { NO_FACTS, operationOf, type Component, type Operation, type Route, type RouteBook, type RouteFacts } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { testFactory } from './factory.ts';

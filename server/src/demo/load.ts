@@ -1,4 +1,5 @@
-import { DAY_MS, HOUR_MS, simulate, type LogbookEntry, type Rows, StockBoard, Lot } from '@ample-crane/core';
+import { DAY_MS, HOUR_MS, type LogbookEntry, type Rows, StockBoard, Lot } from '@ample-crane/core';
+import { simulate } from './habits/simulate.ts';
 import type { DataSource, EntityManager } from 'typeorm';
 import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
 import { MaterialEntity } from '../factory/factory.entity.ts';

@@ -16,11 +16,8 @@ import {
   mean,
   MINUTE_MS,
   operationOf,
-  simulate,
   USUAL_LEVEL,
-  type LogbookEntry,
   type Operation,
-  type Rows,
   Batch,
   Coat,
   Defect,
@@ -32,6 +29,7 @@ import {
   Lot,
   RouteBook,
 } from '@ample-crane/core';
+import { simulate } from './habits/simulate.ts';
 import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
@@ -42,7 +40,7 @@ import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
 const NOW = Date.parse('2026-11-17T07:10:00Z');
 let scenario: ReturnType<typeof demoScenario>;
 let routes: RouteBook;
-let world: { entries: LogbookEntry[]; rows: Rows };
+let world: ReturnType<typeof simulate>;
 
 beforeAll(() => {
   scenario = demoScenario(NOW);
@@ -182,6 +180,9 @@ describe('its climate', () => {
 });
 
 describe('its history', () => {
+  test('was made of commands, none of which was refused', () => {
+    expect(world.refused).toEqual([]);
+  });
   test('is the same for the same seed and clock', () => {
     const again = simulate(demoScenario(NOW));
     expect(again.entries.length).toBe(world.entries.length);

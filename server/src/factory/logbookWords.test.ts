@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { Factory, simulate, type EntryName, type LogbookEntry, type Route, LEDGER } from '@ample-crane/core';
+import { Factory, type EntryName, type LogbookEntry, type Route, LEDGER } from '@ample-crane/core';
+import { simulate } from '../demo/habits/simulate.ts';
 import { DEMO_VERSIONS } from '../demo/versions.ts';
 import { DEMO_PEOPLE } from '../demo/people.ts';
 import { demoScenario } from '../demo/scenario.ts';

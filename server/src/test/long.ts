@@ -1,4 +1,5 @@
-import { LEDGER, RouteBook, Rows, simulate } from '@ample-crane/core';
+import { LEDGER, RouteBook, Rows } from '@ample-crane/core';
+import { simulate } from '../demo/habits/simulate.ts';
 import type { DataSource } from 'typeorm';
 import { loadHistory } from '../demo/load.ts';
 import { longHistory } from '../demo/longHistory.ts';

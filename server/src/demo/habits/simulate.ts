@@ -1,11 +1,6 @@
-import type { Rows } from '../ledger/index.ts';
-import type { LogbookEntry } from '../ledger.ts';
-import { seededRandom } from '../maths/index.ts';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import { EventQueue } from './eventQueue.ts';
+import { DAY_MS, Engine, HOUR_MS, type LogbookEntry, MINUTE_MS, Recorder, type Rows, seededRandom } from '@ample-crane/core';
 import { Floor, type FloorEvent } from './floor.ts';
 import { Mover } from './mover.ts';
-import { Recorder } from './recorder.ts';
 import { Sales } from './sales.ts';
 import type { Scenario } from './scenario.ts';
 import { Starts } from './starts.ts';
@@ -26,12 +21,12 @@ const SHED_LOT = 80;
  * Runs a factory forward from nothing to now: a seeded discrete-event simulation of lots, stations, people, shifts,
  * defects and drying. Every act is a command, judged like anybody's.
  *
- * @returns the logbook it wrote and the rows that follow from it
+ * @returns the logbook it wrote, the rows that follow from it, and what it asked for and was refused
  */
-export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: Rows } {
+export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: Rows; refused: readonly string[] } {
   const random = seededRandom(scenario.seed);
   const recorder = new Recorder(scenario.routes);
-  const events = new EventQueue<SimulationEvent>();
+  const events = new Engine<SimulationEvent>(scenario.woodFromMs);
   const mover = new Mover(scenario, recorder);
   const wood = new WoodSupply(scenario, recorder, mover, random.fork('wood'));
   const floor = new Floor(scenario, recorder, mover, events, random.fork('floor'));
@@ -41,27 +36,26 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
 
   let lots = 0;
   for (let at = scenario.woodFromMs; at < nowMs; at += scenario.lotEveryDays * DAY_MS)
-    events.add(time.nextWorking(at) + (90 + (lots % 5) * 7) * MINUTE_MS, {
+    events.plan(time.nextWorking(at) + (90 + (lots % 5) * 7) * MINUTE_MS, {
       kind: 'lot arrives',
       inShed: lots++ === SHED_LOT,
     });
-  for (const shift of time.windows) if (shift.fromMs >= scenario.floorFromMs) events.add(shift.fromMs, { kind: 'morning' });
+  for (const shift of time.windows) if (shift.fromMs >= scenario.floorFromMs) events.plan(shift.fromMs, { kind: 'morning' });
   for (const { code, benches } of scenario.stations)
     benches.slice(1).forEach(({ fromMs, count }, i) => {
-      events.add(fromMs, { kind: 'places change', station: code, before: benches[i]?.count ?? 0, after: count });
+      events.plan(fromMs, { kind: 'places change', station: code, before: benches[i]?.count ?? 0, after: count });
     });
 
   let setsDue = 0;
-  for (let next = events.next(); next && next.atMs <= nowMs; next = events.next()) {
-    const { atMs, event } = next;
+  events.run(nowMs, (event, atMs) => {
     switch (event.kind) {
       case 'lot arrives': {
         const lotId = wood.receive(atMs, event.inShed);
-        events.add(time.nextWorking(atMs + HOUR_MS), { kind: 'lot is read', lotId });
+        events.plan(time.nextWorking(atMs + HOUR_MS), { kind: 'lot is read', lotId });
         break;
       }
       case 'lot is read':
-        if (wood.read(event.lotId, atMs)) events.add(time.nextWorking(atMs + READ_EVERY_DAYS * DAY_MS), event);
+        if (wood.read(event.lotId, atMs)) events.plan(time.nextWorking(atMs + READ_EVERY_DAYS * DAY_MS), event);
         break;
       case 'morning': {
         sales.takeOrders(atMs);
@@ -72,12 +66,12 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
       case 'places change': {
         const change = { what: 'station', id: event.station, before: { places: event.before }, after: { places: event.after } };
         recorder.record('setup.changed', atMs, null, {}, change);
-        continue;
+        return;
       }
       default:
         floor.handle(event, atMs);
     }
     floor.startWork(atMs);
-  }
-  return { entries: recorder.entries, rows: recorder.rows };
+  });
+  return { entries: recorder.entries, rows: recorder.rows, refused: mover.refused };
 }

@@ -1,9 +1,19 @@
-import { Batch, livePieces, piecesIn } from '../batches/index.ts';
-import { FitInstruments, POCKET, proposePairs, takesNecks, TENON } from '../fitting/index.ts';
-import { Measure } from '../quality/index.ts';
-import { before, type Component, type Operation } from '../routing/index.ts';
+import {
+  Batch,
+  before,
+  type Component,
+  FitInstruments,
+  livePieces,
+  Measure,
+  type Operation,
+  piecesIn,
+  POCKET,
+  proposePairs,
+  type Recorder,
+  takesNecks,
+  TENON,
+} from '@ample-crane/core';
 import type { Mover } from './mover.ts';
-import type { Recorder } from './recorder.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 
 /** Where bodies and necks become instruments. */

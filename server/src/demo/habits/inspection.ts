@@ -1,10 +1,19 @@
-import { type Batch, type Disposition, type Piece, type PieceDefect, type PieceOutcome, Visit, visitOf } from '../batches/index.ts';
-import { LogCoat } from '../finishing/index.ts';
-import type { Random } from '../maths/index.ts';
-import { TakeMeasures } from '../quality/index.ts';
-import type { Operation, Stage } from '../routing/index.ts';
+import {
+  type Batch,
+  type Disposition,
+  LogCoat,
+  type Operation,
+  type Piece,
+  type PieceDefect,
+  type PieceOutcome,
+  type Random,
+  type Recorder,
+  type Stage,
+  TakeMeasures,
+  Visit,
+  visitOf,
+} from '@ample-crane/core';
 import type { Mover } from './mover.ts';
-import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
 /** What a sprayer says who goes on although the window or the air says no. */

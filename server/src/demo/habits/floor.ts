@@ -1,18 +1,31 @@
-import { type Batch, type BatchCommand, piecesIn, piecesInPass } from '../batches/index.ts';
-import { allot, takenOn, type Placement } from '../carriers/index.ts';
-import { ShipInstrument } from '../dispatch/index.ts';
-import { earliestMs, worst } from '../ledger/index.ts';
-import type { Random } from '../maths/index.ts';
-import { Order } from '../orders/index.ts';
-import { type Component, OWN_WAY, type Way, waysOf } from '../routing/index.ts';
-import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import type { EventQueue } from './eventQueue.ts';
+import {
+  allot,
+  type Batch,
+  type BatchCommand,
+  type Component,
+  DAY_MS,
+  earliestMs,
+  type Engine,
+  HOUR_MS,
+  MINUTE_MS,
+  Order,
+  OWN_WAY,
+  piecesIn,
+  piecesInPass,
+  type Placement,
+  type Random,
+  type Recorder,
+  ShipInstrument,
+  takenOn,
+  type Way,
+  waysOf,
+  worst,
+} from '@ample-crane/core';
 import { Crew } from './crew.ts';
 import { FittingBench } from './fittingBench.ts';
 import { Inspection } from './inspection.ts';
 import { Joinery } from './joinery.ts';
 import type { Mover } from './mover.ts';
-import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
 export type FloorEvent =
@@ -55,7 +68,7 @@ export class Floor {
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
     private readonly mover: Mover,
-    private readonly events: Pick<EventQueue<FloorEvent>, 'add'>,
+    private readonly events: Pick<Engine<FloorEvent>, 'plan'>,
     private readonly random: Random,
   ) {
     this.inspection = new Inspection(scenario, recorder, mover, random);
@@ -100,7 +113,7 @@ export class Floor {
 
   /** In an hour or a few. */
   private soon(kind: 'fit' | 'join' | 'part' | 'refit' | 'ship' | 'send', batchId: string, atMs: number, maxMinutes: number): void {
-    this.events.add(this.scenario.time.nextWorking(atMs + this.random.integer(60, maxMinutes) * MINUTE_MS), { kind, batchId });
+    this.events.plan(this.scenario.time.nextWorking(atMs + this.random.integer(60, maxMinutes) * MINUTE_MS), { kind, batchId });
   }
 
   handle(event: FloorEvent, atMs: number): void {
@@ -109,7 +122,7 @@ export class Floor {
     switch (event.kind) {
       case 'shift ends':
         this.mover.carryOut(batch, { command: 'pause work', cause: 'shift end' }, atMs, this.job(batch.id).workerId);
-        this.events.add(this.scenario.time.nextWorking(atMs + 1), {
+        this.events.plan(this.scenario.time.nextWorking(atMs + 1), {
           kind: 'shift begins',
           batchId: batch.id,
         });
@@ -148,7 +161,7 @@ export class Floor {
     if (this.crew.isAway(job.workerId, atMs)) {
       const other = this.crew.free(job.way.skill, atMs, job.way.skillLevel);
       if (!other) {
-        this.events.add(this.scenario.time.nextWorking(atMs + DAY_MS), { kind: 'shift begins', batchId: batch.id });
+        this.events.plan(this.scenario.time.nextWorking(atMs + DAY_MS), { kind: 'shift begins', batchId: batch.id });
         return;
       }
       this.crew.ends(job.workerId);
@@ -253,10 +266,10 @@ export class Floor {
     const job = this.job(batchId);
     job.runFromMs = atMs;
     const shiftEndMs = this.scenario.time.windowOf(atMs)?.toMs ?? atMs;
-    if (atMs + job.remainingMs <= shiftEndMs) this.events.add(atMs + job.remainingMs, { kind: 'work done', batchId });
+    if (atMs + job.remainingMs <= shiftEndMs) this.events.plan(atMs + job.remainingMs, { kind: 'work done', batchId });
     else {
       job.remainingMs -= shiftEndMs - atMs;
-      this.events.add(shiftEndMs, { kind: 'shift ends', batchId });
+      this.events.plan(shiftEndMs, { kind: 'shift ends', batchId });
     }
   }
 
@@ -291,14 +304,14 @@ export class Floor {
     const to = operation.kind === 'transfer' ? 'The other building' : this.random.pick(this.scenario.houses);
     this.mover.carryOut(batch, { command: 'send batch', to, dueBackMs }, atMs, this.crew.anyone(undefined, atMs));
     const late = this.random.integer(-4, 20) * HOUR_MS;
-    this.events.add(this.scenario.time.nextWorking(dueBackMs + late), { kind: 'come back', batchId: batch.id });
+    this.events.plan(this.scenario.time.nextWorking(dueBackMs + late), { kind: 'come back', batchId: batch.id });
   }
 
   private planMove(batch: Batch, atMs: number): void {
     const findings = this.mover.findings(batch, atMs);
     const openMs = worst(findings) === 'wait' ? (earliestMs(findings) ?? atMs + DAY_MS) : atMs;
     const dawdleMs = this.random.integer(5, 110) * MINUTE_MS;
-    this.events.add(this.scenario.time.nextWorking(Math.max(openMs, atMs) + dawdleMs), {
+    this.events.plan(this.scenario.time.nextWorking(Math.max(openMs, atMs) + dawdleMs), {
       kind: 'try to move',
       batchId: batch.id,
     });
@@ -314,7 +327,7 @@ export class Floor {
     const decision = this.mover.judge(this.mover.batch(batch.id), command, atMs);
     if (decision.kind === 'refuse') {
       // A forecast that came too early: look again when it now says.
-      this.events.add(this.scenario.time.nextWorking(Math.max(atMs + HOUR_MS, earliestMs(decision.because) ?? atMs)), {
+      this.events.plan(this.scenario.time.nextWorking(Math.max(atMs + HOUR_MS, earliestMs(decision.because) ?? atMs)), {
         kind: 'try to move',
         batchId: batch.id,
       });

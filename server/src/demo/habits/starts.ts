@@ -1,10 +1,19 @@
-import type { WoodNeed } from '../timber/index.ts';
-import { Batch, StartBatch, type StartBatchRequest } from '../batches/index.ts';
-import type { Random } from '../maths/index.ts';
-import { before, type Component, resolveRoute, type Route, type RouteFacts, startedComponents } from '../routing/index.ts';
+import {
+  Batch,
+  before,
+  type Component,
+  type Random,
+  type Recorder,
+  resolveRoute,
+  type Route,
+  type RouteFacts,
+  StartBatch,
+  type StartBatchRequest,
+  startedComponents,
+  type WoodNeed,
+} from '@ample-crane/core';
 import type { Floor } from './floor.ts';
 import type { Mover } from './mover.ts';
-import type { Recorder } from './recorder.ts';
 import type { Sales } from './sales.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 import type { WoodSupply } from './woodSupply.ts';
@@ -111,8 +120,8 @@ export class Starts {
       ...(cut ? { blankIds: cut.ids } : {}),
       ...(lot.restIsOffcut ? { restIsOffcut: true } : {}),
     };
-    const batchId = this.mover.give(StartBatch, request, atMs, null).entries[0]?.batchId ?? '';
-    this.floor.arrived(batchId, atMs);
+    const batchId = this.mover.give(StartBatch, request, atMs, null).entries[0]?.batchId;
+    if (batchId !== undefined) this.floor.arrived(batchId, atMs);
     return batchId;
   }
 

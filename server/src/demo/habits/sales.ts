@@ -1,6 +1,4 @@
-import type { Random } from '../maths/index.ts';
-import { PlaceOrder } from '../orders/index.ts';
-import { DAY_MS } from '../units/index.ts';
+import { DAY_MS, PlaceOrder, type Random } from '@ample-crane/core';
 import type { Mover } from './mover.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 
@@ -25,7 +23,9 @@ export class Sales {
       const choices = Object.fromEntries(model.options.map((o) => [o.id, this.random.pick(o.values).id]));
       const request = { modelId: model.id, quantity: model.batchSize, customer, dueMs, choices };
       const { entries } = this.mover.give(PlaceOrder, request, atMs, null);
-      const { order } = entries[0]?.payload as { order: { id: string } };
+      const placed = entries[0]?.payload as { order: { id: string } } | undefined;
+      if (!placed) return;
+      const { order } = placed;
       this.open.push({ orderId: order.id, model });
     }
   }

@@ -1,30 +1,40 @@
 import {
+  Answers,
   Batch,
-  batchCommand,
   type BatchCommand,
+  batchCommand,
   type BatchEntry,
   batchIdOf,
+  type CommandKind,
+  DAY_MS,
+  type Decision,
+  equilibriumMoisturePct,
+  type Finding,
   gateAsks,
   gateEvidence,
   gateFindings,
+  HOUR_MS,
+  type HouseFactory,
+  judge,
   livePieces,
+  mean,
+  type Operation,
+  operationOf,
   type Piece,
   piecesIn,
-} from '../batches/index.ts';
-import { equilibriumMoisturePct } from '../climate/index.ts';
-import type { HouseFactory } from '../ledger.ts';
-import { Answers, judge, type CommandKind, type Decision, type Finding, type Sight, type Written } from '../ledger/index.ts';
-import { mean } from '../maths/index.ts';
-import { type Operation, operationOf } from '../routing/index.ts';
-import { DAY_MS, HOUR_MS } from '../units/index.ts';
-import type { Recorder } from './recorder.ts';
+  type Recorder,
+  type Sight,
+  WholeHistory,
+  type Written,
+} from '@ample-crane/core';
 import type { Scenario } from './scenario.ts';
 import { scenarioFactory } from './scenarioFactory.ts';
-import { WholeHistory } from './wholeHistory.ts';
 
 /** Judges commands as the application would, and writes down what was decided. */
 export class Mover {
   readonly factory: HouseFactory;
+  /** what was asked for and cannot be, in sentences */
+  readonly refused: string[] = [];
   private readonly history: WholeHistory;
 
   constructor(
@@ -70,13 +80,13 @@ export class Mover {
     return decision.kind === 'refuse' ? undefined : this.write(decision.entries, atMs, by);
   }
 
-  /** Does what is asked of a batch. @throws Error when it is refused: the simulation asked for what cannot be */
+  /** Does what is asked of a batch; what is refused is told, and not done. @returns the batches that it made */
   carryOut(batch: Batch, command: BatchCommand, atMs: number, by: string | null): string[] {
     const { command: name, ...said } = command;
     return this.give(batchCommand(name), { batchId: batch.id, ...said }, atMs, by).batchIds;
   }
 
-  /** Gives any command. @throws Error when it is refused: the simulation asked for what cannot be */
+  /** Gives any command; what is refused is told, and not done. @returns what was written, and the batches that were made */
   give<Name extends string, Request>(
     command: CommandKind<Name, Request, HouseFactory>,
     request: Request,
@@ -86,7 +96,8 @@ export class Mover {
     const decision = this.decision(command, request, atMs, by);
     if (decision.kind === 'accept') return { entries: decision.entries, batchIds: this.write(decision.entries, atMs, by) };
     const because = decision.because.map((f) => f.sentence).join('; ');
-    throw new Error(`The simulation asked to ${command.name} with ${JSON.stringify(request)}: ${because}`);
+    this.refused.push(`${command.name} ${JSON.stringify(request)}: ${because}`);
+    return { entries: [], batchIds: [] };
   }
 
   /** Gives any command, if it is allowed. @returns whether it was */

@@ -1,5 +1,4 @@
-import { People } from '../factory/index.ts';
-import type { Random } from '../maths/index.ts';
+import { People, type Random } from '@ample-crane/core';
 import type { Scenario } from './scenario.ts';
 
 /** The people: who is there, who can, who is free. */

@@ -1,10 +1,16 @@
-import type { Material, Person } from '../factory/index.ts';
-import type { Carrier } from '../carriers/index.ts';
-import type { SerialPattern } from '../fitting/index.ts';
-import type { WorkingTime, WorkWeek } from '../maths/index.ts';
-import type { Route, RouteFacts, RouteOption } from '../routing/index.ts';
-import type { ModelWood, MoistureGateSettings } from '../timber/index.ts';
-
+import type {
+  Carrier,
+  Material,
+  ModelWood,
+  MoistureGateSettings,
+  Person,
+  Route,
+  RouteFacts,
+  RouteOption,
+  SerialPattern,
+  WorkingTime,
+  WorkWeek,
+} from '@ample-crane/core';
 export interface Air {
   tempC: number;
   relativeHumidity: number;

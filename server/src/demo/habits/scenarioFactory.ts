@@ -1,8 +1,15 @@
-import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
-import { DEFECTS, Factory, type PrerequisiteRecord, type RouteVersion, type Station } from '../factory/index.ts';
-import type { HouseFactory } from '../ledger.ts';
-import type { Stage } from '../routing/index.ts';
-import { KILN_SCHEDULES, SPECIES } from '../timber/index.ts';
+import {
+  DEFAULT_SPRAY_LIMITS,
+  DEFECTS,
+  Factory,
+  type HouseFactory,
+  KILN_SCHEDULES,
+  type PrerequisiteRecord,
+  type RouteVersion,
+  SPECIES,
+  type Stage,
+  type Station,
+} from '@ample-crane/core';
 import type { Scenario } from './scenario.ts';
 
 /** The factory of a scenario: everybody is there, and whatever must exist first does. */

@@ -1,7 +1,5 @@
-import { Batch, Instrument, Piece } from '../batches/index.ts';
-import { before, type Component, type Operation, operationOf } from '../routing/index.ts';
+import { Batch, before, type Component, Instrument, type Operation, operationOf, Piece, type Recorder } from '@ample-crane/core';
 import type { Mover } from './mover.ts';
-import type { Recorder } from './recorder.ts';
 
 /** Where components become part of one another, are taken apart and meet again. */
 export class Joinery {

@@ -1,5 +1,3 @@
-import { equilibriumMoisturePct } from '../climate/index.ts';
-import type { Random } from '../maths/index.ts';
 import {
   type BlankSize,
   boardVolumeM3,
@@ -9,23 +7,25 @@ import {
   densityOf,
   type Depth,
   dryThrough,
+  equilibriumMoisturePct,
+  HOUR_MS,
   Lot,
   MeasureBoards,
   type MeasureBoardsRequest,
   MoveLot,
   planCutting,
   priorDryingRatePerDay,
+  type Random,
   readingsNeeded,
   ReadLot,
   ReceiveLot,
+  type Recorder,
   ReleaseLot,
   StockBoard,
   WeighBlanks,
   type WoodNeed,
-} from '../timber/index.ts';
-import { HOUR_MS } from '../units/index.ts';
+} from '@ample-crane/core';
 import type { Mover } from './mover.ts';
-import type { Recorder } from './recorder.ts';
 import type { Scenario } from './scenario.ts';
 
 interface DryingLot {

@@ -15,6 +15,12 @@ export class EventQueue<T> {
     return this.queue.length;
   }
 
+  /** When the next happens; Infinity when nothing is planned. */
+  get nextMs(): number {
+    return this.queue.peek()?.atMs ?? Infinity;
+  }
+
+  /** What would never happen is not planned. */
   add(atMs: number, event: T): void {
     if (Number.isFinite(atMs)) this.queue.push({ atMs, order: this.order++, event });
   }
