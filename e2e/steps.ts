@@ -55,15 +55,14 @@ export async function startStep(page: Page, name: string): Promise<void> {
   await start.click();
   await expect(finish.or(full)).toBeVisible();
   if (await full.isVisible()) {
-    await makeRoom(page, await full.innerText());
+    await makeRoom(page, /taken at ([^:]+): /.exec(await full.innerText())?.[1] ?? '');
     await start.click();
   }
   await expect(finish).toBeVisible();
 }
 
-/** Gives the station that a refusal names one place more, as Setup does. */
-async function makeRoom(page: Page, refusal: string): Promise<void> {
-  const name = /taken at ([^:]+): /.exec(refusal)?.[1] ?? '';
+/** Gives a station one place more, as Setup does. */
+export async function makeRoom(page: Page, name: string): Promise<void> {
   const status = await page.evaluate(async (full) => {
     const { stations } = (await (await fetch('/api/setup')).json()) as {
       stations: { code: string; name: string; places: number; version: number }[];
@@ -115,6 +114,14 @@ export async function violations(page: Page): Promise<string[]> {
 /** Asks the API as the page does, with its session. */
 export async function get<T>(page: Page, path: string): Promise<T> {
   return page.evaluate(async (address) => (await (await fetch(address)).json()) as never, `/api${path}`);
+}
+
+/** Gives the API a command, with the page's session. @returns whether it was taken */
+export async function post(page: Page, path: string, body: object): Promise<boolean> {
+  return page.evaluate(
+    async ([address, json]) => (await fetch(address, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: json })).ok,
+    [`/api${path}`, JSON.stringify(body)] as const,
+  );
 }
 
 /** Narrows the table on screen down to what is typed. */

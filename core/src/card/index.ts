@@ -1,1 +1,2 @@
 export * from './heldCard.ts';
+export * from './codeOf.ts';

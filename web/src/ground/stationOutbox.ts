@@ -1,4 +1,6 @@
 import { useEffect } from 'react';
+import { takeChanged } from './api.ts';
+import { Changes } from './changes.ts';
 import { useLostConnection } from './connection.ts';
 import { Outbox, sendEntry, STORED } from './outbox.ts';
 import { queryClient } from './queries.ts';
@@ -6,7 +8,7 @@ import { queryClient } from './queries.ts';
 const RETRY_MS = 5_000;
 
 /** What was done at this device's stations and waits to be sent. */
-export const stationOutbox = new Outbox(localStorage, sendEntry, () => void queryClient.invalidateQueries());
+export const stationOutbox = new Outbox(localStorage, sendEntry, ({ key }) => void Changes.of(queryClient).mine(takeChanged(key)));
 
 /** Sends what waits of these people: now, when the connection comes back, and every few seconds while something waits. */
 export function useSending(people: readonly string[]): void {

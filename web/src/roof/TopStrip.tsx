@@ -1,18 +1,19 @@
-import { Autocomplete, Box, Button, Menu, MenuItem, TextField, Typography } from '@mui/material';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
+import { useQueryClient } from '@tanstack/react-query';
 import { formatDuration, formatTemperature, IMPERIAL, METRIC } from '@ample-crane/core';
 import dayjs from 'dayjs';
-import { lazy, Suspense, useCallback, useRef, useState } from 'react';
-import { useLocation, useNavigate } from 'react-router';
+import { lazy, Suspense, useState } from 'react';
+import { useLocation } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { setBenchPerson } from '../ground/benchPerson.ts';
 import { forgetOnDevice } from '../ground/deviceCache.ts';
 import { forgetPins } from '../ground/offlinePin.ts';
 import { DemoClock } from './DemoClock.tsx';
-import { STAGE_PATHS, useKey } from '../ground/keys.ts';
+import { STAGE_PATHS } from '../ground/keys.ts';
 import { useLostConnection } from '../ground/connection.ts';
 import { useClockOffset } from '../ground/deviceClock.ts';
 import { useCommand, useWalk, useZones } from '../ground/queries.ts';
+import { Find } from './Find.tsx';
 import { NewerVersion } from './NewerVersion.tsx';
 import { useSession } from '../ground/session.tsx';
 import { MONO } from '../ground/theme.ts';
@@ -53,70 +54,6 @@ export function TopStrip() {
       {session.demo && <DemoClock />}
       <PersonMenu />
     </Box>
-  );
-}
-
-const PATHS: Record<View<'FoundView'>['kind'], (id: string) => string> = {
-  batch: (id) => `/batches/${id}`,
-  lot: (id) => `/lots/${id}`,
-  instrument: (id) => `/records/${id}`,
-  order: (id) => `/orders?order=${id}`,
-  carrier: (id) => `/carriers/${encodeURIComponent(id)}`,
-  station: (code) => `/station/${encodeURIComponent(code)}`,
-};
-
-function Find() {
-  const [text, setText] = useState('');
-  const field = useRef<HTMLInputElement>(null);
-  const navigate = useNavigate();
-  const queries = useQueryClient();
-  useKey(
-    '.',
-    useCallback(() => field.current?.focus(), []),
-  );
-  // A scanned card carries the batch's address.
-  const wanted = text.trim().replace(/^https?:\/\/[^/]+\/(batches|lots|records|carriers|station)\//, '');
-  const find = (what: string) => ({
-    queryKey: ['find', what],
-    queryFn: () => ask(client.GET('/api/find', { params: { query: { text: what } } })),
-  });
-  const found = useQuery({ ...find(wanted), enabled: wanted !== '' });
-  const open = (target: View<'FoundView'> | undefined) => {
-    if (!target) return;
-    void navigate(PATHS[target.kind](target.id));
-    setText('');
-    field.current?.blur();
-  };
-  return (
-    <Autocomplete
-      freeSolo
-      options={found.data ?? []}
-      getOptionLabel={(option) => (typeof option === 'string' ? option : option.id)}
-      filterOptions={(options) => options}
-      inputValue={text}
-      onInputChange={(_, value) => setText(value)}
-      onChange={(_, choice) => {
-        // A scanner ends with Enter before any list is shown.
-        if (typeof choice === 'string') void queries.fetchQuery(find(wanted)).then(([first]) => open(first));
-        else open(choice ?? undefined);
-      }}
-      value={null}
-      renderOption={(props, option) => {
-        const { key, ...rest } = props;
-        return (
-          <li key={key} {...rest}>
-            <Box>
-              <Box component="span" sx={{ fontFamily: MONO, mr: 1 }}>
-                {option.id}
-              </Box>{' '}
-              {option.sentence}
-            </Box>
-          </li>
-        );
-      }}
-      renderInput={(params) => <TextField {...params} inputRef={field} label="Scan or find" placeholder="batch, lot, serial, rack…" />}
-      sx={{ width: { xs: '100%', sm: 200, md: 260 } }}
-    />
   );
 }
 

@@ -1,8 +1,9 @@
 import { PAUSE_CAUSES, PAUSE_WORDS } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
-import type { View } from '../ground/api.ts';
+import { problemOf, type View } from '../ground/api.ts';
 import { useCard } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Figure, Id } from '../parts/Answer.tsx';
@@ -16,7 +17,7 @@ import { CoatForm } from '../batches/CoatForm.tsx';
 import { FinishForm } from '../batches/FinishForm.tsx';
 import { HandOverAct } from '../batches/HandOverAct.tsx';
 import { MeasuresForm } from '../batches/MeasuresForm.tsx';
-import { cardAsSeen, useSeen } from '../batches/seen.ts';
+import { cardAsSeen, heldQuery, useSeen } from '../batches/seen.ts';
 import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
 import { WorkerAct } from '../batches/WorkerAct.tsx';
 
@@ -33,6 +34,8 @@ interface Props {
 /** One batch at a station: what it is meant to become, and the one act that is due. */
 export function StationDue({ batchId, isHere }: Props) {
   const query = useCard(batchId);
+  // What is shown here can be worked on when the network is gone, wherever the card came from.
+  useQuery(heldQuery(batchId));
   return (
     <Paper component="section" aria-label={`Batch ${batchId}`} sx={{ p: 2, minHeight: 200 }}>
       {query.data ? (
@@ -40,9 +43,24 @@ export function StationDue({ batchId, isHere }: Props) {
           <Due card={query.data} isHere={isHere} />
         </ByOutbox>
       ) : query.error ? (
-        <ErrorNote error={query.error} onRetry={() => void query.refetch()} />
+        <NotHere batchId={batchId} error={query.error} onRetry={() => void query.refetch()} />
       ) : null}
     </Paper>
+  );
+}
+
+/** A card that this device was never told of: without network it has nothing to go by. */
+function NotHere({ batchId, error, onRetry }: { batchId: string; error: Error; onRetry: () => void }) {
+  if (problemOf(error).status !== 0) return <ErrorNote error={error} onRetry={onRetry} />;
+  return (
+    <>
+      <Typography>
+        This device has no copy of the card of <Id>{batchId}</Id>, and the server cannot be reached.
+      </Typography>
+      <Button size="large" onClick={onRetry} sx={{ mt: 1, minHeight: 56 }}>
+        Try again
+      </Button>
+    </>
   );
 }
 

@@ -17,7 +17,7 @@ import { StationDue } from './StationDue.tsx';
 
 type Work = View<'StationWorkView'>;
 /** Cards kept ready for when the network is gone. */
-const READY_CARDS = 10;
+const READY_CARDS = 20;
 export const LAST_STATION = 'station of this device';
 
 /** One bench, booth or shelf: what is on it, what to take next and why, and the one act that is due. */
