@@ -106,6 +106,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/lots/{id}/outlook': [`/lots/${drying}/outlook?tempC=21&relativeHumidity=0.45`],
     '/api/air/{zoneId}': ['/air/wood?days=30'],
     '/api/cutting': ['/cutting', 'orders', 'wood'],
+    '/api/cutting/plans': ['/cutting/plans'],
     '/api/cutting/plans/{id}': ['/cutting/plans/none'],
     '/api/cutting/plans/{id}/list.pdf': ['/cutting/plans/none/list.pdf'],
     '/api/blanks': ['/blanks'],

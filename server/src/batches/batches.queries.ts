@@ -39,7 +39,6 @@ import { History } from './history.view.ts';
 import { BatchEntity, VisitEntity } from './batch.entity.ts';
 
 const FORECAST_REACH_DAYS = 200;
-const CARD_LOG_LINES = 500;
 
 @Injectable()
 export class BatchesQueries {
@@ -75,7 +74,7 @@ export class BatchesQueries {
         rowsOf(Order, batch.orderId === null ? [] : [batch.orderId]),
       ]),
       manager.find(VisitEntity, { where: { batchId }, order: { arrivedMs: 'ASC', pass: 'ASC' } }),
-      manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' }, take: CARD_LOG_LINES }),
+      manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' } }),
     ]);
     const pieces = rows.all(Piece).sort((a, b) => a.ordinal - b.ordinal);
     const [film] = await Promise.all([

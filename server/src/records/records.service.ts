@@ -77,7 +77,7 @@ export class RecordsService {
       manager.find(MeasureEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
       manager.find(DefectEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC' } }),
       manager.find(OverrideEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
-      manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' }, take: 2000 }),
+      manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
     ]);
     const film = await filmOn(this.reader, whole ? [whole] : pieces);
     const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';

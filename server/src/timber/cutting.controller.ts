@@ -9,13 +9,19 @@ import { VersionDto } from '../platform/http/version.dto.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
+import { PageQuery, pageOf, type Page } from '../platform/paging/page.ts';
 import { pdfFile, PrintingService } from '../factory/printing.service.ts';
-import { BlankView, BoardsDto, CuttingView, PlanDto, PlanView, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
+import { BlankView, BoardsDto, CuttingView, PlanDto, PlanLineView, PlanView, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { CuttingService } from './cutting.service.ts';
 import { cutListPdf } from './cutList.pdf.ts';
 import { StockService } from './stock.service.ts';
 import { AllotmentView, StockView } from './stock.view.ts';
+
+class PlansDto extends PageQuery {
+  @InText({ max: 40, optional: true }) text?: string;
+}
+const PlanLinePage = pageOf(PlanLineView);
 
 class AllotmentDto {
   @InText() modelId: string;
@@ -40,6 +46,13 @@ export class CuttingController {
   @ApiOkResponse({ type: CuttingView })
   view(): Promise<CuttingView> {
     return this.queries.view();
+  }
+
+  @Get('cutting/plans')
+  @Allow('viewer')
+  @ApiOkResponse({ type: PlanLinePage })
+  plans(@Query() filter: PlansDto): Promise<Page<PlanLineView>> {
+    return this.queries.plans(filter);
   }
 
   @Get('cutting/plans/:id')

@@ -174,7 +174,6 @@ export class PlanView extends PlanLineView {
 
 export class CuttingView {
   @OutPart(() => CuttingSettingsDto) settings: CuttingSettingsDto;
-  @OutList(() => PlanLineView) plans: PlanLineView[];
   @OutList(() => CutNeedView) needs: CutNeedView[];
   /** whole boards of released lots */
   @OutList(() => BoardView) whole: BoardView[];

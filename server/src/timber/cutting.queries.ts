@@ -2,6 +2,8 @@ import { yieldOf } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
 import { openOrders } from '../orders/openOrders.ts';
+import { inOrder, readPage, type Asked, type Listing, type Page } from '../platform/paging/page.ts';
+import { beginning, numbered } from '../platform/paging/typed.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { PieceEntity } from '../batches/batch.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
@@ -9,7 +11,12 @@ import type { BlankView, CutNeedView, CuttingView, PlanLineView, PlanView, Yield
 import { CutYieldEntity } from './tallies.entity.ts';
 import { BlankEntity, BoardEntity, CuttingPlanEntity, LotEntity } from './timber.entity.ts';
 
-const PLANS_SHOWN = 100;
+const PLANS: Listing = { table: 'cutting_plan', key: 'id', sorts: { number: 'number', atMs: 'at' }, usually: '-number' };
+
+export interface PlansFilter extends Asked {
+  /** how the number begins */
+  text?: string;
+}
 
 /** What is to be cut, from what, and what became of it. */
 @Injectable()
@@ -23,8 +30,7 @@ export class CuttingQueries {
     const { manager } = this.database;
     const factory = await this.factories.load();
     const released = await manager.findBy(LotEntity, { state: 'released' });
-    const [plans, whole, needs] = await Promise.all([
-      manager.find(CuttingPlanEntity, { order: { number: 'DESC' }, take: PLANS_SHOWN }),
+    const [whole, needs] = await Promise.all([
       manager.find(BoardEntity, {
         where: { state: 'whole', lotId: In(released.map((l) => l.id)) },
         order: { lotId: 'ASC', ordinal: 'ASC' },
@@ -33,10 +39,21 @@ export class CuttingQueries {
     ]);
     return {
       settings: factory.setUp.settings.cutting,
-      plans: plans.map((p) => line(p, factory)),
       needs: [...needs, ...forStock(factory)],
       whole,
     };
+  }
+
+  /** Plans, drawn up and cut, by the page. */
+  async plans({ text, ...asked }: PlansFilter): Promise<Page<PlanLineView>> {
+    const page = await readPage(this.database, PLANS, asked, text === undefined ? [] : [['id like ?', beginning(numbered('C', text))]]);
+    const plans = await this.database.getRepository(CuttingPlanEntity).findBy({ id: In(page.rows) });
+    const factory = await this.factories.load();
+    return inOrder(
+      page,
+      plans.map((p) => line(p, factory)),
+      (view) => view.id,
+    );
   }
 
   async plan(id: string): Promise<PlanView> {

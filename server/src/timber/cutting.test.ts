@@ -100,6 +100,13 @@ describe('a plan', () => {
       { id: `${lotId}-1.2`, setId: `${lotId}-1 body` },
     ]);
     expect((await operator.post(`/cutting/plans/${id}/cut`, { version: 4 })).body.detail).toMatch(/has been cut/);
+    const other = await drafted();
+    const listed = async (query: string) => (await manager.get(`/cutting/plans?${query}`)).body;
+    const page = await listed('size=1');
+    expect(page).toMatchObject({ found: (await listed('')).found, foundExactly: true, rows: [{ id: other, state: 'draft' }] });
+    expect((await listed(`size=1&after=${encodeURIComponent(page.next)}`)).rows[0]).toMatchObject({ id, state: 'cut' });
+    expect((await listed(`text=${id}&sort=number`)).rows[0].id).toBe(id);
+    expect((await manager.get('/cutting/plans?sort=by')).status).toBe(400);
   });
   test.each([
     ['a blank in the end trim', [at(10)], 'end trim'],

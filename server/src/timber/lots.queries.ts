@@ -41,7 +41,7 @@ export class LotsQueries {
       manager.find(ReadingSessionEntity, { where: { lotId }, order: { atMs: 'ASC' } }),
       manager.find(BatchEntity, { where: { lotId }, order: { number: 'ASC' } }),
       manager.find(OverrideEntity, { where: { lotId }, order: { atMs: 'ASC' } }),
-      manager.find(LogbookEntity, { where: { lotId }, order: { atMs: 'DESC', id: 'DESC' }, take: 300 }),
+      manager.find(LogbookEntity, { where: { lotId }, order: { atMs: 'DESC', id: 'DESC' } }),
     ]);
     const readings = await manager.find(ReadingEntity, {
       where: { sessionId: In(sessions.map((s) => s.id)) },

@@ -1,6 +1,7 @@
 import { Blank, CutYield, Lot, Reading, ReadingSession, StockBoard, SupplierRecord, WoodUse } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
+import { CuttingPlans1700000000018 } from './migrations/1700000000018-cutting-plans.ts';
 import { Tallies1700000000016 } from './migrations/1700000000016-tallies.ts';
 import { CutYieldEntity, SupplierRecordEntity, WoodUseEntity } from './tallies.entity.ts';
 import { LotLists1700000000012 } from './migrations/1700000000012-lot-lists.ts';
@@ -26,5 +27,5 @@ export const timber: RoomTables = {
     kept(CutYield, CutYieldEntity),
   ],
   entities: [CuttingPlanEntity, PictureEntity],
-  migrations: [Wood1700000000002, LotLists1700000000012, Tallies1700000000016],
+  migrations: [Wood1700000000002, LotLists1700000000012, Tallies1700000000016, CuttingPlans1700000000018],
 };

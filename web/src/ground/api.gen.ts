@@ -1360,6 +1360,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cutting/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_plans"];
+        put?: never;
+        post: operations["Cutting_draft"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cutting/plans/{id}": {
         parameters: {
             query?: never;
@@ -1386,22 +1402,6 @@ export interface paths {
         get: operations["Cutting_list"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cutting/plans": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Cutting_draft"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3349,17 +3349,6 @@ export interface components {
             planingMm: number;
             resawKerfMm: number;
         };
-        PlanLineView: {
-            id: string;
-            number: number;
-            atMs: number;
-            by: string;
-            lotIds: string[];
-            boards: number;
-            blanks: number;
-            /** @enum {string} */
-            state: "draft" | "cut";
-        };
         CutNeedView: {
             modelId: string;
             modelName: string;
@@ -3376,9 +3365,25 @@ export interface components {
         };
         CuttingView: {
             settings: components["schemas"]["CuttingSettingsDto"];
-            plans: components["schemas"]["PlanLineView"][];
             needs: components["schemas"]["CutNeedView"][];
             whole: components["schemas"]["BoardView"][];
+        };
+        PlanLineView: {
+            id: string;
+            number: number;
+            atMs: number;
+            by: string;
+            lotIds: string[];
+            boards: number;
+            blanks: number;
+            /** @enum {string} */
+            state: "draft" | "cut";
+        };
+        PlanLinePage: {
+            rows: components["schemas"]["PlanLineView"][];
+            next: string | null;
+            found: number;
+            foundExactly: boolean;
         };
         WantDto: {
             id: string;
@@ -6200,6 +6205,53 @@ export interface operations {
             };
         };
     };
+    Cutting_plans: {
+        parameters: {
+            query?: {
+                size?: number;
+                sort?: string;
+                after?: string;
+                text?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlanLinePage"];
+                };
+            };
+        };
+    };
+    Cutting_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
     Cutting_plan: {
         parameters: {
             query?: never;
@@ -6263,29 +6315,6 @@ export interface operations {
                 };
                 content: {
                     "application/pdf": string;
-                };
-            };
-        };
-    };
-    Cutting_draft: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PlanDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
                 };
             };
         };

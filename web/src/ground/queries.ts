@@ -144,6 +144,12 @@ export const useAllotment = (modelId: string, component: View<'BatchView'>['comp
     queryFn: () => ask(client.GET('/api/stock/allotment', { params: { query: { modelId, component } } })),
     enabled: modelId !== '',
   });
+export const usePlanPage = (asked: AskedOf<'/api/cutting/plans'>) =>
+  useQuery({
+    queryKey: ['cutting', 'plans', asked],
+    queryFn: () => ask(client.GET('/api/cutting/plans', { params: { query: asked } })),
+    placeholderData: keepPreviousData,
+  });
 export const useCutting = () => useQuery({ queryKey: ['cutting'], queryFn: () => ask(client.GET('/api/cutting')) });
 export const usePlan = (id: string) =>
   useQuery({

@@ -1,6 +1,6 @@
 import { Button } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { Link, useNavigate } from 'react-router';
+import { Link } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useCutting } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -8,13 +8,13 @@ import { Answer, Figure } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
+import { CuttingPlans } from './CuttingPlans.tsx';
 import { WoodTabs } from './WoodTabs.tsx';
 
 /** What orders still ask to be cut, from which boards, and the plans for it. */
 export default function CuttingScreen() {
   const query = useCutting();
-  const { may, date, dateTime } = useSession();
-  const navigate = useNavigate();
+  const { may, date } = useSession();
   const needs: GridColDef<View<'CutNeedView'>>[] = [
     { field: 'modelName', headerName: 'Model', width: 130 },
     { field: 'component', headerName: 'Part', width: 90 },
@@ -29,15 +29,6 @@ export default function CuttingScreen() {
       valueGetter: (_, n) => `${n.lengthMm} × ${n.widthMm} × ${n.thicknessMm}`,
     },
     { field: 'count', headerName: 'To cut', type: 'number', width: 80 },
-  ];
-  const plans: GridColDef<View<'PlanLineView'>>[] = [
-    { field: 'id', headerName: 'Plan', width: 80 },
-    { field: 'atMs', headerName: 'Made', width: 150, valueFormatter: (value: number) => dateTime(value) },
-    { field: 'by', headerName: 'By', width: 160 },
-    { field: 'lotIds', headerName: 'Lots', flex: 1, minWidth: 120, valueFormatter: (value: string[]) => value.join(', ') },
-    { field: 'boards', headerName: 'Boards', type: 'number', width: 80 },
-    { field: 'blanks', headerName: 'Blanks', type: 'number', width: 80 },
-    { field: 'state', headerName: '', width: 80 },
   ];
   return (
     <Screen
@@ -63,15 +54,7 @@ export default function CuttingScreen() {
               {view.whole.length === 1 ? 'is' : 'are'} whole.
             </Answer>
             <Section title="Plans">
-              <DataTable
-                label="Cutting plans"
-                rows={view.plans}
-                columns={plans}
-                getRowId={(p) => p.id}
-                onOpen={(p) => void navigate(`/wood-room/cutting/${p.id}`)}
-                height={220}
-                empty="No cut has been planned yet."
-              />
+              <CuttingPlans />
             </Section>
             <Section title="Asked for">
               <DataTable
