@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose, get, letTimePass, signIn, violations, walkTo } from './steps.ts';
+import { get, letTimePass, signIn, violations, walkTo } from './steps.ts';
 
 const SCREENS = [
   ['Morning', '/'],
@@ -163,44 +163,6 @@ test('a scanned card opens the batch, a serial its record', async ({ page }) => 
   await found.fill(serial);
   await page.getByRole('option', { name: serial }).click();
   await expect(page).toHaveURL(new RegExp(`/records/${serial}$`));
-});
-
-test('a list too long to hold is found in, sorted and turned over, and its address keeps how', async ({ page }) => {
-  await signIn(page);
-  await walkTo(page, 'Records');
-  const first = page.getByRole('row').nth(1);
-  const shown = page.getByText(/^\d+–\d+ of [\d,]+$/);
-  await expect(shown).toHaveText(/^1–100 of/);
-  const newest = await first.innerText();
-  await page.getByRole('button', { name: 'Go to next page' }).click();
-  await expect(shown).toHaveText(/^101–200 of/);
-  await expect(first).not.toHaveText(newest);
-  await page.getByRole('button', { name: 'Go to previous page' }).click();
-  await expect(shown).toHaveText(/^1–100 of/);
-  // Another choice begins at its own first page.
-  await page.getByRole('button', { name: 'Go to next page' }).click();
-  await expect(shown).toHaveText(/^101–200 of/);
-  await choose(page, 'State', 'shipped');
-  await expect(shown).toHaveText(/^1–100 of/);
-  await choose(page, 'State', 'Any');
-  await page.getByRole('columnheader', { name: 'Serial' }).click();
-  await expect(page).toHaveURL(/sort=serial/);
-  const lowest = (await get<{ rows: { serial: string }[] }>(page, '/instruments?size=1&sort=serial')).rows[0]?.serial ?? '';
-  await expect(first).toContainText(lowest);
-  await page.getByLabel('Serial or consignee').fill('quayside');
-  await expect(first).toContainText('Quayside Strings');
-  await page.reload();
-  await expect(page.getByLabel('Serial or consignee')).toHaveValue('quayside');
-  await expect(first).toContainText('Quayside Strings');
-  await page.getByLabel('Serial or consignee').fill('nobody at all');
-  await expect(page.getByText('Nothing here for “nobody at all”')).toBeVisible();
-  await page.getByRole('button', { name: 'Batches done' }).click();
-  await expect(page).toHaveURL(/list=done$/);
-  await first.click();
-  await expect(page).toHaveURL(/\/batches\/B\d+$/);
-  await walkTo(page, 'Wood room');
-  await page.getByRole('button', { name: 'Used up' }).click();
-  await expect(page.getByRole('grid', { name: 'Lots used up' })).toContainText(/L\d+/);
 });
 
 test('a person reads in their own units', async ({ page }) => {

@@ -2,6 +2,7 @@ import { benchApi } from './bench/api.mjs';
 import { benchCore } from './bench/core.mjs';
 import { benchDecide, benchRebuild, benchReplay } from './bench/history.mjs';
 import { baseline, line } from './bench/report.mjs';
+import { benchLong } from './bench/long.mjs';
 import { benchSimulation } from './bench/simulation.mjs';
 import { benchSizes } from './bench/sizes.mjs';
 import { benchWood } from './bench/wood.mjs';
@@ -10,7 +11,7 @@ import { ensurePackages } from './lib/install.mjs';
 import { main } from './lib/run.mjs';
 
 // Costs of one run on this machine, beside its own baseline, so that runs elsewhere can be compared by ratio.
-// Names after -- take only those parts: core, decide, replay, rebuild, api, wood, simulation, sizes.
+// Names after -- take only those parts: core, decide, replay, rebuild, api, wood, long, simulation, sizes.
 await main(async () => {
   await ensurePackages();
   await build();
@@ -25,6 +26,7 @@ await main(async () => {
     rebuild: () => benchRebuild(),
     api: () => benchApi(unit),
     wood: () => benchWood(core, unit),
+    long: () => benchLong(),
     simulation: () => benchSimulation(core, unit),
     sizes: () => benchSizes(),
   };

@@ -1,19 +1,11 @@
 import { capture } from '../lib/run.mjs';
+import { CLOCK_AT, fillLogbook, longHistory } from './longFactory.mjs';
 import { line, quantile, seconds, TARGETS } from './report.mjs';
 
 const ENTRIES = 1_000_000;
-const CLOCK_AT = Date.parse('2026-03-10T07:10:00Z');
 const STEPS = 120;
 const PIECES = 40;
 const DECISIONS = 5_000;
-
-/** A factory's entries of years, one stretch after the other. */
-export async function longHistory() {
-  const { demoScenario } = await import('../../server/dist/demo/scenario.js');
-  const { simulate } = await import('../../server/dist/demo/habits/simulate.js');
-  const { longHistory: over } = await import('../../server/dist/demo/longHistory.js');
-  return over(simulate(demoScenario(CLOCK_AT)).entries, ENTRIES);
-}
 
 /** A plain route of many steps and a large batch somewhere along it, judged again and again. */
 export function benchDecide(core) {
@@ -148,7 +140,7 @@ export function benchDecide(core) {
 export async function benchReplay(core, unit) {
   const { demoScenario } = await import('../../server/dist/demo/scenario.js');
   const all = [];
-  for (const entries of await longHistory()) for (const e of entries) all.push(e);
+  for (const entries of await longHistory(ENTRIES)) for (const e of entries) all.push(e);
   globalThis.gc?.();
   const routes = new core.RouteBook(demoScenario(CLOCK_AT).routes);
   const s = seconds(() => core.LEDGER.replay(all, routes));
@@ -167,7 +159,7 @@ export async function benchRebuild() {
   try {
     const env = { ...process.env, DATABASE_URL: await cluster.createDatabase('long_history') };
     process.env.DATABASE_URL = env.DATABASE_URL;
-    await fill();
+    await fillLogbook(ENTRIES);
     const rebuild = async (...args) => {
       const began = Date.now();
       const ran = await capture(process.execPath, ['server/dist/rebuild.js', ...args], { env });
@@ -179,29 +171,5 @@ export async function benchRebuild() {
     line(`npm run rebuild: ${said}`, `${s.toFixed(0)} s`, `${TARGETS.rebuildS} s`, s < TARGETS.rebuildS);
   } finally {
     await cluster.stop();
-  }
-}
-
-/** The demo factory as it is set up, with the long logbook and nothing that follows from it. */
-async function fill() {
-  await import('reflect-metadata');
-  const { migrate, ownerDataSource } = await import('../../server/dist/database.js');
-  const { loadFactory } = await import('../../server/dist/demo/load.js');
-  const { insertRows } = await import('../../server/dist/platform/database/rows.js');
-  const { LogbookEntity } = await import('../../server/dist/logbook/logbook.entity.js');
-  await migrate();
-  const owner = await ownerDataSource().initialize();
-  try {
-    await loadFactory(owner.manager, CLOCK_AT, { passwordHash: 'nobody signs in', pinHash: 'nor here' });
-    let id = 0;
-    for (const entries of await longHistory())
-      await insertRows(
-        owner.manager,
-        LogbookEntity,
-        entries.map((e) => ({ ...e, id: ++id, recordedMs: e.atMs })),
-      );
-    await owner.query('analyze');
-  } finally {
-    await owner.destroy();
   }
 }

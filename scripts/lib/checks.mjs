@@ -2,7 +2,8 @@ import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { build } from './build.mjs';
 import { freePort } from './port.mjs';
 import { ROOT, run } from './run.mjs';
-import { startServer } from './server.mjs';
+import { lengthenLists } from './longLists.mjs';
+import { prepareDatabase, serve, startServer } from './server.mjs';
 
 // The factory's clock stands on an ordinary Tuesday morning.
 const CLOCK_AT = '2026-03-10T07:10:00Z';
@@ -70,10 +71,13 @@ export async function runJest(cluster, args = []) {
 /** Builds and serves the application on its own port and drives it with Playwright. @returns what its report counts */
 export async function runPlaywright(cluster, chromium, args = []) {
   await build();
-  const [port, emptyPort] = [await freePort(), await freePort()];
+  const [port, emptyPort, longPort] = [await freePort(), await freePort(), await freePort()];
   const servers = [];
   try {
-    servers.push(await startServer({ ...cluster.env(), PORT: String(port), CLOCK_AT }));
+    await prepareDatabase({ ...cluster.env(), CLOCK_AT });
+    await lengthenLists(await cluster.createDatabase('long_lists', { copyOf: cluster.database }));
+    servers.push(await serve({ ...cluster.env(), PORT: String(port), CLOCK_AT }));
+    servers.push(await serve({ ...cluster.env('long_lists'), PORT: String(longPort), CLOCK_AT }));
     await cluster.createDatabase('empty_factory');
     servers.push(await startServer({ ...cluster.env('empty_factory'), PORT: String(emptyPort), CLOCK_AT, DEMO: '0' }));
 
@@ -85,6 +89,7 @@ export async function runPlaywright(cluster, chromium, args = []) {
         ...process.env,
         BASE_URL: `http://127.0.0.1:${port}`,
         EMPTY_URL: `http://127.0.0.1:${emptyPort}`,
+        LONG_URL: `http://127.0.0.1:${longPort}`,
         CHROMIUM: chromium,
         PLAYWRIGHT_JSON_OUTPUT_NAME: report,
       },

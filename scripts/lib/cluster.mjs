@@ -168,6 +168,7 @@ async function startCluster(directory, { durable, user, port: wantedPort }) {
   const { child, exited } = server;
   return {
     url: url(DATABASE),
+    database: DATABASE,
     urlOf: url,
     port,
     pid: child.pid,
@@ -178,11 +179,11 @@ async function startCluster(directory, { durable, user, port: wantedPort }) {
       OWNER_DATABASE_URL: url(database),
       ...(durable ? { SEAL_FILE: `${directory}/seals.log` } : {}),
     }),
-    /** Another, empty database beside the factory's. @returns its address */
-    async createDatabase(name) {
+    /** Another database beside the factory's: empty, or a copy of one that nobody is connected to. @returns its address */
+    async createDatabase(name, { copyOf = 'template1' } = {}) {
       const client = new pg.Client({ connectionString: url('postgres') });
       await client.connect();
-      await client.query(`create database ${pg.escapeIdentifier(name)}`);
+      await client.query(`create database ${pg.escapeIdentifier(name)} template ${pg.escapeIdentifier(copyOf)}`);
       await client.end();
       return url(name);
     },

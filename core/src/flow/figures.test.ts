@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { WorkingTime } from '../maths/index.ts';
+import { quantile, WorkingTime } from '../maths/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 import { constraintViews, flowFigures, fromWholeHour, type FlowRecord } from './index.ts';
 import { recordOf, type Past } from './test/past.ts';
@@ -176,6 +176,19 @@ describe('work in progress', () => {
     const f = figures({ bodies: [{ fromMs: 0, outMs: DAY_MS, shipped: false }, { fromMs: 0 }] });
     expect(f).toMatchObject({ shipped: 0, leadQuantilesDays: null, littleResidual: null });
     expect(f.wipByDay.at(-1)).toBe(1);
+  });
+  test('half and 85 % of the lead times are what they are of the times one by one', () => {
+    fc.assert(
+      fc.property(lives, (list) => {
+        const days = list.filter((l) => l.shipped).map((l) => ((Math.floor(l.stay / 6) + 0.5) * 6) / 24);
+        const { leadQuantilesDays } = figures(bodies(list));
+        if (days.length === 0) expect(leadQuantilesDays).toBeNull();
+        else {
+          expect(leadQuantilesDays?.p50).toBeCloseTo(quantile(days, 0.5), 9);
+          expect(leadQuantilesDays?.p85).toBeCloseTo(quantile(days, 0.85), 9);
+        }
+      }),
+    );
   });
   test('lead times keep their order and their middle', () => {
     const list = Array.from({ length: 100 }, (_, i) => ({ enter: 0, stay: i + 1, shipped: true }));

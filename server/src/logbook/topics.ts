@@ -19,6 +19,8 @@ interface Touched {
 export function topicsOf(touched: readonly Touched[], entries: readonly { kind: string }[]): ShopChange['topics'] {
   const topics: Record<string, readonly string[] | null> = {};
   for (const { kind, rows, gone } of touched) {
+    // Sums change with the rows they are of.
+    if (kind.sums.length > 0) continue;
     const ids = [...rows.map((row) => kind.keyOf(row as never)), ...gone];
     if (ids.length > 0) topics[kind.name] = ids.length <= IDS_TOLD ? ids : null;
   }

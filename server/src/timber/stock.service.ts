@@ -10,6 +10,7 @@ import {
   type Allotment,
   type Component,
   type Look,
+  type Model,
   type WeighedBlank,
   type WeightSlot,
 } from '@ample-crane/core';
@@ -20,6 +21,7 @@ import { openOrders } from '../orders/openOrders.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { badInput } from '../platform/problems/problems.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { LotLists } from './lots.lists.ts';
@@ -43,6 +45,8 @@ const LOTS_TO_JUDGE = 3;
 /** What wood there is, how long it lasts, and which blank becomes what. */
 @Injectable()
 export class StockService {
+  private readonly views: Shelf<StockView>;
+
   constructor(
     private readonly database: DataSource,
     private readonly lots: LotLists,
@@ -50,9 +54,16 @@ export class StockService {
     private readonly climate: ClimateService,
     private readonly factories: FactoryService,
     private readonly clock: Clock,
-  ) {}
+    snapshots: Snapshots,
+  ) {
+    this.views = snapshots.shelf();
+  }
 
-  async view(): Promise<StockView> {
+  view(): Promise<StockView> {
+    return this.views.of('all', () => this.compute());
+  }
+
+  private async compute(): Promise<StockView> {
     const factory = await this.factories.load();
     const [lines, suppliers] = await Promise.all([this.lines(), this.suppliers()]);
     return { lines, cover: await this.cover(factory, lines), suppliers };
@@ -155,13 +166,15 @@ export class StockService {
     );
     const had = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
     const built = new Map(fitted.map((r) => [r.order, Number(r.count)]));
+    // Orders that ask for the same take as long.
+    const leads = new Map<string, number>();
     return orders.flatMap((order) => {
       const model = factory.setUp.models.get(order.modelId);
       const version = model && factory.routeInForce(model.id, nowMs);
       if (!model || !version) return [];
-      const facts = factory.factsOf(model, order.choices);
-      const { longest } = walkThrough(factory.routeOf({ routeId: version.id, facts }), facts, model.batchSize);
-      const leadMs = longest.waitHours * HOUR_MS + (longest.touchMinutes / 480) * DAY_MS;
+      const same = JSON.stringify([version.id, order.choices]);
+      const leadMs = leads.get(same) ?? leadOf(factory, model, version.id, order.choices);
+      leads.set(same, leadMs);
       return Object.entries(model.wood).flatMap(([component, need]) => {
         const left = order.quantity - (built.get(order.id) ?? 0) - (had.get(`${order.id} ${component}`) ?? 0);
         if (left <= 0) return [];
@@ -245,4 +258,11 @@ export class StockService {
 /** Whether the wood will show: an order's own choices say so, with clear, natural or burst; else it is painted. */
 function finishOf(choices: Readonly<Record<string, string>> | undefined): Look {
   return Object.values(choices ?? {}).some((choice) => /clear|natural|burst/i.test(choice)) ? 'clear' : 'solid';
+}
+
+/** How long before it is due an order's wood must be cut. */
+function leadOf(factory: FactoryNow, model: Model, routeId: string, choices: Readonly<Record<string, string>>): number {
+  const facts = factory.factsOf(model, choices);
+  const { longest } = walkThrough(factory.routeOf({ routeId, facts }), facts, model.batchSize);
+  return longest.waitHours * HOUR_MS + (longest.touchMinutes / 480) * DAY_MS;
 }
