@@ -176,12 +176,15 @@ function toConstraint(rows: readonly StationFlowView[], views: ReturnType<typeof
   };
 }
 
-/** By two days. */
+/** By two days, those between in which none was shipped too. */
 function histogram({ leads }: FlowFigures): { days: number; count: number }[] {
   const counts = new Map<number, number>();
   for (const { days, shipped } of leads) {
     const from = Math.floor(days / 2) * 2;
     counts.set(from, (counts.get(from) ?? 0) + shipped);
   }
-  return [...counts].map(([days, count]) => ({ days, count }));
+  const all = [...counts.keys()];
+  const first = Math.min(...all);
+  const classes = all.length === 0 ? 0 : (Math.max(...all) - first) / 2 + 1;
+  return Array.from({ length: classes }, (_, i) => ({ days: first + 2 * i, count: counts.get(first + 2 * i) ?? 0 }));
 }

@@ -36,15 +36,21 @@ export function StationDue({ batchId, isHere }: Props) {
   const query = useCard(batchId);
   // What is shown here can be worked on when the network is gone, wherever the card came from.
   useQuery(heldQuery(batchId));
+  // Said at the first failure: it goes on trying.
+  const trouble = query.error ?? query.failureReason;
   return (
     <Paper component="section" aria-label={`Batch ${batchId}`} sx={{ p: 2, minHeight: 200 }}>
       {query.data ? (
         <ByOutbox value>
           <Due card={query.data} isHere={isHere} />
         </ByOutbox>
-      ) : query.error ? (
-        <NotHere batchId={batchId} error={query.error} onRetry={() => void query.refetch()} />
-      ) : null}
+      ) : trouble ? (
+        <NotHere batchId={batchId} error={trouble} onRetry={() => void query.refetch()} />
+      ) : (
+        <Typography color="text.secondary">
+          Looking for the card of <Id>{batchId}</Id>…
+        </Typography>
+      )}
     </Paper>
   );
 }

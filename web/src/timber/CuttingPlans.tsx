@@ -30,7 +30,7 @@ export function CuttingPlans() {
       columns={columns}
       getRowId={(p) => p.id}
       onOpen={(p) => void navigate(`/wood-room/cutting/${p.id}`)}
-      find="Plan"
+      find="Plan number"
       height="300px"
       empty="No cut has been planned yet"
     />

@@ -53,18 +53,18 @@ export default function CuttingScreen() {
               {counted(view.whole.length, 'measured board', 'measured boards')} of {counted(lots, 'released lot', 'released lots')}{' '}
               {view.whole.length === 1 ? 'is' : 'are'} whole.
             </Answer>
-            <Section title="Plans">
-              <CuttingPlans />
-            </Section>
             <Section title="Asked for">
               <DataTable
                 label="Blanks asked for"
                 rows={view.needs.filter((n) => n.count > 0)}
                 columns={needs}
                 getRowId={(n) => `${n.orderId ?? ''} ${n.component}`}
-                height="calc(100vh - 560px)"
+                height={360}
                 empty="Every open order has its blanks."
               />
+            </Section>
+            <Section title="Plans">
+              <CuttingPlans />
             </Section>
           </>
         );
