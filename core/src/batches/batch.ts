@@ -123,7 +123,8 @@ export interface Piece {
 export const Piece = rowKind<Piece>('piece', {
   key: 'id',
   by: ['batchId'],
-  tally: { from: ['state', 'bodyFromMs', 'outMs'], of: partsOfPiece },
+  // Its state tells how it left, and is set with `outMs`.
+  tally: { from: ['bodyFromMs', 'outMs'], of: partsOfPiece },
 });
 
 /** One pass of a batch through one step. */

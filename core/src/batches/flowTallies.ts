@@ -6,6 +6,7 @@ import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
 
 export const QUARTERS = ['First', 'Second', 'Third', 'Last'] as const;
 type Quarter = (typeof QUARTERS)[number];
+type Quarters = [first: number, second: number, third: number, last: number];
 export const QUARTER_MS = 15 * MINUTE_MS;
 
 /** What came to a station in an hour, how long its places were busy in each quarter of it, and what came out. */
@@ -56,10 +57,22 @@ export const LeadTimes = rowKind<LeadTimes>('lead times', { key: 'id', sums: ['s
 
 export const hourOf = (atMs: number): number => Math.floor(atMs / HOUR_MS);
 
-function stationHour(stationCode: string, hour: number, sums: Partial<StationHour>): Part {
-  const nothing = { loadS: 0, rework: 0, scrap: 0, ...Object.fromEntries([...BUSY, ...GOOD].map((field) => [field, 0])) };
-  return partOf(StationHour, { ...(nothing as StationHour), ...sums, id: `${stationCode} ${hour}`, stationCode, hour });
-}
+const NO_WORK: Omit<StationHour, 'id' | 'stationCode' | 'hour'> = {
+  loadS: 0,
+  busyFirstMs: 0,
+  busySecondMs: 0,
+  busyThirdMs: 0,
+  busyLastMs: 0,
+  goodFirst: 0,
+  goodSecond: 0,
+  goodThird: 0,
+  goodLast: 0,
+  rework: 0,
+  scrap: 0,
+};
+
+const stationHour = (stationCode: string, hour: number, sums: Partial<StationHour>): Part =>
+  partOf(StationHour, { id: `${stationCode} ${hour}`, stationCode, hour, ...NO_WORK, ...sums });
 
 const quarterAt = (atMs: number): Quarter => QUARTERS[Math.floor((atMs % HOUR_MS) / QUARTER_MS)] ?? 'Last';
 
@@ -84,22 +97,27 @@ export function partsOfVisit(visit: {
 export function partsOfJob({ stationCode, fromMs, toMs }: { stationCode: string; fromMs: number; toMs: number | null }): Part[] {
   if (toMs === null) return [];
   return busyHours(fromMs, toMs).map(({ hour, quarters }) =>
-    stationHour(stationCode, hour, Object.fromEntries(BUSY.map((field, i) => [field, quarters[i] ?? 0]))),
+    stationHour(stationCode, hour, {
+      busyFirstMs: quarters[0],
+      busySecondMs: quarters[1],
+      busyThirdMs: quarters[2],
+      busyLastMs: quarters[3],
+    }),
   );
 }
 
 /** A stretch of time by hours, and how much of each quarter of them it fills, in whole milliseconds. */
-export function busyHours(fromMs: number, toMs: number): { hour: number; quarters: number[] }[] {
+export function busyHours(fromMs: number, toMs: number): { hour: number; quarters: Quarters }[] {
   const [from, to] = [Math.round(fromMs), Math.round(toMs)];
-  const hours: { hour: number; quarters: number[] }[] = [];
-  for (let hour = hourOf(from); hour * HOUR_MS < to; hour++)
+  const hours: { hour: number; quarters: Quarters }[] = [];
+  const within = (begin: number) => Math.max(0, Math.min(to, begin + QUARTER_MS) - Math.max(from, begin));
+  for (let hour = hourOf(from); hour * HOUR_MS < to; hour++) {
+    const begin = hour * HOUR_MS;
     hours.push({
       hour,
-      quarters: QUARTERS.map((_, i) => {
-        const begin = hour * HOUR_MS + i * QUARTER_MS;
-        return Math.max(0, Math.min(to, begin + QUARTER_MS) - Math.max(from, begin));
-      }),
+      quarters: [within(begin), within(begin + QUARTER_MS), within(begin + 2 * QUARTER_MS), within(begin + 3 * QUARTER_MS)],
     });
+  }
   return hours;
 }
 

@@ -19,10 +19,7 @@ export interface RowKind<Row extends object> {
   readonly counted: readonly string[];
   /** What a row adds to sums, for as long as it is as it is. */
   partsOf(row: Row): readonly Part[];
-  /**
-   * Written by the hundred thousand and hardly looked up: put aside while a history is told again, and sorted in when
-   * asked for. Such a row is put once; what changes later is changed by `amend`.
-   */
+  /** Written by the hundred thousand and hardly looked up: put aside while a history is told again, and sorted in when asked for. */
   readonly seldom: boolean;
   keyOf(row: Row): string;
   /** Rows that belong to a row, and change only while it is kept still: read along with it. */
@@ -74,6 +71,10 @@ export function rowKind<Row extends object>(name: string, options: RowKindOption
 }
 
 const none = (): readonly never[] => [];
+
+/** Whether a row of sums holds nothing, which is the same as there being none. */
+export const isNothing = ({ sums }: RowKind<never>, row: object): boolean =>
+  sums.length > 0 && sums.every((field) => (row as Readonly<Record<string, unknown>>)[field] === 0);
 
 /** Rows of a kind that have one of these values in a field. */
 export interface Ask {

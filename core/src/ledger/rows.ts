@@ -10,10 +10,13 @@ export class Rows {
   private readonly touched = new Map<RowKind<object>, Set<string>>();
   private readonly dropped = new Map<RowKind<object>, Set<string>>();
   private readonly added = new Map<RowKind<object>, Map<string, object>>();
+  /** kinds that rows add up to, and whether rows have changed since they were summed up; where rows are changed in place */
+  private readonly summedUp = new Set<RowKind<object>>();
+  private isStale = false;
 
   /**
    * @param inPlace a long logbook is told again and nobody asks which rows were touched: rows are changed where they
-   *   stand, so what was read of them before an entry must not be kept beyond it
+   *   stand, so what was read of them before an entry must not be kept beyond it, and summed up when somebody asks
    */
   constructor(readonly inPlace = false) {}
 
@@ -23,17 +26,19 @@ export class Rows {
   }
 
   find<Row extends object>(kind: RowKind<Row>, key: string): Row | undefined {
+    this.settle(kind);
     return this.table(kind).find(key);
   }
 
   /** @throws Error when an entry speaks of something the logbook never mentioned: it has been tampered with or cut */
   get<Row extends object>(kind: RowKind<Row>, key: string | null): Row {
-    const row = key === null ? undefined : this.table(kind).find(key);
+    const row = key === null ? undefined : this.find(kind, key);
     if (!row) throw new Error(`The logbook speaks of ${kind.name} ${key ?? '(none)'}, which it has not introduced`);
     return row;
   }
 
   all<Row extends object>(kind: RowKind<Row>): Row[] {
+    this.settle(kind);
     return this.table(kind).all();
   }
 
@@ -53,11 +58,10 @@ export class Rows {
   }
 
   put<Row extends object>(kind: RowKind<Row>, row: Row): void {
-    if (kind.counted.length > 0) {
-      const before = this.inPlace && kind.seldom ? undefined : this.find(kind, kind.keyOf(row));
-      this.tally(before ? kind.partsOf(before) : [], kind.partsOf(row));
-    }
+    if (!this.reckons(kind)) return this.store(kind, row);
+    const before = this.find(kind, kind.keyOf(row));
     this.store(kind, row);
+    this.tally(before ? kind.partsOf(before) : [], kind.partsOf(row));
   }
 
   private store<Row extends object>(kind: RowKind<Row>, row: Row): void {
@@ -75,12 +79,14 @@ export class Rows {
 
   /** The same for a row at hand, as it stands now. */
   amend<Row extends object>(kind: RowKind<Row>, now: Row, fields: Partial<Row>): Row {
-    const counts = kind.counted.some((field) => field in fields);
-    const before = counts ? kind.partsOf(now) : [];
-    const row = this.inPlace ? now : { ...now, ...fields };
-    if (this.inPlace) this.table(kind).amend(now, fields);
-    else this.store(kind, row);
-    if (counts) this.tally(before, kind.partsOf(row));
+    if (this.inPlace) {
+      this.reckons(kind);
+      this.table(kind).amend(now, fields);
+      return now;
+    }
+    const row = { ...now, ...fields };
+    this.store(kind, row);
+    if (kind.counted.some((field) => valueOf(now, field) !== valueOf(row, field))) this.tally(kind.partsOf(now), kind.partsOf(row));
     return row;
   }
 
@@ -90,12 +96,12 @@ export class Rows {
     const key = kind.keyOf(more);
     const now = table.find(key);
     if (!now) table.put({ ...more });
-    else if (this.inPlace) table.amend(now, summed(kind, now, more));
-    else table.put({ ...now, ...summed(kind, now, more) });
+    else if (this.inPlace) addTo(kind, now, more);
+    else table.put(summed(kind, now, more));
     if (this.inPlace) return;
     const added = this.added.get(kind) ?? new Map<string, object>();
     const before = added.get(key) as Row | undefined;
-    added.set(key, before ? { ...before, ...summed(kind, before, more) } : { ...more });
+    added.set(key, before ? summed(kind, before, more) : { ...more });
     this.added.set(kind, added);
   }
 
@@ -103,7 +109,7 @@ export class Rows {
   drop<Row extends object>(kind: RowKind<Row>, key: string): void {
     const gone = this.table(kind).delete(key);
     if (!gone) return;
-    this.tally(kind.partsOf(gone), []);
+    if (this.reckons(kind)) this.tally(kind.partsOf(gone), []);
     if (this.inPlace) return;
     this.touched.get(kind)?.delete(key);
     marked(this.dropped, kind).add(key);
@@ -129,19 +135,29 @@ export class Rows {
     return keys;
   }
 
+  /** Whether what a row of a kind adds to sums is reckoned at every change; in place it is noted, and reckoned when somebody asks. */
+  private reckons(kind: RowKind<never>): boolean {
+    if (this.inPlace) this.isStale ||= kind.counted.length > 0;
+    return !this.inPlace && kind.counted.length > 0;
+  }
+
+  /** Sums up anew what rows add up to, where they have changed since. */
+  private settle(asked: RowKind<never>): void {
+    if (!this.isStale || asked.sums.length === 0) return;
+    this.isStale = false;
+    for (const kind of this.summedUp) this.tables.delete(kind);
+    for (const [kind, table] of [...this.tables])
+      for (const row of kind.counted.length > 0 ? table.all() : [])
+        for (const part of kind.partsOf(row)) {
+          this.summedUp.add(part.kind);
+          this.add(part.kind, part.row);
+        }
+  }
+
   /** Brings sums up to date with what one row added and adds now. */
   private tally(before: readonly Part[], after: readonly Part[]): void {
-    if (before.length === 0 && after.length === 0) return;
-    const net = new Map<string, Part>();
-    const count = (sign: 1 | -1) => (part: Part) => {
-      const kind = part.kind as RowKind<object>;
-      const key = `${kind.name} ${kind.keyOf(part.row)}`;
-      const known = net.get(key)?.row ?? { ...part.row, ...none(kind) };
-      net.set(key, { kind: part.kind, row: { ...known, ...summed(kind, known, part.row, sign) } });
-    };
-    before.forEach(count(-1));
-    after.forEach(count(1));
-    for (const { kind, row } of net.values()) if (isMore(kind, row)) this.add(kind, row);
+    for (const part of before) if (!after.some((other) => isSame(part, other))) this.add(part.kind, less(part));
+    for (const part of after) if (!before.some((other) => isSame(part, other))) this.add(part.kind, part.row);
   }
 
   private table<Row extends object>(kind: RowKind<Row>): Table<Row> {
@@ -155,16 +171,36 @@ export class Rows {
 }
 
 /** A kind's fields are checked where it is defined. */
-const fieldsOf = (row: object) => row as unknown as Readonly<Record<string, number>>;
+const fieldsOf = (row: object) => row as unknown as Record<string, number>;
 
-function summed<Row extends object>({ sums }: RowKind<Row>, now: Row, more: Row, sign: 1 | -1 = 1): Partial<Row> {
-  const [a, b] = [fieldsOf(now), fieldsOf(more)];
-  return Object.fromEntries(sums.map((field) => [field, (a[field] ?? 0) + sign * (b[field] ?? 0)])) as Partial<Row>;
+const valueOf = (row: object, field: string): unknown => (row as Readonly<Record<string, unknown>>)[field];
+
+/** Adds to a row where it stands. */
+function addTo({ sums }: RowKind<never>, row: object, more: object): void {
+  const [a, b] = [fieldsOf(row), fieldsOf(more)];
+  for (const field of sums) a[field] = (a[field] ?? 0) + (b[field] ?? 0);
 }
 
-const none = ({ sums }: RowKind<object>) => Object.fromEntries(sums.map((field) => [field, 0]));
+function summed<Row extends object>(kind: RowKind<Row>, now: Row, more: Row): Row {
+  const row = { ...now };
+  addTo(kind, row, more);
+  return row;
+}
 
-const isMore = ({ sums }: RowKind<object>, row: object) => sums.some((field) => fieldsOf(row)[field] !== 0);
+function less({ kind, row }: Part): object {
+  const taken = { ...row };
+  const fields = fieldsOf(taken);
+  for (const field of kind.sums) fields[field] = 0 - (fields[field] ?? 0);
+  return taken;
+}
+
+/** Whether two parts add the same to the same row. */
+function isSame(a: Part, b: Part): boolean {
+  const kind = a.kind as RowKind<object>;
+  if (a.kind !== b.kind || kind.keyOf(a.row) !== kind.keyOf(b.row)) return false;
+  const [x, y] = [fieldsOf(a.row), fieldsOf(b.row)];
+  return kind.sums.every((field) => x[field] === y[field]);
+}
 
 function marked(marks: Map<RowKind<object>, Set<string>>, kind: RowKind<object>): Set<string> {
   const keys = marks.get(kind) ?? new Set<string>();

@@ -5,7 +5,17 @@ import type { SetUp } from '../factory/index.ts';
 import { LogCoat } from '../finishing/index.ts';
 import { FitInstruments } from '../fitting/index.ts';
 import { LEDGER, type EntryName, type HouseFactory, type LogbookEntry } from '../ledger.ts';
-import { Answers, judge, refuse, type AnyCommandKind, type Decision, type RowKind, type Rows, type Written } from '../ledger/index.ts';
+import {
+  Answers,
+  isNothing,
+  judge,
+  refuse,
+  type AnyCommandKind,
+  type Decision,
+  type RowKind,
+  type Rows,
+  type Written,
+} from '../ledger/index.ts';
 import { Recorder, WholeHistory } from '../simulation/index.ts';
 import { NO_FACTS, operationOf, type Component, type Operation, type Route, type RouteBook, type RouteFacts } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
@@ -200,7 +210,10 @@ export const everything = (rows: Rows): Record<string, object[]> =>
   Object.fromEntries(
     LEDGER.rooms.flatMap((room) =>
       room.rows.map((kind: RowKind<never>) => {
-        const all = rows.all(kind).sort((a, b) => (kind.keyOf(a) < kind.keyOf(b) ? -1 : 1));
+        const all = rows
+          .all(kind)
+          .filter((row) => !isNothing(kind, row))
+          .sort((a, b) => (kind.keyOf(a) < kind.keyOf(b) ? -1 : 1));
         return [kind.name, all] as [string, object[]];
       }),
     ),

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from 'node:util';
-import { LEDGER, RouteBook, Rows, type Entry } from '@ample-crane/core';
+import { isNothing, LEDGER, RouteBook, Rows, type Entry } from '@ample-crane/core';
 import type { EntityManager } from 'typeorm';
 import { insertRows } from '../platform/database/rows.ts';
 import type { RowTables } from '../platform/database/tables.ts';
@@ -37,8 +37,9 @@ export async function replay(manager: EntityManager, routes: RouteBook): Promise
 export async function compare(manager: EntityManager, rows: Rows, tables: RowTables): Promise<Difference[]> {
   const differences: Difference[] = [];
   for (const { kind, entity } of tables.all) {
-    const told = new Map((rows.all(kind) as object[]).map((row) => [kind.keyOf(row as never), row]));
+    const told = new Map((rows.all(kind) as object[]).filter((row) => !isNothing(kind, row)).map((row) => [kind.keyOf(row as never), row]));
     for (const stored of await manager.find(entity)) {
+      if (isNothing(kind, stored)) continue;
       const key = kind.keyOf(stored as never);
       const row = told.get(key);
       told.delete(key);

@@ -5,6 +5,7 @@ import {
   DEFAULT_MOISTURE_GATE,
   heldSkill,
   Instrument,
+  isNothing,
   Job,
   LEDGER,
   livePieces,
@@ -165,7 +166,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
 
 const everyKind = () => LEDGER.rooms.flatMap((room) => room.rows.map((kind: RowKind<never>) => ({ kind })));
 const sorted = (rows: readonly object[], kind: RowKind<never>) =>
-  rows.toSorted((a, b) => (kind.keyOf(a as never) < kind.keyOf(b as never) ? -1 : 1));
+  rows.filter((row) => !isNothing(kind, row)).sort((a, b) => (kind.keyOf(a as never) < kind.keyOf(b as never) ? -1 : 1));
 
 describe('a simulated factory', () => {
   let world: ReturnType<typeof simulate>;
