@@ -66,14 +66,21 @@ describe('one transaction, one connection', () => {
   test('a commit whose connection is gone is told as not known; before it was sent, nothing was saved', async () => {
     const killer = new pg.Client({ connectionString: process.env['DATABASE_URL'] ?? '' });
     await killer.connect();
-    const lost = (before: string, last: string) =>
-      inTransaction(factory.database, async ({ client, commitWith }) => {
+    const lost = async (before: string, last: string) => {
+      let killed: Promise<unknown> = Promise.resolve();
+      const fault = await inTransaction(factory.database, async ({ client, commitWith }) => {
         const { rows } = await client.query<{ pid: number }>('select pg_backend_pid() as pid');
         await client.query(before);
         const sent = commitWith({ text: last });
-        setTimeout(() => void killer.query('select pg_terminate_backend($1)', [rows[0]?.pid]), 150);
+        killed = new Promise((resolve) => setTimeout(resolve, 150)).then(() =>
+          killer.query('select pg_terminate_backend($1)', [rows[0]?.pid]),
+        );
         await sent;
       }).catch((error: unknown) => error);
+      // The one who is killed may hear of it before the killer.
+      await killed;
+      return fault;
+    };
     // A check that is put off to the commit makes the commit take its time.
     const slowCommit = `create temp table late (n int);
       create function pg_temp.late() returns trigger language plpgsql as $$ begin perform pg_sleep(2); return null; end $$;
