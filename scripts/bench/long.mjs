@@ -67,7 +67,7 @@ async function ask(call) {
     Flow: () => '/flow',
     'A station': (n) => `/stations/${any(['FN5', 'FN2', 'BD3', 'NK3', 'AS2'], n)}/work`,
     'A card': (n) => `/batches/${any(batches, n).id}`,
-    'A record': (n) => `/records/${any(instruments, n).serial}`.replace('/records/', '/instruments/'),
+    'A record': (n) => `/instruments/${any(instruments, n).serial}`,
     'A find': (n) => `/find?text=${any(['B1', 'mah', 'B23', 'L7', 'pine', '26'], n)}`,
     'A page of instruments': (n) => `/instruments?size=50&sort=${any(['-fittedMs', 'serial', 'consignee'], n)}`,
     'A page of batches done': () => '/batches?size=50&done=true',

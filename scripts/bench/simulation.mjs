@@ -1,6 +1,6 @@
+import { CLOCK_AT } from './longFactory.mjs';
 import { line, seconds } from './report.mjs';
 
-const CLOCK_AT = Date.parse('2026-03-10T07:10:00Z');
 const EVENTS = 1_000_000;
 const RUNS = 50;
 const DAYS = 60;

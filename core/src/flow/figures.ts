@@ -87,7 +87,7 @@ export const fromWholeHour = ({ fromMs, toMs }: Interval): Interval => ({ fromMs
  */
 export function flowFigures(record: FlowRecord, window: Interval, time: WorkingTime): FlowFigures {
   const frame = { working: workingHours(window, time), window, time };
-  const [first, last] = [hourOf(window.fromMs), hourOf(window.toMs)];
+  const [first, last] = [hourOf(window.fromMs), hourOf(window.toMs - 1)];
   const hours = groupBy(
     record.hours.filter((h) => h.hour >= first && h.hour <= last),
     (h) => h.stationCode,

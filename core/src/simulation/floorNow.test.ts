@@ -29,14 +29,14 @@ describe('from the floor as it stands', () => {
     const time = house.factory.workingTime({ fromMs: house.nowMs - DAY_MS, toMs: house.nowMs + 90 * DAY_MS });
     if (!body) throw new Error('no body');
     const forecast = forecastRoute(house.factory.routeOf(body), body, house.nowMs, time).at(-1)?.leaveMs ?? 0;
-    expect(order).toMatchObject({ orderId: 'O1', pieces: 6, p50Ms: order?.p85Ms });
+    expect(order).toMatchObject({ orderId: 'O1', shipped: 6, p50Ms: order?.p85Ms });
     // The forecast knows nothing of coats that flash off one after the other, nor of who moves what came free at night.
     expect(order?.p50Ms).toBeGreaterThanOrEqual(forecast);
     expect((order?.p50Ms ?? 0) - forecast).toBeLessThan(4 * DAY_MS);
   });
   test('bodies without their necks are never shipped', () => {
     house.start('body', 6);
-    expect(shipped()).toEqual([]);
+    expect(shipped()).toEqual([{ orderId: 'O1', p50Ms: null, p85Ms: null, shipped: 0 }]);
   });
   test('work that goes on has as much left as has not been done', () => {
     const id = house.start('body', 6);
@@ -82,8 +82,27 @@ describe('many runs', () => {
     expect(outlook(now({}, chances), { runs: 40, days: 90, seed: 5 })).toEqual(once);
     const [order] = once.orders;
     expect(order?.p85Ms).toBeGreaterThanOrEqual(order?.p50Ms ?? Infinity);
-    expect(order?.pieces).toBe(24);
+    expect(order?.shipped).toBe(24);
     expect(once.stations.find((s) => s.code === 'S-cut')?.begun).toBeGreaterThanOrEqual(4);
+  });
+  test('count an order as done when all of it has shipped, and what is not done in the days asked for as later', () => {
+    const of = (days: number) => outlook(now({}, chances), { runs: 40, days, seed: 5 }).orders[0];
+    const long = of(90);
+    const inMiddle = of(((long?.p50Ms ?? 0) - house.nowMs) / DAY_MS);
+    expect(inMiddle).toMatchObject({ p50Ms: long?.p50Ms, p85Ms: null });
+    expect(inMiddle?.shipped).toBeLessThan(24);
+    expect(of(3)).toMatchObject({ p50Ms: null, p85Ms: null });
+  });
+  test('of an order that is held in part, or lacks its necks, never end', () => {
+    const [body] = house.rows.all(Batch);
+    house.rows.change(Batch, body?.id ?? '', { status: 'held' });
+    const [order] = outlook(now(), { runs: 2, days: 200, seed: 5 }).orders;
+    expect(order).toMatchObject({ p50Ms: null, p85Ms: null, shipped: 18 });
+  });
+  test('count what is scrapped as done with', () => {
+    const scrapped = outlook(now({}, { ...chances, scrap: 0.05 }), { runs: 20, days: 200, seed: 5 }).orders[0];
+    expect(scrapped?.shipped).toBeLessThan(24);
+    expect(scrapped?.shipped).toBeGreaterThan(10);
   });
   test('leave the floor they began with as it was', () => {
     const floor = now({}, chances);

@@ -30,6 +30,8 @@ export class FloorNow {
   readonly model: FloorModel;
   /** batches that somebody holds: nobody knows until when, so they take no part */
   readonly held: readonly Batch[];
+  /** for each order, the bodies and instruments of it that are on the floor, held or not */
+  readonly piecesOf: ReadonlyMap<string, number>;
   private readonly units: readonly { live: LiveBatch; unit: Unit }[];
 
   constructor(
@@ -40,6 +42,11 @@ export class FloorNow {
   ) {
     const compiler = new Compiler(factory);
     this.held = batches.flatMap(({ batch }) => (batch.status === 'held' ? [batch] : []));
+    const piecesOf = new Map<string, number>();
+    for (const { batch } of batches)
+      if (batch.orderId !== null && isWhole(batch) && batch.status !== 'done')
+        piecesOf.set(batch.orderId, (piecesOf.get(batch.orderId) ?? 0) + batch.quantity);
+    this.piecesOf = piecesOf;
     this.units = batches
       .filter(({ batch }) => batch.status !== 'held' && batch.status !== 'done' && batch.quantity > 0)
       .sort((a, b) => a.batch.arrivedMs - b.batch.arrivedMs)
@@ -107,6 +114,9 @@ export class FloorNow {
     return Math.max(planned * LEAST_LEFT, planned - workedMs);
   }
 }
+
+/** Whether pieces become an instrument each, or are one. */
+export const isWhole = ({ component }: Pick<Batch, 'component'>): boolean => component === 'body' || component === 'instrument';
 
 function indexOf(people: readonly ModelPerson[], personId: string | null): number | null {
   const index = people.findIndex((p) => p.id === personId);

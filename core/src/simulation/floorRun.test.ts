@@ -205,6 +205,11 @@ describe('a run', () => {
     expect(alone.length).toBeGreaterThan(1);
     expect(alone.reduce((sum, n) => sum + Number(n), 0)).toBe(8);
     expect(run(true).find((l) => l.includes('left'))).toMatch(/^50 /);
+    // The rest must rest too.
+    const glued = floor({ chances, steps: [work('glue', { reworkAlone: true, waitMs: 1000 })] });
+    const left = told(glued, [{ step: 0, pieces: 8, orderId: 'a' }], 1e9, 3).filter((l) => l.includes('left'));
+    expect(left.length).toBeGreaterThan(1);
+    expect(left[0]).toMatch(/^1050 /);
   });
   test('no piece is lost but what is scrapped, whatever happens', () => {
     const step = (i: number, n: number) =>

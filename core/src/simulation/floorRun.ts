@@ -19,6 +19,8 @@ export interface Onlooker {
   began?(unit: Unit, station: number, waitedMs: number, atMs: number): void;
   /** Work that took so long is over. */
   ended?(unit: Unit, station: number, workMs: number, atMs: number): void;
+  /** Pieces of a unit are scrapped. */
+  lost?(unit: Unit, pieces: number, atMs: number): void;
   /** A unit has gone all its way. */
   left?(unit: Unit, atMs: number): void;
 }
@@ -191,15 +193,22 @@ export class FloorRun {
     const again = howMany(worked - lost, rework, this.random);
     unit.pieces -= lost;
     unit.again = null;
+    if (lost > 0) this.onlooker.lost?.(unit, lost, atMs);
     if (unit.pieces === 0) return;
-    if (again === 0) return step.waitMs > 0 ? this.leaveLater(unit, atMs + step.waitMs) : this.goOn(unit, atMs);
+    if (again === 0) return this.rest(unit, step, atMs);
     if (!step.reworkAlone || again === unit.pieces) {
       unit.again = again;
       return this.take(Object.assign(unit, { cameMs: atMs }), step, atMs);
     }
     this.take({ ...unit, pieces: again, again: null, cameMs: atMs, rounds: unit.rounds && new Map(unit.rounds) }, step, atMs);
     unit.pieces -= again;
-    this.goOn(unit, atMs);
+    this.rest(unit, step, atMs);
+  }
+
+  /** What is good rests as long as its step asks for, and goes on. */
+  private rest(unit: Unit, { waitMs }: ModelStep, atMs: number): void {
+    if (waitMs > 0) this.leaveLater(unit, atMs + waitMs);
+    else this.goOn(unit, atMs);
   }
 
   private goOn(unit: Unit, atMs: number): void {

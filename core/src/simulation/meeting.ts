@@ -18,14 +18,6 @@ export class Meeting {
     }
   }
 
-  /** How many pieces of a kind wait at a step. */
-  piecesAt(step: number, component: Component): number {
-    let pieces = 0;
-    for (const [key, units] of this.waiting)
-      if (key.startsWith(`${step} ${component} `)) pieces += units.reduce((sum, unit) => sum + unit.pieces, 0);
-    return pieces;
-  }
-
   private at(step: number, group: string, component: Component): Unit[] {
     const key = `${step} ${component} ${group}`;
     const known = this.waiting.get(key) ?? [];

@@ -27,7 +27,12 @@ export const BatchMerged = entryKind('batch.merged')<{ fromBatchId: string }>({
       loadS: visit.loadS === null || fromVisit.loadS === null ? visit.loadS : visit.loadS + fromVisit.loadS,
       continues: [...new Set([...visit.continues, fromVisit.id, ...fromVisit.continues])],
     });
-    rows.amend(Visit, fromVisit, { quantity: fromVisit.quantity - moved.length, good: 0, loadS: fromVisit.loadS && 0, leftMs: entry.atMs });
+    rows.amend(Visit, fromVisit, {
+      quantity: fromVisit.quantity - moved.length,
+      good: 0,
+      loadS: fromVisit.loadS === null ? null : 0,
+      leftMs: entry.atMs,
+    });
     changeBatch(rows, into.id, {
       quantity: into.quantity + moved.length,
       arrivedMs: Math.max(into.arrivedMs, from.arrivedMs),

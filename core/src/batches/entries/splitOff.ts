@@ -32,8 +32,9 @@ function splitVisit(rows: Rows, batch: Batch, own: Pick<Visit, 'id' | 'batchId'>
   // Of a pass that is about what came back, only that is counted.
   const quantity = isDone ? Math.min(pieceIds.length, visit.quantity) : inPass.filter((p) => pieceIds.includes(p.id)).length;
   const good = isDone ? Math.min(pieceIds.length, visit.good) : 0;
-  const touchMs = visit.quantity === 0 ? 0 : (visit.touchMs * quantity) / visit.quantity;
-  const loadS = visit.loadS === null || visit.quantity === 0 ? visit.loadS : Math.round((visit.loadS * quantity) / visit.quantity);
+  const share = visit.quantity === 0 ? 0 : quantity / visit.quantity;
+  const touchMs = visit.touchMs * share;
+  const loadS = visit.loadS === null ? null : Math.round(visit.loadS * share);
   const continues = [visit.id, ...visit.continues];
   rows.put(Visit, { ...visit, ...own, continues, quantity, good, rework: 0, scrap: 0, loadS, touchMs });
   rows.amend(Visit, visit, {
