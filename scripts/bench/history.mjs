@@ -169,6 +169,8 @@ export async function benchRebuild() {
     await rebuild('--write');
     const { said, s } = await rebuild();
     line(`npm run rebuild: ${said}`, `${s.toFixed(0)} s`, `${TARGETS.rebuildS} s`, s < TARGETS.rebuildS);
+    const mb = Number(/and (\d+) MB/.exec(said)?.[1]);
+    line('  its memory at its highest', `${mb} MB`, `${TARGETS.rebuildMb} MB`, mb < TARGETS.rebuildMb);
   } finally {
     await cluster.stop();
   }

@@ -6,6 +6,7 @@ export const TARGETS = {
   decideMs: 1,
   replayS: 5,
   rebuildS: 180,
+  rebuildMb: 700,
   apiP95Ms: 100,
   apiWhileLoggingP95Ms: 200,
   shellKb: 250,

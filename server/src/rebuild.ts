@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { migrate, ownerDataSource } from './database.ts';
 import { allRoutes } from './factory/allRoutes.ts';
-import { compare, replay, rewrite } from './logbook/rebuild.ts';
+import { rebuild } from './logbook/rebuild.ts';
 import { checkSeals, headsFile, readHeads } from './logbook/seal.ts';
 import { ROW_TABLES } from './tables.ts';
 
@@ -16,14 +16,15 @@ try {
     process.exitCode = 1;
   } else console.log(`${seals} seals hold, over ${sealed} entries`);
   const startedMs = Date.now();
-  const { rows, entries } = await replay(database.manager, await allRoutes(database.manager));
-  const differences = await compare(database.manager, rows, ROW_TABLES);
-  console.log(`${entries} entries replayed in ${((Date.now() - startedMs) / 1000).toFixed(1)} s; ${differences.length} differences`);
-  for (const d of differences.slice(0, 20)) console.log(`  ${d.kind} ${d.key}: ${d.what}`);
-  if (process.argv.includes('--write')) {
-    await database.transaction((manager) => rewrite(manager, rows, ROW_TABLES));
-    console.log('The tables of rows have been written anew from the logbook.');
-  } else if (differences.length > 0) process.exitCode = 1;
+  const write = process.argv.includes('--write');
+  const { entries, differences, first } = await rebuild(database, ROW_TABLES, allRoutes, { write });
+  const peakMb = process.resourceUsage().maxRSS / 1024;
+  console.log(
+    `${entries} entries replayed in ${((Date.now() - startedMs) / 1000).toFixed(1)} s and ${peakMb.toFixed(0)} MB; ${differences} differences`,
+  );
+  for (const d of first) console.log(`  ${d.kind} ${d.key}: ${d.what}`);
+  if (write) console.log('The tables of rows have been written anew from the logbook.');
+  else if (differences > 0) process.exitCode = 1;
 } finally {
   await database.destroy();
 }

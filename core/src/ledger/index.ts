@@ -1,4 +1,5 @@
 export * from './answerer.ts';
+export * from './askSet.ts';
 export * from './command.ts';
 export * from './concerns.ts';
 export * from './decision.ts';
@@ -10,3 +11,5 @@ export * from './question.ts';
 export * from './role.ts';
 export * from './rowKind.ts';
 export * from './rows.ts';
+export * from './rowsAtHand.ts';
+export * from './tellStretch.ts';

@@ -52,7 +52,7 @@ export class Rows {
     return this.table(kind).group(field, value);
   }
 
-  /** The row put last with this value of the kind's `latestBy`. */
+  /** The row put last with this value of the kind's `latestBy`, of those that are here. */
   latest<Row extends object>(kind: RowKind<Row>, value: unknown): Row | undefined {
     return this.table(kind).latest(value);
   }
@@ -64,7 +64,7 @@ export class Rows {
     this.tally(before ? kind.partsOf(before) : [], kind.partsOf(row));
   }
 
-  private store<Row extends object>(kind: RowKind<Row>, row: Row): void {
+  protected store<Row extends object>(kind: RowKind<Row>, row: Row): void {
     this.table(kind).put(row);
     if (this.inPlace) return;
     const key = kind.keyOf(row);
@@ -155,12 +155,12 @@ export class Rows {
   }
 
   /** Brings sums up to date with what one row added and adds now. */
-  private tally(before: readonly Part[], after: readonly Part[]): void {
+  protected tally(before: readonly Part[], after: readonly Part[]): void {
     for (const part of before) if (!after.some((other) => isSame(part, other))) this.add(part.kind, less(part));
     for (const part of after) if (!before.some((other) => isSame(part, other))) this.add(part.kind, part.row);
   }
 
-  private table<Row extends object>(kind: RowKind<Row>): Table<Row> {
+  protected table<Row extends object>(kind: RowKind<Row>): Table<Row> {
     const known = this.tables.get(kind);
     // A table is made with its kind and found by it, so its rows are of that kind.
     if (known) return known as unknown as Table<Row>;

@@ -1,4 +1,4 @@
-import { Rows, type Ask, type Concerns, type RowKind } from '@ample-crane/core';
+import { AskSet, Rows, type Ask, type Concerns, type RowKind } from '@ample-crane/core';
 import type pg from 'pg';
 import type { DataSource } from 'typeorm';
 import { selectRows } from '../platform/database/rows.ts';
@@ -12,7 +12,7 @@ const MOST_ROUNDS = 4;
 /** Reads and locks what a command concerns, the same way for every command. */
 export class Loader {
   readonly rows = new Rows();
-  private readonly asked = new Map<string, Set<string>>();
+  private readonly asked = new AskSet();
 
   /** @param tables every kind of row, in the one order in which rows are locked */
   constructor(
@@ -38,7 +38,7 @@ export class Loader {
         this.rows.load(kind, row);
         locked.push({ kind, row });
       }
-      this.mark({ kind, field: kind.key, values: keys });
+      this.asked.add({ kind, field: kind.key, values: keys });
     }
     for (const ask of about) this.mustExist(ask);
     for (const { kind, row } of locked)
@@ -69,29 +69,17 @@ export class Loader {
 
   /** Reads what was not asked for before. @returns whether there was anything to ask */
   async read(asks: readonly Ask[]): Promise<boolean> {
-    const gathered = new Map<string, { ask: Ask; values: Set<string> }>();
-    for (const ask of asks) {
-      const id = nameOf(ask);
-      const fresh = ask.values.filter((value) => !this.asked.get(id)?.has(value));
-      if (fresh.length === 0) continue;
-      const known = gathered.get(id) ?? { ask, values: new Set<string>() };
-      fresh.forEach((value) => known.values.add(value));
-      gathered.set(id, known);
-    }
+    const fresh = this.asked.freshOf(asks);
     await Promise.all(
-      [...gathered.values()].map(async ({ ask: { kind, field }, values }) => {
-        const rows = (await selectRows(this.source, this.tables.entityOf(kind), field, [...values], { order: kind.key })) as never[];
-        this.mark({ kind, field, values: [...values] });
+      fresh.all.map(async (ask) => {
+        const { kind, field, values } = ask;
+        const rows = (await selectRows(this.source, this.tables.entityOf(kind), field, values, { order: kind.key })) as never[];
+        this.asked.add(ask);
         // What is locked, and so loaded, already stays as it is.
         for (const row of rows) if (!this.rows.find(kind, kind.keyOf(row))) this.rows.load(kind, row);
       }),
     );
-    return gathered.size > 0;
-  }
-
-  private mark(ask: Ask): void {
-    const id = nameOf(ask);
-    this.asked.set(id, new Set([...(this.asked.get(id) ?? []), ...ask.values]));
+    return !fresh.isEmpty;
   }
 
   private mustExist({ kind, values }: Ask): void {
@@ -99,5 +87,3 @@ export class Loader {
     if (missing !== undefined) throw notFound(kind.name, missing);
   }
 }
-
-const nameOf = ({ kind, field }: Ask) => `${kind.name}.${field}`;

@@ -1,7 +1,9 @@
 import { ROWS_VERSION, type RouteBook } from '@ample-crane/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import type { RowTables } from '../platform/database/tables.ts';
-import { replay, rewrite } from './rebuild.ts';
+import { inTransaction } from '../platform/database/transaction.ts';
+import { takeOver } from './rebuild.ts';
+import { BESIDE, tellBeside } from './telling.ts';
 
 /**
  * Tells the tables of rows anew from the logbook, where an earlier program told them otherwise. As the owner, before the
@@ -14,13 +16,15 @@ export function retell(
   tables: RowTables,
   routesOf: (manager: EntityManager) => Promise<RouteBook>,
 ): Promise<number | null> {
-  return owner.transaction(async (manager) => {
+  return inTransaction(owner, async (transaction) => {
+    const { manager, commitWith } = transaction;
     const told = await manager.query<{ version: number }[]>('select version from rows_told');
     if (told[0]?.version === ROWS_VERSION) return null;
-    const { rows, entries } = await replay(manager, await routesOf(manager));
-    if (entries > 0) await rewrite(manager, rows, tables);
+    const entries = await tellBeside(transaction, tables, await routesOf(manager));
+    if (entries > 0) await takeOver(manager, tables);
+    await manager.query(`drop schema ${BESIDE} cascade`);
     await manager.query('delete from rows_told');
-    await manager.query('insert into rows_told values ($1)', [ROWS_VERSION]);
+    await commitWith({ text: 'insert into rows_told values ($1)', values: [ROWS_VERSION] });
     return entries;
   });
 }

@@ -1,4 +1,4 @@
-import { groupBy, Rows, type Ask, type RowKind } from '@ample-crane/core';
+import { AskSet, Rows, type Ask, type RowKind } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { poolOf } from '../platform/database/pool.ts';
@@ -20,7 +20,7 @@ export class RowReader {
   async read(asks: readonly Ask[], rows = new Rows()): Promise<Rows> {
     const source = { database: this.database, client: poolOf(this.database) };
     await Promise.all(
-      together(asks).map(async ({ kind, field, values }) => {
+      new AskSet(asks).all.map(async ({ kind, field, values }) => {
         const found = await selectRows(source, this.tables.entityOf(kind), field, values, { order: kind.key });
         // Only rows that are not there yet: reading twice doubles nothing.
         for (const row of found) if (!rows.find(kind, kind.keyOf(row as never))) rows.load(kind, row as never);
@@ -33,13 +33,4 @@ export class RowReader {
   async find<Row extends object>(kind: RowKind<Row>, key: string): Promise<Row | undefined> {
     return (await this.read([{ kind, field: kind.key, values: [key] }])).find(kind, key);
   }
-}
-
-/** Each kind and field once, with every value that is asked for. */
-function together(asks: readonly Ask[]): Ask[] {
-  const alike = groupBy(asks, ({ kind, field }) => `${kind.name}.${field}`);
-  return [...alike.values()].flatMap((same) => {
-    const [first] = same;
-    return first ? [{ ...first, values: [...new Set(same.flatMap((ask) => ask.values))] }] : [];
-  });
 }

@@ -24,6 +24,12 @@ export const upsertRows = <T extends ObjectLiteral>(manager: EntityManager, enti
 export const insertRows = <T extends ObjectLiteral>(manager: EntityManager, entity: EntityTarget<T>, rows: readonly T[]) =>
   write(manager, { entity, rows }, false);
 
+/** Brings a table up to date: what is added to sums is added, what is gone is taken away. */
+export async function changeRows(manager: EntityManager, { gone = [], ...more }: TableRows): Promise<void> {
+  if (gone.length > 0) await manager.query(removal(planOf(manager.connection, more.entity), '$1'), [gone]);
+  await write(manager, more, true);
+}
+
 /** Brings several tables up to date and tells a channel, in one statement; few rows of each. */
 export function upsertAndNotify(database: DataSource, tables: readonly TableRows[], channel: string, message: object): pg.QueryConfig {
   const parts: string[] = [];
@@ -60,18 +66,44 @@ export async function selectRows<T extends ObjectLiteral>(
 ): Promise<T[]> {
   if (values.length === 0) return [];
   const plan = planOf(database, entity);
-  const nameOf = (wanted: string) => plan.columns.find((c) => c.property === wanted)?.name ?? '';
-  const names = plan.columns.map((c) => c.name).join(', ');
-  const text = `select ${names} from ${plan.table} where ${nameOf(property)} = any($1) order by ${nameOf(order)}${lock ? ' for update' : ''}`;
-  const { rows } = await client.query<unknown[]>({ ...prepared(text, [values]), rowMode: 'array' });
-  return rows.map((row) => Object.fromEntries(plan.columns.map((c, i) => [c.property, c.fromDatabase(row[i])])) as T);
+  const rest = `where ${columnOf(plan, property)} = any($1) order by ${columnOf(plan, order)}${lock ? ' for update' : ''}`;
+  return read(client, plan, rest, [values]);
+}
+
+/** So many rows at most that come after a value in a column, in the column's order. */
+export function rowsAfter<T extends ObjectLiteral>(
+  { database, client }: Source,
+  entity: EntityTarget<T>,
+  property: keyof T & string,
+  after: unknown,
+  most: number,
+): Promise<T[]> {
+  const plan = planOf(database, entity);
+  const column = columnOf(plan, property);
+  return read(client, plan, `where ${column} > $1 order by ${column} limit $2`, [after, most]);
+}
+
+const columnOf = ({ columns }: TablePlan, property: string) => columns.find((c) => c.property === property)?.name ?? '';
+
+async function read<T>(client: Source['client'], { table, columns }: TablePlan, rest: string, values: unknown[]): Promise<T[]> {
+  const text = `select ${columns.map((c) => c.name).join(', ')} from ${table} ${rest}`;
+  const { rows } = await client.query<unknown[]>({ ...prepared(text, values), rowMode: 'array' });
+  return rows.map((cells) => {
+    const row: Record<string, unknown> = {};
+    columns.forEach((c, i) => (row[c.property] = c.fromDatabase(cells[i])));
+    return row as T;
+  });
 }
 
 /** A few thousand rows a statement. */
-async function write<T extends ObjectLiteral>(manager: EntityManager, { entity, rows }: TableRows<T>, replace: boolean): Promise<void> {
+async function write<T extends ObjectLiteral>(
+  manager: EntityManager,
+  { entity, rows, sums }: TableRows<T>,
+  replace: boolean,
+): Promise<void> {
   const plan = planOf(manager.connection, entity);
   for (let i = 0; i < rows.length; i += CHUNK)
-    await manager.query(statement(plan, '$1', replace), [records(plan, rows.slice(i, i + CHUNK))]);
+    await manager.query(statement(plan, '$1', replace, { sums }), [records(plan, rows.slice(i, i + CHUNK))]);
 }
 
 /** An insert of rows that come as one JSON parameter. */
@@ -99,7 +131,13 @@ const removal = ({ table, columns }: TablePlan, parameter: string) =>
   `delete from ${table} where ${columns.find((c) => c.isKey)?.name ?? ''} = any(${parameter})`;
 
 const records = ({ columns }: TablePlan, rows: readonly ObjectLiteral[]): string =>
-  JSON.stringify(rows.map((row) => Object.fromEntries(columns.map((c) => [c.key, c.toDatabase(row[c.property])]))));
+  JSON.stringify(
+    rows.map((row) => {
+      const record: Record<string, unknown> = {};
+      for (const c of columns) record[c.key] = c.toDatabase(row[c.property]);
+      return record;
+    }),
+  );
 
 interface TablePlan {
   table: string;
