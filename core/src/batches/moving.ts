@@ -1,14 +1,18 @@
 import { placementsOf, takeOff, type Placement } from '../carriers/index.ts';
-import { refuse, type Decision } from '../ledger/index.ts';
+import { refuse, type Asked, type Decision } from '../ledger/index.ts';
 import { onward, operationOf, roundAt, roundOrOn, type Operation, type Override } from '../routing/index.ts';
 import type { Batch } from './batch.ts';
-import type { AtStep } from './commands/onBatch.ts';
+import type { AtStep, SeenAtStep } from './commands/onBatch.ts';
 import { accept, type BatchEntry } from './decided.ts';
-import { placed } from './places.ts';
+import { placeAsks, placed } from './places.ts';
+import { fullObjection, waitAsks } from './waiting.ts';
 
 /** Whether a batch leaves by itself the moment its work is done: no gate to pass, nobody to ask. */
 export const movesByItself = (batch: Batch, operation: Operation): boolean =>
   operation.gate.length === 0 && operation.repeat?.kind !== 'until accepted' && batch.status !== 'done';
+
+/** What must be known before a batch moves on. */
+export const moveAsks = (told: readonly Placement[] | undefined, at: SeenAtStep): Asked[] => [...placeAsks(told, at), ...waitAsks(at)];
 
 interface Going {
   again: boolean;
@@ -26,6 +30,8 @@ export function moveTo(at: AtStep, { again, override, told, quantity = at.live.l
   const to = again ? operation.repeat?.backTo : onward(route, operation, batch.component);
   if (to === undefined) return refuse(`${operation.name} is the last step`);
   const next = operationOf(route, to);
+  const full = fullObjection(next, { batchId: batch.id, pieces: quantity }, at.factory, at.answers);
+  if (full) return full;
   // Work that takes its places when it is begun may start from where the batch sits.
   const keeps = next.place?.kind === operation.place?.kind;
   const placing = placed(at, {

@@ -18,7 +18,7 @@ describe('places', () => {
       ['F2', 2],
     ]);
     expect(said(house.command(second, { command: 'start work', personId: 'ann' }))).toEqual([
-      '1 of 6 places free in a form for cool; 3 are needed',
+      `1 of 6 places free in a form for cool; 3 are needed: ${first} (5) is there`,
     ]);
     house.command(second, {
       command: 'split batch',

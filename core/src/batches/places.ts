@@ -1,27 +1,63 @@
-import { placementsOf, PlacesTaken, placesFor, type CarrierUse, type Placement, type Placing } from '../carriers/index.ts';
+import {
+  OnCarrier,
+  placementsOf,
+  PlacesTaken,
+  placesFor,
+  suits,
+  type CarrierUse,
+  type PiecesOf,
+  type Placement,
+  type Placing,
+} from '../carriers/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { asked, NOT_ANSWERED, type Answers, type Asked, type Refused } from '../ledger/index.ts';
+import { onward, type PlaceNeed } from '../routing/index.ts';
 import type { AtStep, SeenAtStep } from './commands/onBatch.ts';
 import type { BatchEntry } from './decided.ts';
 
-/** Whether places come into an act on a batch: its route counts some, or it was told where to go. */
-export const placeAsks = (told: readonly Placement[] | undefined, { route }: Pick<SeenAtStep, 'route'>): Asked[] =>
-  told !== undefined || route.operations.some((o) => o.place) ? [asked(PlacesTaken, {})] : [];
+/** Where more carriers of a kind than these are full, naming what sits on them tells nobody anything. */
+const NAMED_MOST = 4;
+
+/** Who sits on the carriers that a step needs, where they are few. */
+function onFitting(factory: Factory, need: PlaceNeed | undefined, modelId: string): Asked[] {
+  const fitting = need ? factory.carriersInUse().filter((carrier) => suits(carrier, need, modelId)) : [];
+  return fitting.length > NAMED_MOST ? [] : fitting.map(({ id }) => asked(OnCarrier, { carrierId: id }));
+}
+
+/** What must be known of places: whether its route counts some, or it was told where to go; and who is where it may go now. */
+export function placeAsks(told: readonly Placement[] | undefined, at: SeenAtStep): Asked[] {
+  const { route, operation, batch, factory } = at;
+  if (told === undefined && !route.operations.some((o) => o.place)) return [];
+  const next = [operation.id, onward(route, operation, batch.component), operation.repeat?.backTo];
+  const needs = route.operations.filter((o) => next.includes(o.id));
+  return [
+    asked(PlacesTaken, {}),
+    ...(told
+      ? told.map(({ carrierId }) => asked(OnCarrier, { carrierId }))
+      : needs.flatMap(({ place }) => onFitting(factory, place, batch.modelId))),
+  ];
+}
 
 /** Every carrier in use, and how full it is; none where nobody could say. */
-export function carriersIn(factory: Factory, answers: Answers, own: readonly Placement[]): CarrierUse[] {
+export function carriersIn(factory: Factory, answers: Answers, own: readonly Placement[], batchId: string | null): CarrierUse[] {
   const taken = answers.to(PlacesTaken, {});
   if (taken === NOT_ANSWERED) return [];
   return factory.carriersInUse().map((carrier) => ({
     carrier,
     taken: taken(carrier.id),
     own: own.find((p) => p.carrierId === carrier.id)?.pieces ?? 0,
+    others: othersOn(carrier.id, batchId, answers),
   }));
+}
+
+function othersOn(carrierId: string, batchId: string | null, answers: Answers): PiecesOf[] {
+  const on = answers.to(OnCarrier, { carrierId });
+  return on === NOT_ANSWERED ? [] : on.filter((p) => p.batchId !== batchId);
 }
 
 /** Every carrier that a batch could be put on. */
 export const carriersFor = ({ factory, answers, rows, batch }: AtStep): CarrierUse[] =>
-  carriersIn(factory, answers, placementsOf(rows, batch.id));
+  carriersIn(factory, answers, placementsOf(rows, batch.id), batch.id);
 
 /** The entry that puts a batch where it goes; none when it stays where it is. */
 export function placed(

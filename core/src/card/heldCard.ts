@@ -1,5 +1,5 @@
-import { Batch, JobsAt, gateAsks, gateEvidence, gateFindings } from '../batches/index.ts';
-import { PlacementRow, PlacesTaken, takenOn } from '../carriers/index.ts';
+import { AtStep, Batch, JobsAt, leaveAsks, leaveFindings, SeenAtStep, WaitingAt } from '../batches/index.ts';
+import { OnCarrier, PlacementRow, PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
 import { coatAsks, coatFindings } from '../finishing/index.ts';
 import { LEDGER, type HouseFactory } from '../ledger.ts';
 import {
@@ -25,6 +25,9 @@ const AIR_COUNTS_MS = HOUR_MS;
 /** Batches made on a card are numbered from here until the server gives them their numbers. */
 const FIRST_PROVISIONAL = 900_000_001;
 
+/** Who looks, where nobody acts. */
+const NOBODY: Giver = { personId: null, role: 'operator' };
+
 /** What a card holds of its batch, as it was told at an instant. */
 export interface Held {
   atMs: number;
@@ -39,6 +42,8 @@ export interface Held {
   temperatures: readonly TemperatureSample[];
   /** stations of which it was told what goes on there */
   stationCodes: readonly string[];
+  /** who waits at the stations where it may come to wait next */
+  waiting: Readonly<Record<string, readonly PiecesOf[]>>;
   /** boxes that its step could draw from, the oldest first */
   boxIds: readonly string[];
 }
@@ -96,13 +101,13 @@ export class HeldCard {
     return decision;
   }
 
-  /** What the gate before it says; nothing where none is before it. */
+  /** What is before it when it is done with its step; nothing where it is not. */
   gate(nowMs: number): Finding[] {
     const { batch } = this;
     if (batch.status !== 'finished' && batch.status !== 'dwelling') return [];
-    const operation = this.factory.operationAt(batch);
-    const answers = this.answered(gateAsks(batch, operation, this.factory, nowMs), nowMs);
-    return gateFindings(batch, operation, gateEvidence(batch, this.factory, nowMs, answers));
+    const sight = { rows: this.rows, factory: this.factory, nowMs, by: NOBODY };
+    const answers = this.answered(leaveAsks(new SeenAtStep(batch.id, sight)), nowMs);
+    return leaveFindings(new AtStep(batch.id, { ...sight, answers }));
   }
 
   /** Whether a coat may be sprayed. */
@@ -133,6 +138,8 @@ export class HeldCard {
   private answer(ask: Asked, nowMs: number): unknown {
     const { question, about } = ask;
     const answerer = LEDGER.answererOf(ask);
+    // It was told how many sit on a carrier, and not who.
+    if (question.name === OnCarrier.name) return NOT_ANSWERED;
     const elsewhere = question.name === JobsAt.name && !this.held.stationCodes.includes((about as { stationCode: string }).stationCode);
     if (elsewhere) return NOT_ANSWERED;
     if (answerer) {
@@ -144,6 +151,8 @@ export class HeldCard {
     switch (question.name) {
       case PlacesTaken.name:
         return (carrierId: string) => (this.takenByOthers.get(carrierId) ?? 0) + takenOn(this.rows, carrierId);
+      case WaitingAt.name:
+        return this.held.waiting[(about as { stationCode: string }).stationCode] ?? NOT_ANSWERED;
       case BoxesFor.name:
         // Boxes are told for the step it was at.
         return this.batch.operationId === this.toldAt ? this.held.boxIds : NOT_ANSWERED;

@@ -20,12 +20,28 @@ export interface Placement {
   pieces: number;
 }
 
+/** So many pieces of a batch somewhere. */
+export interface PiecesOf {
+  batchId: string;
+  pieces: number;
+}
+
+/** Batches that are somewhere, in words that follow a count: ": B12 (8), B15 (4) are there". */
+export function whoIsThere(there: readonly PiecesOf[]): string {
+  const sums = new Map<string, number>();
+  for (const { batchId, pieces } of there) sums.set(batchId, (sums.get(batchId) ?? 0) + pieces);
+  const named = [...sums].map(([batchId, pieces]) => `${batchId} (${pieces})`);
+  return named.length === 0 ? '' : `: ${named.join(', ')} ${named.length === 1 ? 'is' : 'are'} there`;
+}
+
 /** A carrier and how many of its places are taken, and by how many pieces of the batch in question. */
 export interface CarrierUse {
   carrier: Carrier;
   taken: number;
   /** of these, by the batch that is judged */
   own: number;
+  /** who the others are, where that was asked */
+  others?: readonly PiecesOf[];
 }
 
 export const freePlaces = ({ carrier, taken, own }: CarrierUse): number => carrier.places - taken + own;
@@ -100,7 +116,7 @@ export function placingObjections(
     else if (pieces > freePlaces(use))
       findings.push(
         objection(
-          `${use.carrier.name} has ${Math.max(0, freePlaces(use))} of ${use.carrier.places} places free; ${pieces} are needed`,
+          `${use.carrier.name} has ${Math.max(0, freePlaces(use))} of ${use.carrier.places} places free; ${pieces} are needed${whoIsThere(use.others ?? [])}`,
           'Choose another carrier as well, or split the batch',
         ),
       );

@@ -1,5 +1,15 @@
 import { question, refuse, type Finding, type Refused } from '../ledger/index.ts';
-import { allot, freePlaces, placedPieces, placingObjections, suits, type CarrierKind, type CarrierUse, type Placement } from './carrier.ts';
+import {
+  allot,
+  freePlaces,
+  placedPieces,
+  placingObjections,
+  suits,
+  whoIsThere,
+  type CarrierKind,
+  type CarrierUse,
+  type Placement,
+} from './carrier.ts';
 
 /** How many places are taken of a carrier, by its id. */
 export const PlacesTaken = question<Record<string, never>, (carrierId: string) => number>('places taken');
@@ -42,7 +52,8 @@ export function placesFor(placing: Placing): Refused | { kind: 'accept'; placeme
   if (found) return put(found);
   const free = fitting.reduce((sum, u) => sum + Math.max(0, freePlaces(u)), 0);
   const all = fitting.reduce((sum, u) => sum + u.carrier.places, 0);
-  return refuse(`${free} of ${all} places free in a ${need.kind} for ${where.toLowerCase()}; ${quantity} are needed`, {
+  const there = whoIsThere(fitting.flatMap((u) => u.others ?? []));
+  return refuse(`${free} of ${all} places free in a ${need.kind} for ${where.toLowerCase()}; ${quantity} are needed${there}`, {
     rule: 'places',
     verdict: 'wait',
     remedy: 'Wait until places come free, or split the batch',

@@ -1,5 +1,5 @@
-import { Batch, LatestEntry, lastOf } from '../batches/index.ts';
-import { PlacesTaken, takenOn } from '../carriers/index.ts';
+import { Batch, isWaiting, LatestEntry, lastOf, WaitingAt } from '../batches/index.ts';
+import { PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
 import { SerialCount, SerialsGiven } from '../fitting/index.ts';
 import { LEDGER, type HouseFactory, type LogbookEntry } from '../ledger.ts';
 import { NOT_ANSWERED, type Asked, type Rows } from '../ledger/index.ts';
@@ -30,6 +30,8 @@ export class WholeHistory {
     switch (question.name) {
       case PlacesTaken.name:
         return (carrierId: string) => takenOn(this.rows, carrierId);
+      case WaitingAt.name:
+        return this.waiting((about as AboutOf<typeof WaitingAt>).stationCode);
       case BoxesFor.name:
         return this.boxes((about as AboutOf<typeof BoxesFor>).batchId);
       case LatestEntry.name: {
@@ -49,6 +51,11 @@ export class WholeHistory {
       default:
         return NOT_ANSWERED;
     }
+  }
+
+  private waiting(stationCode: string): PiecesOf[] {
+    const there = this.rows.all(Batch).filter((b) => b.stationCode === stationCode && isWaiting(b));
+    return there.map((b) => ({ batchId: b.id, pieces: b.quantity }));
   }
 
   private boxes(batchId: string): string[] {

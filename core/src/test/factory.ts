@@ -15,6 +15,9 @@ import { COMPONENTS, type Route } from '../routing/index.ts';
 import { DEFAULT_MOISTURE_GATE, KILN_SCHEDULES, SPECIES } from '../timber/index.ts';
 import { START_MS } from './start.ts';
 
+/** How many pieces can wait at a station where waiting is the step. */
+export const WAITING_PLACES = 24;
+
 const wood = { species: 'mahogany', use: 'body', volumeM3: 0.004, thicknessMm: 50 } as const;
 
 /** A small factory in which everything is there: its parts can be taken away again. */
@@ -41,7 +44,14 @@ export function testFactory(routes: ReadonlyMap<string, Route>, carriers: readon
     wood: Object.fromEntries(COMPONENTS.map((component) => [component, wood])),
     active: true,
   });
-  const station = (code: string): Station => ({ code, name: code, stage: 'bodies', zoneId: 'bench', kind: 'work', places: 2 });
+  const waits = new Set(steps.flatMap(({ step }) => (step.kind === 'dwell' ? [step.stationCode] : [])));
+  const station = (code: string): Station => ({
+    code,
+    name: code,
+    stage: 'bodies',
+    zoneId: 'bench',
+    ...(waits.has(code) ? { kind: 'dwell', places: WAITING_PLACES } : { kind: 'work', places: 2 }),
+  });
   return new Factory({
     models: new Map([...routes.values()].map((r) => [r.modelId, model(r.modelId)])),
     routes,

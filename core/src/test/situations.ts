@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { PlacesTaken } from '../carriers/index.ts';
 import * as commands from '../batches/index.ts';
+import { WaitingAt } from '../batches/index.ts';
 import type { Piece } from '../batches/index.ts';
 import { NextNumber, type Route } from '../routing/index.ts';
 import { testFactory } from './factory.ts';
@@ -35,7 +36,7 @@ const OTHER: Route = {
 const ROUTES = [WIDE_ROUTE, SECOND, LOOSE, GATED, OTHER, BRACES_ROUTE, SHORT_ROUTE];
 export const factory = testFactory(new Map(ROUTES.map((r) => [r.id, r])), CARRIERS);
 export const NUMBER = { [NextNumber.name]: 7 };
-export const ROOM = { [PlacesTaken.name]: () => 0 };
+export const ROOM = { [PlacesTaken.name]: () => 0, [WaitingAt.name]: [] };
 
 export const wide = (operationId: string, over: Around['batch'] = {}) => ({
   modelId: 'wide',

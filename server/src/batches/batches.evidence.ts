@@ -1,4 +1,4 @@
-import { BoxesFor, lastOf, LatestEntry, NextNumber, PlacesTaken } from '@ample-crane/core';
+import { BoxesFor, lastOf, LatestEntry, NextNumber, PlacesTaken, WaitingAt, type PiecesOf } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { EvidenceSources } from '../logbook/evidence.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
@@ -17,6 +17,16 @@ export class BatchesEvidence {
       const rows = await manager.query<{ id: string; taken: number }[]>('select id, taken from carrier where active');
       const taken = new Map(rows.map((row) => [row.id, row.taken]));
       return (carrierId) => taken.get(carrierId) ?? 0;
+    });
+    sources.add(WaitingAt, async ({ stationCode }, { manager }) => {
+      // Two who come at once are told one after the other.
+      if (manager.queryRunner?.isTransactionActive)
+        await manager.query('select from station where code = $1 for no key update', [stationCode]);
+      return manager.query<PiecesOf[]>(
+        `select id as "batchId", quantity as pieces from batch
+         where station_code = $1 and (status = 'dwelling' or status = 'held' and held_status = 'dwelling') order by arrived_at, number`,
+        [stationCode],
+      );
     });
     sources.add(BoxesFor, async ({ batchId }, { manager, factory }) => {
       const drawing = [...factory.setUp.routes.values()].some((r) => r.operations.some((o) => o.draws));

@@ -1,14 +1,18 @@
 import {
+  AtStep,
+  Batch,
   comesAlong,
-  gateAsks,
-  gateEvidence,
-  gateFindings,
+  leaveAsks,
+  leaveFindings,
   placementsOf,
   PlacementRow,
   rowsBy,
+  SeenAtStep,
   touchMinutes,
   type BatchStatus,
   type Finding,
+  type Giver,
+  type Rows,
   type Stage,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
@@ -38,6 +42,9 @@ const IN_WORK: Listing = {
   usually: '-number',
 };
 const DONE: Listing = { table: 'batch', key: 'id', sorts: { number: 'number', endedMs: 'ended_at' }, usually: '-endedMs' };
+
+/** Who looks, where nobody acts. */
+const NOBODY: Giver = { personId: null, role: 'operator' };
 
 /** Batches, many at once. */
 @Injectable()
@@ -79,9 +86,9 @@ export class BatchLists {
   async views(batches: readonly BatchEntity[], factory: FactoryNow): Promise<BatchView[]> {
     const ids = batches.map((b) => b.id);
     const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
-    const [findings, placements, visits] = await Promise.all([
-      this.gates(batches, factory),
-      this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]),
+    const placements = await this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]);
+    const [findings, visits] = await Promise.all([
+      this.leaving(batches, placements, factory),
       atWork.length === 0
         ? []
         : this.database.getRepository(VisitEntity).find({ where: { id: In(atWork) }, select: { id: true, personId: true } }),
@@ -94,12 +101,13 @@ export class BatchLists {
     });
   }
 
-  /** What the gate before each batch says; nothing where none is before it. */
-  private async gates(batches: readonly BatchEntity[], factory: FactoryNow): Promise<Map<string, Finding[]>> {
-    const nowMs = this.clock.nowMs();
-    const atGate = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
-    const asks = atGate.flatMap((b) => gateAsks(b, factory.operationAt(b), factory, nowMs));
+  /** What is before each batch that is done with its step; nothing where it is not. */
+  private async leaving(batches: readonly BatchEntity[], placements: Rows, factory: FactoryNow): Promise<Map<string, Finding[]>> {
+    const done = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
+    for (const batch of done) placements.load(Batch, batch);
+    const sight = { rows: placements, factory, nowMs: this.clock.nowMs(), by: NOBODY };
+    const asks = done.flatMap((b) => leaveAsks(new SeenAtStep(b.id, sight)));
     const answers = await this.sources.answer(asks, factory);
-    return new Map(atGate.map((b) => [b.id, gateFindings(b, factory.operationAt(b), gateEvidence(b, factory, nowMs, answers))]));
+    return new Map(done.map((b) => [b.id, leaveFindings(new AtStep(b.id, { ...sight, answers }))]));
   }
 }

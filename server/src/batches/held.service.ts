@@ -14,6 +14,8 @@ import {
   rowsBy,
   rowsOf,
   Temperatures,
+  WaitingAt,
+  waitsAheadAt,
   waysOf,
   zoneOf,
   type Ask,
@@ -56,6 +58,11 @@ export class HeldService {
     await this.reader.read([...along, rowsBy(Job, 'openAt', stationCodes)], rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
+    const waits = waitsAheadAt(factory.routeOf(batch), batch);
+    const who = await this.sources.answer(
+      waits.map((stationCode) => asked(WaitingAt, { stationCode })),
+      factory,
+    );
     const air = answers.to(AirNow, { zoneId });
     const temperatures = answers.to(Temperatures, sinceIt);
     const taken = answers.to(PlacesTaken, {});
@@ -69,6 +76,12 @@ export class HeldService {
       air: air === NOT_ANSWERED ? null : air,
       temperatures: temperatures === NOT_ANSWERED ? [] : temperatures,
       stationCodes,
+      waiting: Object.fromEntries(
+        waits.flatMap((stationCode) => {
+          const there = who.to(WaitingAt, { stationCode });
+          return there === NOT_ANSWERED ? [] : [[stationCode, there]];
+        }),
+      ),
       boxIds,
     };
   }

@@ -43,6 +43,27 @@ describe('places', () => {
     expect(answers.find((a) => a.status !== 200)?.body.detail).toMatch(/taken these places|places free/);
     expect(await taken('R03')).toBe(7);
   });
+  test('where waiting is the step are no more than its station has, whoever comes at once', async () => {
+    const clamps = (await manager.get('/setup')).body.stations.find((s: { code: string }) => s.code === 'RM3');
+    const give = (places: number, version: number) => manager.put('/stations/RM3', { version, name: clamps.name, places });
+    expect((await give(4, clamps.version)).status).toBe(200);
+    const ids = [await startedBatch(factory, manager, 'body', 5), await startedBatch(factory, manager, 'body', 5)];
+    for (const id of ids) {
+      await advanceTo(factory, manager, id, 'b-glue');
+      const { workers } = await card(manager, id);
+      expect((await act(id, 'start', { personId: workers[0].id })).status).toBe(200);
+      expect((await act(id, 'finish', { good: 5, rework: 0, scrap: 0, outcomes: [] })).status).toBe(200);
+      // No place yet: it stays where it was worked on, and says what it waits for.
+      expect((await card(manager, id)).batch).toMatchObject({ operationId: 'b-glue', status: 'finished' });
+    }
+    expect(sentences(await act(ids[0] ?? '', 'move'))).toEqual(['4 of 4 places free at Blank clamps; 5 are needed']);
+    expect((await give(8, clamps.version + 1)).status).toBe(200);
+    const answers = await Promise.all(ids.map((id) => act(id, 'move')));
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 422]);
+    const there = ids[answers.findIndex((a) => a.status === 200)] ?? '';
+    expect(answers.flatMap((a) => sentences(a) ?? [])).toEqual([`3 of 8 places free at Blank clamps; 5 are needed: ${there} (5) is there`]);
+    expect((await give(clamps.places, clamps.version + 2)).status).toBe(200);
+  });
 });
 
 describe('hand-over and correction', () => {
@@ -81,7 +102,8 @@ describe('hand-over and correction', () => {
     await act(id, 'place', { placements: [{ carrierId: 'R05', pieces: 5 }] });
     await act(id, 'split', { pieceIds: [`${id}-04`, `${id}-05`] });
     const { besides } = await card(manager, id);
-    const off = besides.find((b: { quantity: number; id: string }) => b.quantity === 2 && b.id > id)?.id as string;
+    const off = besides.find((b: { quantity: number; id: string }) => b.quantity === 2 && Number(b.id.slice(1)) > Number(id.slice(1)))
+      ?.id as string;
     expect([await taken('R05'), (await card(manager, off)).batch.placements[0].pieces]).toEqual([5, 2]);
     expect((await act(id, 'merge', { fromBatchId: off })).status).toBe(200);
     expect([(await card(manager, id)).batch.quantity, (await card(manager, off)).batch.status, await taken('R05')]).toEqual([5, 'done', 5]);

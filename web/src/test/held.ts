@@ -190,6 +190,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
     air: { tempC: 21, relativeHumidity: 0.5 },
     temperatures: [],
     stationCodes: [stationCode],
+    waiting: {},
     boxIds: [],
   };
 }

@@ -4,9 +4,8 @@ import { onward } from '../../routing/index.ts';
 import { batchIdOf } from '../batch.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { gateAsks, gateEvidence, gateFindings } from '../gate.ts';
-import { moveTo } from '../moving.ts';
+import { moveAsks, moveTo } from '../moving.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
-import { placeAsks } from '../places.ts';
 import { onBatch } from './onBatch.ts';
 
 /** Calls pieces out of a buffer, for an order when it names one. */
@@ -15,7 +14,7 @@ export const CallBatch = onBatch('call batch')<{ quantity: number; orderId: stri
   reads:
     ({ orderId }) =>
     () => [rowsOf(Order, orderId === null ? [] : [orderId])],
-  asks: (_, at) => [BATCH_NUMBER, ...gateAsks(at.batch, at.operation, at.factory, at.nowMs), ...placeAsks(undefined, at)],
+  asks: (_, at) => [BATCH_NUMBER, ...gateAsks(at.batch, at.operation, at.factory, at.nowMs), ...moveAsks(undefined, at)],
   decide({ quantity, orderId }, at) {
     const { batch, operation, route, live, rows, factory, nowMs, answers } = at;
     const order = orderId === null ? null : rows.find(Order, orderId);

@@ -8,6 +8,7 @@ import { TestHouse } from '../../test/house.ts';
 import { HOUR_MS } from '../../units/index.ts';
 import { Batch, Piece } from '../batch.ts';
 import { JobsAt } from '../benchPlaces.ts';
+import { WaitingAt } from '../waiting.ts';
 import { batchCommand, StartBatch, type BatchCommand } from './index.ts';
 
 const hours = (minimum: number) => ({ kind: 'elapsed', what: 'Rested', minimumMinutes: minimum * 60 }) as const;
@@ -45,6 +46,7 @@ function decide(batch: Batch, { command, ...said }: BatchCommand, { pieces = pie
   for (const piece of pieces) rows.load(Piece, piece);
   const answers: Readonly<Record<string, unknown>> = {
     [JobsAt.name]: [],
+    [WaitingAt.name]: [],
 
     [CoatsOn.name]: known.coats && pieces.map(({ id }) => ({ pieceId: id, coats: known.coats, lastMs: 0 })),
     [UnmeasuredOf.name]: known.unmeasured,

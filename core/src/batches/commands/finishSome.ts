@@ -3,16 +3,15 @@ import { aspectAsks, mayFinish, onward, operationOf } from '../../routing/index.
 import { batchIdOf, piecesInPass } from '../batch.ts';
 import { benchOf } from '../bench.ts';
 import { accept, type BatchEntry } from '../decided.ts';
-import { goesOn } from '../moving.ts';
+import { goesOn, moveAsks } from '../moving.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
 import { choiceObjection } from '../pieces.ts';
-import { placeAsks } from '../places.ts';
 import { onBatch } from './onBatch.ts';
 
 /** Some pieces are ready before the rest and go on as a batch of their own. */
 export const FinishSome = onBatch('finish some')<{ pieceIds: readonly string[] }>({
   role: 'operator',
-  asks: (_, at) => [BATCH_NUMBER, ...placeAsks(undefined, at), ...aspectAsks('finish', at)],
+  asks: (_, at) => [BATCH_NUMBER, ...moveAsks(undefined, at), ...aspectAsks('finish', at)],
   decide({ pieceIds }, at) {
     const { batch, operation, route, pieces } = at;
     if (batch.status !== 'running') return refuse(`${operation.name} is not running; start it first`);

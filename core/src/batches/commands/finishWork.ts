@@ -3,10 +3,9 @@ import { aspectAsks, mayFinish } from '../../routing/index.ts';
 import { piecesInPass } from '../batch.ts';
 import { benchOf } from '../bench.ts';
 import { accept, type BatchEntry } from '../decided.ts';
-import { goesOn, placesWithout } from '../moving.ts';
+import { goesOn, moveAsks, placesWithout } from '../moving.ts';
 import { countsObjection, type Counts } from '../pieces.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
-import { placeAsks } from '../places.ts';
 import { onBatch, type AtStep, type SeenAtStep } from './onBatch.ts';
 
 /** The work of a pass is done, and counted. */
@@ -29,7 +28,7 @@ const goesAlone = ({ good, rework }: Counts, { operation }: SeenAtStep): boolean
   operation.reworkAlone === true && rework > 0 && good > 0;
 
 function finishAsks(counts: Counts, at: SeenAtStep): Asked[] {
-  return [...(goesAlone(counts, at) ? [BATCH_NUMBER] : []), ...placeAsks(undefined, at), ...aspectAsks('finish', at)];
+  return [...(goesAlone(counts, at) ? [BATCH_NUMBER] : []), ...moveAsks(undefined, at), ...aspectAsks('finish', at)];
 }
 
 function finish(counts: Counts, at: AtStep): Decision<BatchEntry> {

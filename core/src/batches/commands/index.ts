@@ -24,7 +24,7 @@ import { StartBatch } from './startBatch.ts';
 import { StartWork } from './startWork.ts';
 import { UndoEntry } from './undoEntry.ts';
 
-export { NAMING_ROLE, OVERRIDE_ROLE } from './onBatch.ts';
+export { AtStep, NAMING_ROLE, OVERRIDE_ROLE, SeenAtStep } from './onBatch.ts';
 export type { StartBatchRequest } from './startBatch.ts';
 export { mayShareJob } from './startWork.ts';
 export {

@@ -3,15 +3,14 @@ import { aspectAsks, before } from '../../routing/index.ts';
 import { Batch, livePieces, piecesIn, type Piece } from '../batch.ts';
 import { benchObjection } from '../bench.ts';
 import { accept, type BatchEntry } from '../decided.ts';
-import { movesByItself, moveTo } from '../moving.ts';
-import { placeAsks } from '../places.ts';
+import { moveAsks, moveTo, movesByItself } from '../moving.ts';
 import { onBatch, type AtStep } from './onBatch.ts';
 
 /** Joins other components to this one: a fingerboard to its neck, a top and a back to the sides. */
 export const JoinParts = onBatch('join parts')<{ personId: string; guestBatchIds: readonly string[] }>({
   role: 'operator',
   others: ({ guestBatchIds }) => guestBatchIds,
-  asks: (_, at) => [...placeAsks(undefined, at), ...aspectAsks('begin', at)],
+  asks: (_, at) => [...moveAsks(undefined, at), ...aspectAsks('begin', at)],
   decide({ personId, guestBatchIds }, at) {
     const { batch, operation, route, rows, live } = at;
     if (operation.kind !== 'join') return refuse(`Nothing is joined at ${operation.name}`);

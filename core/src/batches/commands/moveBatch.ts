@@ -2,8 +2,7 @@ import type { Placement } from '../../carriers/index.ts';
 import { mayActAs, refuse, wrongInput } from '../../ledger/index.ts';
 import { roundOrOn, roundTooMany } from '../../routing/index.ts';
 import { gateAsks, gateEvidence, gateFindings } from '../gate.ts';
-import { moveTo } from '../moving.ts';
-import { placeAsks } from '../places.ts';
+import { moveAsks, moveTo } from '../moving.ts';
 import { onBatch, OVERRIDE_ROLE } from './onBatch.ts';
 
 const OVERRIDE_REASON_LENGTH = 5;
@@ -22,7 +21,7 @@ export const MoveBatch = onBatch('move batch')<MoveSaid>({
     overrideReason !== undefined && !mayActAs(by.role, OVERRIDE_ROLE)
       ? `A gate can be overridden by a ${OVERRIDE_ROLE} or above; you are ${by.role}.`
       : null,
-  asks: ({ placements }, at) => [...gateAsks(at.batch, at.operation, at.factory, at.nowMs), ...placeAsks(placements, at)],
+  asks: ({ placements }, at) => [...gateAsks(at.batch, at.operation, at.factory, at.nowMs), ...moveAsks(placements, at)],
   decide({ overrideReason, accepted, placements }, at) {
     const { batch, operation, factory, nowMs, answers } = at;
     if (batch.status !== 'finished' && batch.status !== 'dwelling')

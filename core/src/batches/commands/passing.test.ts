@@ -3,6 +3,7 @@ import { NUMBER, ROOM, wide, tell, stocked, running, type Case } from '../../tes
 import { NOT_ANSWERED } from '../../ledger/index.ts';
 import { DAY_MS, HOUR_MS } from '../../units/index.ts';
 import { JobsAt } from '../benchPlaces.ts';
+import { WaitingAt } from '../waiting.ts';
 import type { Job } from '../job.ts';
 import * as commands from './index.ts';
 
@@ -108,6 +109,35 @@ tell('MoveBatch', [
     { batch: wide('age', { component: 'instrument', status: 'finished' }) },
     'accepted | Round 1 of age: is it accepted, or does it go round again?',
   ],
+  ...(
+    [
+      ['there are places', [{ batchId: 'B7', pieces: 21 }], 'batch.moved'],
+      ['only it waits itself', [{ batchId: 'B1', pieces: 24 }], 'batch.moved'],
+      [
+        'others have them',
+        [
+          { batchId: 'B7', pieces: 20 },
+          { batchId: 'B8', pieces: 2 },
+        ],
+        '2 of 24 places free at S-cure; 3 are needed: B7 (20), B8 (2) are there | Wait until places come free, or split the batch',
+      ],
+      ['nobody could say', NOT_ANSWERED, 'Nobody could say who waits at S-cure'],
+    ] as const
+  ).map(([situation, waiting, told]): Case => [
+    `to where waiting is the step, and ${situation}`,
+    {},
+    { batch: wide('spray', { component: 'instrument', status: 'finished' }), answers: { ...ROOM, [WaitingAt.name]: waiting } },
+    told,
+  ]),
+  [
+    'against its gate, to where there are no places',
+    { overrideReason: 'Hurry up' },
+    {
+      batch: wide('spray', { component: 'instrument', status: 'finished' }),
+      answers: { ...ROOM, [WaitingAt.name]: [{ batchId: 'B7', pieces: 30 }] },
+    },
+    '0 of 24 places free at S-cure; 3 are needed: B7 (30) is there | Wait until places come free, or split the batch',
+  ],
 ]);
 test.each([
   ['operator', 'A gate can be overridden by a lead or above; you are operator.'],
@@ -194,6 +224,18 @@ tell('StartWork', [
     'of a step that may not wait, where nobody knows the places',
     { personId: 'ann' },
     { batch: wide('bend') },
+    'Nobody could say who waits at S-cool',
+  ],
+  [
+    'of a step that may not wait, where waiting has no room',
+    { personId: 'ann' },
+    { batch: wide('bend'), answers: { ...ROOM, [WaitingAt.name]: [{ batchId: 'B7', pieces: 23 }] } },
+    '1 of 24 places free at S-cool; 3 are needed: B7 (23) is there | Wait until places come free, or split the batch',
+  ],
+  [
+    'of a step that may not wait, where the forms are not known',
+    { personId: 'ann' },
+    { batch: wide('bend'), answers: { [WaitingAt.name]: [] } },
     '0 of 0 places free in a form for cool; 3 are needed | Wait until places come free, or split the batch',
   ],
   ['once it is taken over', { personId: 'ann' }, { batch: wide('sand', { accepted: true }) }, 'work.started'],

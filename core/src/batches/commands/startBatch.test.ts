@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { PlacesTaken } from '../../carriers/index.ts';
+import { OnCarrier, PlacesTaken } from '../../carriers/index.ts';
 import type { RowKind } from '../../ledger/index.ts';
 import { Order } from '../../orders/index.ts';
 import { NextNumber } from '../../routing/index.ts';
@@ -198,6 +198,6 @@ test('it is about the lot, its blanks and the batch it matches; the order is onl
   const asks = (placements: { carrierId: string; pieces: number }[]) =>
     StartBatch.asks({ placements } as never, undefined as never).map((a) => a.question.name);
   expect(asks([])).toEqual([NextNumber.name]);
-  expect(asks([{ carrierId: 'R1', pieces: 1 }])).toEqual([NextNumber.name, PlacesTaken.name]);
+  expect(asks([{ carrierId: 'R1', pieces: 1 }])).toEqual([NextNumber.name, PlacesTaken.name, OnCarrier.name]);
   expect(batchOf().id).toBe('B1');
 });

@@ -1,4 +1,4 @@
-import { PlacesTaken, placingObjections, type Placement } from '../../carriers/index.ts';
+import { OnCarrier, PlacesTaken, placingObjections, type Placement } from '../../carriers/index.ts';
 import type { Factory, Model } from '../../factory/index.ts';
 import {
   asked,
@@ -43,7 +43,10 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
     about: [rowsOf(Lot, [lotId]), rowsOf(Blank, blankIds), rowsOf(Batch, matchBatchId === undefined ? [] : [matchBatchId])],
     reads: () => [rowsOf(Order, orderId === null ? [] : [orderId])],
   }),
-  asks: ({ placements = [] }) => [asked(NextNumber, { of: 'batch' }), ...(placements.length > 0 ? [asked(PlacesTaken, {})] : [])],
+  asks: ({ placements = [] }) => [
+    asked(NextNumber, { of: 'batch' }),
+    ...(placements.length > 0 ? [asked(PlacesTaken, {}), ...placements.map(({ carrierId }) => asked(OnCarrier, { carrierId }))] : []),
+  ],
   decide(request, { rows, factory, nowMs, answers }): Decision<BatchEntry> {
     const { component, quantity, lotId, blankIds, placements = [], matchBatchId, trial = false, restIsOffcut = false } = request;
     const model = factory.model(request.modelId);
@@ -69,7 +72,8 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
     const sets = matchBatchId === undefined ? undefined : livePieces(piecesIn(rows, matchBatchId)).map((p) => p.setId);
     if (sets && sets.length < quantity)
       return wrongInput('matchBatchId', `Batch ${matchBatchId ?? ''} has ${sets.length} pieces; ${quantity} are to match them`);
-    const findings = placements.length === 0 ? [] : placingObjections(placements, quantity, carriersIn(factory, answers, []), model.id);
+    const findings =
+      placements.length === 0 ? [] : placingObjections(placements, quantity, carriersIn(factory, answers, [], null), model.id);
     if (findings.length > 0) return { kind: 'refuse', because: findings };
     return {
       kind: 'accept',

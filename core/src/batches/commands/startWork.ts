@@ -6,6 +6,7 @@ import { accept, type BatchEntry } from '../decided.ts';
 import { beginObjection, benchOf, skillObjection } from '../bench.ts';
 import { benchAsks, freeBench } from '../benchPlaces.ts';
 import { placeAsks, placed } from '../places.ts';
+import { fullObjection, waitAsks } from '../waiting.ts';
 import { AtStep, onBatch, SeenAtStep } from './onBatch.ts';
 
 export interface StartWorkRequest {
@@ -28,6 +29,7 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
   asks: ({ batchId, wayId = OWN_WAY, placements, withBatchIds = [] }, at) => [
     ...waysOf(at.operation).flatMap((way) => (way.id === wayId ? benchAsks(way.stationCode) : [])),
     ...placeAsks(placements, at),
+    ...(at.operation.noWait ? waitAsks(at) : []),
     ...[batchId, ...withBatchIds].filter((id) => at.rows.find(Batch, id)).flatMap((id) => aspectAsks('begin', new SeenAtStep(id, at))),
   ],
   decide(request, at) {
@@ -70,6 +72,8 @@ function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning
   if (own?.kind === 'refuse') return own;
   // What may not wait goes straight into the next step's place, which must be free now.
   const into = operation.noWait ? operationOf(route, onward(route, operation) ?? '') : operation;
+  const full = operation.noWait ? fullObjection(into, { batchId: batch.id, pieces: live.length }, factory, at.answers) : undefined;
+  if (full) return full;
   const placing = placed(at, { need: into.place, where: into.name, told: placements, quantity: live.length });
   if (placing.kind === 'refuse') return placing;
   const taken = begins(bench);

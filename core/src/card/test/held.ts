@@ -1,4 +1,4 @@
-import { Batch, Instrument, Job, Piece, Visit } from '../../batches/index.ts';
+import { Batch, Instrument, isWaiting, Job, Piece, Visit, waitsAheadAt } from '../../batches/index.ts';
 import { PlacementRow, takenOn } from '../../carriers/index.ts';
 import { Measure } from '../../quality/index.ts';
 import { waysOf } from '../../routing/index.ts';
@@ -36,6 +36,15 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       tempC: 21,
     })).filter((t) => t.atMs <= nowMs),
     stationCodes,
+    waiting: Object.fromEntries(
+      waitsAheadAt(house.routes.routeOf(batch), batch).map((code) => [
+        code,
+        rows
+          .all(Batch)
+          .filter((b) => b.stationCode === code && isWaiting(b))
+          .map((b) => ({ batchId: b.id, pieces: b.quantity })),
+      ]),
+    ),
     boxIds: boxes.map((b) => b.id),
   };
 }

@@ -136,7 +136,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
     },
   ],
   routes: new Map([['r', route]]),
-  stations: ['S1', 'S2', 'D', 'F', 'P'].map((code) => station(code)),
+  stations: ['S1', 'S2', 'D', 'F', 'P'].map((code) => station(code, code === 'D' ? 200 : 1)),
   leadId: 'ann',
   people: [
     person('ann', ['bench', 'neck fitting', 'packing', 'wood grading']),
