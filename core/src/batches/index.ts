@@ -12,6 +12,7 @@ export * from './defect.ts';
 export * from './decided.ts';
 export * from './outcome.ts';
 export type { Undoable } from './entries/undoable.ts';
+export type { SettingNoted, SettingSaid } from './settings.ts';
 export { isWaiting, WaitingAt, waitsAheadAt } from './waiting.ts';
 export { goneOn, sameOrder } from './entries/goneOn.ts';
 export { arrive, changeBatch, newBatch } from './entries/rows.ts';

@@ -1,4 +1,5 @@
 import { rowKind } from '../ledger/index.ts';
+import type { SettingNoted } from './settings.ts';
 import { partsOfJob } from './flowTallies.ts';
 
 /** Pieces of one batch in a job, and while they were in it. */
@@ -25,6 +26,8 @@ export interface Job {
   /** the way it is done, of those its step knows */
   wayId: string;
   personIds: readonly string[];
+  /** what was noted when it began of how it is done: tools, pressures */
+  settings: readonly SettingNoted[];
   fromMs: number;
   /** when the last pieces left it */
   toMs: number | null;

@@ -9,6 +9,7 @@ import type {
   Piece,
   PieceState,
   RouteFacts,
+  SettingNoted,
   SignOff,
   Stage,
   Visit,
@@ -110,6 +111,7 @@ export class JobEntity implements Job {
   @Count(OrNothing) bench: number | null;
   @Text() wayId: string;
   @Json() personIds: readonly string[];
+  @Json() settings: readonly SettingNoted[];
   @Instant('from_at') fromMs: number;
   @Instant('to_at', OrNothing) toMs: number | null;
   @Json() shares: readonly JobShare[];

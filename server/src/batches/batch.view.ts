@@ -190,6 +190,19 @@ export class StepChoiceView {
   @Out() name: string;
 }
 
+export class SettingFigureView {
+  @Out() unit: string;
+  @Out() low: number;
+  @Out() high: number;
+}
+
+export class SettingView {
+  @Out() id: string;
+  @Out() name: string;
+  /** none where it is words */
+  @OutOrNull(SettingFigureView) figure: SettingFigureView | null;
+}
+
 export class WayView {
   @Out() id: string;
   @Out() name: string;
@@ -224,6 +237,8 @@ export class CardView {
   @OutOrNull(BuildView) build: BuildView | null;
   @OutList(() => FindingView) coatFindings: Finding[];
   @OutList(() => CharacteristicView) characteristics: CharacteristicView[];
+  /** what is to be noted when the step begins */
+  @OutList(() => SettingView) settings: SettingView[];
   @OutList(() => String) unmeasured: string[];
   @OutList(() => MeasureView) measures: MeasureView[];
   @OutList(() => DefectView) defects: DefectView[];

@@ -1,6 +1,6 @@
 import { COMPONENTS, DISPOSITIONS, PAUSE_CAUSES, type Disposition, type PauseCause } from '@ample-crane/core';
 import { WhenDto } from '../platform/http/version.dto.ts';
-import { InCount, InFlag, InInstant, InList, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
+import { InCount, InFlag, InInstant, InList, InNumber, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
 
 const STARTED = COMPONENTS.filter((c) => c !== 'instrument');
 const PIECES_MAX = 400;
@@ -32,12 +32,21 @@ export class WorkDto extends WhenDto {
   @InText() personId: string;
 }
 
+export class SettingDto {
+  @InText({ max: 80 }) id: string;
+  /** where it is a figure, in the unit that the step names */
+  @InNumber({ min: -100_000, max: 100_000, optional: true }) figure?: number;
+  @InText({ max: 80, optional: true }) words?: string;
+}
+
 export class StartWorkDto extends WorkDto {
   /** another way than the step's own */
   @InText({ optional: true }) wayId?: string;
   /** batches waiting at the same station that go into one job with it */
   @InTexts({ max: 40, optional: true }) withBatchIds?: string[];
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
+  /** what the step asks to be noted of how it is done */
+  @InList(() => SettingDto, { max: 20, optional: true }) settings?: SettingDto[];
 }
 
 /** Whoever is signed in accepts the work at its gate, for the skill the gate asks for; nobody does so for another. */

@@ -142,6 +142,7 @@ export class BatchesQueries {
       build: history.build(film),
       coatFindings: operation.coat ? coatFindings(batch, operation, factory, nowMs, onIt) : [],
       characteristics: [...(operation.characteristics ?? [])],
+      settings: (operation.settings ?? []).map(({ id, name, figure = null }) => ({ id, name, figure })),
       unmeasured: visit ? unmeasuredPieces(batch, visit, operation, pieces, measures) : [],
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),

@@ -5,6 +5,7 @@ import { BodyHourEntity, LeadTimesEntity, StationHourEntity } from './flowTallie
 import { Jobs1700000000008 } from './migrations/1700000000008-jobs.ts';
 import { BatchLists1700000000011 } from './migrations/1700000000011-batch-lists.ts';
 import { FlowTallies1700000000017 } from './migrations/1700000000017-flow-tallies.ts';
+import { JobSettings1700000000019 } from './migrations/1700000000019-job-settings.ts';
 
 export const batches: RoomTables = {
   rows: [
@@ -19,5 +20,5 @@ export const batches: RoomTables = {
     kept(LeadTimes, LeadTimesEntity),
   ],
   entities: [],
-  migrations: [Jobs1700000000008, BatchLists1700000000011, FlowTallies1700000000017],
+  migrations: [Jobs1700000000008, BatchLists1700000000011, FlowTallies1700000000017, JobSettings1700000000019],
 };

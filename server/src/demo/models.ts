@@ -193,7 +193,13 @@ const lockkeeper: DemoModel = {
         'body',
         [
           cutBody(19),
-          work('b-press', 'Press top and back', 'BD1', 'top pressing', 20, 32, { cautions: ['hot'] }),
+          work('b-press', 'Press top and back', 'BD1', 'top pressing', 20, 32, {
+            cautions: ['hot'],
+            settings: [
+              { id: 'pressure', name: 'Gauge pressure', figure: { unit: 'bar', low: 3, high: 5 } },
+              { id: 'cauls', name: 'Cauls' },
+            ],
+          }),
           dwell('b-pressset', 'In the press', 'BD4', hours('Pressed', 14), { place: { kind: 'press' } }),
           machineBody(49),
           restBody,

@@ -1,16 +1,25 @@
 import { Typography } from '@mui/material';
-import { useForm } from 'react-hook-form';
+import { useForm, type Control } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { ChoiceIn, SeveralIn, useTyped } from '../parts/fields.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
 import { pieces } from '../parts/words.ts';
 import { useBatchCommand } from './useBatchCommand.ts';
+import { SettingFields, settingsSaid, type SettingsTyped } from './SettingFields.tsx';
 import { useWho, WhoIn } from './WhoField.tsx';
 
 /** Begins the step, or goes on with it: by somebody who can, in one of its ways. */
 export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' | 'resume' }) {
   const { batch, workers, ways, together } = card;
-  const { control, handleSubmit } = useForm({ defaultValues: { personId: '', wayId: ways[0]?.id ?? '', withBatchIds: [] as string[] } });
+  const settings = act === 'start' ? card.settings : [];
+  const { control, handleSubmit } = useForm({
+    defaultValues: {
+      personId: '',
+      wayId: ways[0]?.id ?? '',
+      withBatchIds: [] as string[],
+      settings: settings.map(() => ({ text: '' })),
+    },
+  });
   const typed = useTyped(control);
   const whoOf = useWho(workers);
   const personId = whoOf(typed.personId);
@@ -19,9 +28,14 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
   const start = useBatchCommand('start', batch, `Start ${batch.operationName.toLowerCase()}, by ${who}`);
   const resume = useBatchCommand('resume', batch, `Go on with ${batch.operationName.toLowerCase()}, by ${who}`);
   const command = act === 'start' ? start : resume;
-  const submit = ({ wayId, withBatchIds }: { wayId: string; withBatchIds: string[] }) =>
+  const submit = ({ wayId, withBatchIds, ...noted }: SettingsTyped & { wayId: string; withBatchIds: string[] }) =>
     act === 'start'
-      ? start.mutate({ personId, ...(choosesWay ? { wayId } : {}), ...(withBatchIds.length > 0 ? { withBatchIds } : {}) })
+      ? start.mutate({
+          personId,
+          ...(choosesWay ? { wayId } : {}),
+          ...(withBatchIds.length > 0 ? { withBatchIds } : {}),
+          ...(settings.length > 0 ? { settings: settingsSaid(settings, noted) } : {}),
+        })
       : resume.mutate({ personId });
   if (workers.length === 0) return <Typography color="error">Nobody is signed off for {batch.skill}. Add the skill in Setup.</Typography>;
   return (
@@ -42,6 +56,7 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
           sx={{ minWidth: 200 }}
         />
       )}
+      {settings.length > 0 && <SettingFields control={control as unknown as Control<SettingsTyped>} settings={settings} />}
       {act === 'start' && together.length > 0 && (
         <SeveralIn
           control={control}

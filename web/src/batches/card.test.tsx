@@ -3,6 +3,7 @@ import type { View } from '../ground/api.ts';
 import { aCard } from '../test/card.ts';
 import { render, wordsOf } from '../test/render.tsx';
 import { BatchAct } from './BatchAct.tsx';
+import { settingsSaid } from './SettingFields.tsx';
 import { placingObjection } from './PlaceForm.tsx';
 
 type Batch = View<'BatchView'>;
@@ -69,6 +70,19 @@ describe('the act that is due on a card', () => {
   test('what waits beside it may go into one load with it', () => {
     expect(acts({ together: [{ id: 'B9', component: 'neck', quantity: 4 }] })).toMatch(/In one load with/);
     expect(acts({})).not.toMatch(/In one load/);
+  });
+  test('what a step asks to be noted is asked for as it begins, and not when it goes on', () => {
+    const settings = [
+      { id: 'pressure', name: 'Gauge pressure', figure: { unit: 'bar', low: 3, high: 5 } },
+      { id: 'cauls', name: 'Cauls', figure: null },
+    ];
+    expect(acts({ settings })).toMatch(/Gauge pressure, bar.*3 to 5.*Cauls.*Start/);
+    expect(acts({ settings, batch: { status: 'paused' } })).not.toMatch(/Cauls/);
+    const typed = { settings: [{ text: ' 4,5 ' }, { text: ' Set 2 ' }] };
+    expect(settingsSaid(settings, typed)).toEqual([
+      { id: 'pressure', figure: 4.5 },
+      { id: 'cauls', words: 'Set 2' },
+    ]);
   });
   test('nobody who can is told as such', () => {
     expect(acts({ workers: [] })).toMatch(/Nobody is signed off for binding. Add the skill in Setup./);

@@ -2617,6 +2617,16 @@ export interface components {
             minutesPerPiece: number;
             cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
         };
+        SettingFigureDto: {
+            unit: string;
+            low: number;
+            high: number;
+        };
+        JobSettingDto: {
+            id: string;
+            name: string;
+            figure?: components["schemas"]["SettingFigureDto"];
+        };
         PrerequisiteNeedDto: {
             /** @enum {string} */
             kind: "program" | "fixture" | "sample" | "kit";
@@ -2651,6 +2661,7 @@ export interface components {
             reworkAlone?: boolean;
             matchedSet?: boolean;
             ways?: components["schemas"]["WayDto"][];
+            settings?: components["schemas"]["JobSettingDto"][];
             needs?: components["schemas"]["PrerequisiteNeedDto"][];
             draws?: components["schemas"]["DrawDto"][];
             characteristics?: components["schemas"]["CharacteristicDto"][];
@@ -2818,6 +2829,16 @@ export interface components {
             target: number;
             high: number;
         };
+        SettingFigureView: {
+            unit: string;
+            low: number;
+            high: number;
+        };
+        SettingView: {
+            id: string;
+            name: string;
+            figure: components["schemas"]["SettingFigureView"] | null;
+        };
         DefectKindsView: {
             usual: string[];
             other: string[];
@@ -2856,6 +2877,7 @@ export interface components {
             build: components["schemas"]["BuildView"] | null;
             coatFindings: components["schemas"]["FindingView"][];
             characteristics: components["schemas"]["CharacteristicView"][];
+            settings: components["schemas"]["SettingView"][];
             unmeasured: string[];
             measures: components["schemas"]["MeasureView"][];
             defects: components["schemas"]["DefectView"][];
@@ -2895,6 +2917,11 @@ export interface components {
             trial?: boolean;
             matchBatchId?: string;
         };
+        SettingDto: {
+            id: string;
+            figure?: number;
+            words?: string;
+        };
         StartWorkDto: {
             version: number;
             atMs?: number;
@@ -2902,6 +2929,7 @@ export interface components {
             wayId?: string;
             withBatchIds?: string[];
             placements?: components["schemas"]["PlacementDto"][];
+            settings?: components["schemas"]["SettingDto"][];
         };
         PauseDto: {
             version: number;

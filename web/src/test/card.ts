@@ -33,6 +33,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   build: null,
   coatFindings: [],
   characteristics: [],
+  settings: [],
   unmeasured: [],
   measures: [],
   defects: [],

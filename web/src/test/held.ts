@@ -38,13 +38,20 @@ export const FACTORY_TOLD: FactoryTold<HouseFactory['setUp']['settings']> = {
         step('b-spray', 'Spray body', ['b-rest'], {
           coat: { materialId: 'lacquer', volumeSolids: 0.25, coats: 2, wetUm: 100, flashMinutes: 30, recoatMaxMinutes: 600 },
         }),
-        step('b-rest', 'Body rests', ['b-out'], { kind: 'dwell', gate: [{ kind: 'elapsed', what: 'Rested', minimumMinutes: 60 }] }),
+        step('b-rest', 'Body rests', ['b-out'], {
+          kind: 'dwell',
+          stationCode: 'BD4',
+          gate: [{ kind: 'elapsed', what: 'Rested', minimumMinutes: 60 }],
+        }),
         step('b-out', 'Body goes out', [], { kind: 'dispatch' }),
       ],
     },
   ],
   versions: [{ id: 'weirstone-1', modelId: 'weirstone', version: 1, state: 'released', effectiveMs: 0 }],
-  stations: [{ code: 'BD2', name: 'Binding bench', stage: 'bodies', zoneId: 'bench', kind: 'work', places: 1 }],
+  stations: [
+    { code: 'BD2', name: 'Binding bench', stage: 'bodies', zoneId: 'bench', kind: 'work', places: 1 },
+    { code: 'BD4', name: 'Shelf', stage: 'bodies', zoneId: 'bench', kind: 'dwell', places: 12 },
+  ],
   carriers: [],
   prerequisites: [],
   materials: [],
@@ -177,6 +184,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
                 bench: 1,
                 wayId: 'own',
                 personIds: ['joss'],
+                settings: [],
                 fromMs: startedMs,
                 toMs: null,
                 shares: [{ batchId: 'B7', visitId, operationId, pieceIds: ids, fromMs: startedMs, toMs: null }],
@@ -190,7 +198,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
     air: { tempC: 21, relativeHumidity: 0.5 },
     temperatures: [],
     stationCodes: [stationCode],
-    waiting: {},
+    waiting: { BD4: [] },
     boxIds: [],
   };
 }

@@ -163,6 +163,7 @@ const jobOf = (batchId: string, personId: string, bench: number | null): Job => 
   bench,
   wayId: 'own',
   personIds: [personId],
+  settings: [],
   fromMs: 0,
   toMs: null,
   shares: [{ batchId, visitId: 'v', operationId: 'sand', pieceIds: [], fromMs: 0, toMs: null }],

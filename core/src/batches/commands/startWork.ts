@@ -6,6 +6,7 @@ import { accept, type BatchEntry } from '../decided.ts';
 import { beginObjection, benchOf, skillObjection } from '../bench.ts';
 import { benchAsks, freeBench } from '../benchPlaces.ts';
 import { placeAsks, placed } from '../places.ts';
+import { noted, strangeSetting, type SettingSaid } from '../settings.ts';
 import { fullObjection, waitAsks } from '../waiting.ts';
 import { AtStep, onBatch, SeenAtStep } from './onBatch.ts';
 
@@ -15,6 +16,8 @@ export interface StartWorkRequest {
   placements?: readonly Placement[];
   /** batches at the same station that go into the same job: one load of a press, a table, a rack */
   withBatchIds?: readonly string[];
+  /** what the steps ask to be noted of how it is done */
+  settings?: readonly SettingSaid[];
 }
 
 /** Whether batches may go into one job at a step: not where each takes places or parts, which are not counted yet for the next. */
@@ -33,7 +36,13 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
     ...[batchId, ...withBatchIds].filter((id) => at.rows.find(Batch, id)).flatMap((id) => aspectAsks('begin', new SeenAtStep(id, at))),
   ],
   decide(request, at) {
-    const { withBatchIds = [] } = request;
+    const { withBatchIds = [], settings = [] } = request;
+    const steps = [at.batch.id, ...withBatchIds].flatMap((id) => (at.rows.find(Batch, id) ? [new AtStep(id, at).operation] : []));
+    const strange = strangeSetting(
+      steps.flatMap((step) => step.settings ?? []),
+      settings,
+    );
+    if (strange) return strange;
     const own = begin(request, at);
     if (own.kind === 'refuse' || withBatchIds.length === 0) return own;
     if (new Set([at.batch.id, ...withBatchIds]).size !== withBatchIds.length + 1)
@@ -56,10 +65,13 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
   },
 });
 
-type Beginning = Pick<StartWorkRequest, 'personId' | 'wayId'> & { placements?: readonly Placement[] | undefined; withBatchId?: string };
+type Beginning = Pick<StartWorkRequest, 'personId' | 'wayId' | 'settings'> & {
+  placements?: readonly Placement[] | undefined;
+  withBatchId?: string;
+};
 
 /** What beginning on one batch writes. */
-function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning, at: AtStep): Decision<BatchEntry> {
+function begin({ personId, wayId = OWN_WAY, placements, withBatchId, settings = [] }: Beginning, at: AtStep): Decision<BatchEntry> {
   const { batch, operation, route, live, factory } = at;
   if (operation.kind !== 'work') return refuse(`${operation.name} is not work to start`);
   if (batch.status !== 'queued') return refuse(`${operation.name} is already ${batch.status}`);
@@ -76,6 +88,8 @@ function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning
   if (full) return full;
   const placing = placed(at, { need: into.place, where: into.name, told: placements, quantity: live.length });
   if (placing.kind === 'refuse') return placing;
+  const how = noted(operation.settings ?? [], settings);
+  if ('because' in how) return how;
   const taken = begins(bench);
   if (!Array.isArray(taken)) return taken;
   const payload = {
@@ -84,6 +98,7 @@ function begin({ personId, wayId = OWN_WAY, placements, withBatchId }: Beginning
     ...(wayId === OWN_WAY ? {} : { wayId }),
     ...(withBatchId === undefined ? {} : { withBatchId }),
     ...(own ? { bench: own.bench } : {}),
+    ...(how.length > 0 ? { settings: how } : {}),
   };
   return accept(...taken, ...placing.entries, { kind: 'work.started', payload });
 }

@@ -1,19 +1,32 @@
 import type { Rows } from '../../ledger/index.ts';
 import { OWN_WAY } from '../../routing/index.ts';
 import { Batch, piecesIn, piecesInPass, Visit, visitOf } from '../batch.ts';
+import type { SettingNoted } from '../settings.ts';
 import { Job, touchMsOf, type JobShare } from '../job.ts';
+
+const NOTHING_NOTED: readonly SettingNoted[] = [];
 
 interface Beginning {
   workerId: string;
   withBatchId?: string;
   bench?: number | null;
+  settings?: readonly SettingNoted[];
 }
 
 /** Work on a batch begins: a job of its own, or one that another batch is in already. */
-export function beginJob(rows: Rows, batch: Batch, atMs: number, { workerId, withBatchId, bench = null }: Beginning): void {
+export function beginJob(
+  rows: Rows,
+  batch: Batch,
+  atMs: number,
+  { workerId, withBatchId, bench = null, settings = NOTHING_NOTED }: Beginning,
+): void {
   const share = shareOf(rows, batch, atMs);
   const load = withBatchId === undefined ? undefined : rows.get(Job, rows.get(Batch, withBatchId).jobId);
-  if (load) rows.amend(Job, load, { shares: [...load.shares, share], toMs: null, openAt: load.stationCode });
+  if (load) {
+    // What several steps ask for is noted once for the load.
+    const more = settings.filter((s) => !load.settings.some((known) => known.id === s.id));
+    rows.amend(Job, load, { shares: [...load.shares, share], toMs: null, openAt: load.stationCode, settings: [...load.settings, ...more] });
+  }
   const jobId = load?.id ?? `${batch.visitId}#${batch.version}`;
   if (!load)
     rows.put(Job, {
@@ -23,6 +36,7 @@ export function beginJob(rows: Rows, batch: Batch, atMs: number, { workerId, wit
       bench,
       wayId: batch.wayId ?? OWN_WAY,
       personIds: [workerId],
+      settings,
       fromMs: atMs,
       toMs: null,
       shares: [share],

@@ -1,6 +1,7 @@
 import { entryKind } from '../../ledger/index.ts';
 import { operationOf, OWN_WAY, type Routes } from '../../routing/index.ts';
 import { Batch, Visit, visitOf } from '../batch.ts';
+import { settingSentence, type SettingNoted } from '../settings.ts';
 import { beginJob } from './jobRows.ts';
 import { loadSOf } from './rows.ts';
 
@@ -12,6 +13,8 @@ export interface Begun {
   withBatchId?: string;
   /** the place it takes at its station */
   bench?: number;
+  /** what was noted of how it is done */
+  settings?: readonly SettingNoted[];
 }
 
 export const WorkStarted = entryKind('work.started')<Begun, Routes>({
@@ -26,6 +29,10 @@ export const WorkStarted = entryKind('work.started')<Begun, Routes>({
     rows.amend(Visit, visit, { startedMs: entry.atMs, personId: entry.payload.workerId, stationCode, loadS });
     beginJob(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, entry.payload);
   },
-  sentence: ({ payload: { operationId, workerId, withBatchId } }, nameOf) =>
-    `${nameOf('step', operationId)} started by ${nameOf('person', workerId)}${withBatchId === undefined ? '' : `, together with ${withBatchId}`}`,
+  sentence: ({ payload: { operationId, workerId, withBatchId, settings = [] } }, nameOf) =>
+    [
+      `${nameOf('step', operationId)} started by ${nameOf('person', workerId)}`,
+      ...(withBatchId === undefined ? [] : [`together with ${withBatchId}`]),
+      ...settings.map(settingSentence),
+    ].join(', '),
 });

@@ -78,4 +78,15 @@ const VISIT: Visit = {
   continues: [],
 };
 
-const JOB: Job = { id: '', stationCode: '', openAt: null, bench: 1, wayId: 'own', personIds: [], fromMs: 0, toMs: null, shares: [] };
+const JOB: Job = {
+  id: '',
+  stationCode: '',
+  openAt: null,
+  bench: 1,
+  wayId: 'own',
+  personIds: [],
+  settings: [],
+  fromMs: 0,
+  toMs: null,
+  shares: [],
+};

@@ -31,6 +31,10 @@ const EACH: Required<Aspects> = {
   reworkAlone: true,
   matchedSet: true,
   ways: [{ id: 'pin', name: 'By pin', stationCode: 'S2', setupMinutes: 1, minutesPerPiece: 9 }],
+  settings: [
+    { id: 'pressure', name: 'Pressure', figure: { unit: 'bar', low: 3, high: 5 } },
+    { id: 'tool', name: 'Tool' },
+  ],
   needs: [{ kind: 'program', what: 'side one' }],
   draws: [{ modelId: 'braces', perPiece: 2 }],
   characteristics: [{ id: 'width', name: 'Width', unit: 'mm', low: 1, target: 2, high: 3 }],

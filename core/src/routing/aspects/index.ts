@@ -16,6 +16,7 @@ import { noWait } from './noWait.ts';
 import { place } from './place.ts';
 import { repeat } from './repeat.ts';
 import { reworkAlone } from './reworkAlone.ts';
+import { settings } from './settings.ts';
 import { ways } from './ways.ts';
 import { when } from './when.ts';
 
@@ -27,6 +28,7 @@ export { UnmeasuredOf, type Characteristic } from './measure.ts';
 export { PREREQUISITE_KINDS, type Prerequisite } from './needs.ts';
 export type { PlaceNeed } from './place.ts';
 export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './repeat.ts';
+export { settingInWords, type JobSetting } from './settings.ts';
 export { OWN_WAY, waysOf, type Way } from './ways.ts';
 
 /** All that a step can say of itself, in the order in which it is told. */
@@ -39,6 +41,7 @@ const KINDS = [
   reworkAlone,
   matchedSet,
   ways,
+  settings,
   needs,
   draw,
   measure,

@@ -26,6 +26,7 @@ import { FittingBench } from './fittingBench.ts';
 import { Inspection } from './inspection.ts';
 import { Joinery } from './joinery.ts';
 import type { Mover } from './mover.ts';
+import { notesOn } from './notes.ts';
 import type { Scenario } from './scenario.ts';
 
 export type FloorEvent =
@@ -203,7 +204,13 @@ export class Floor {
       const workerId = this.crew.free(way.skill, atMs, way.skillLevel);
       if (!workerId || !this.takeOver(batchId, workerId, atMs)) continue;
       const batch = this.mover.batch(batchId);
-      const command: BatchCommand = { command: 'start work', personId: workerId, ...(way.id === OWN_WAY ? {} : { wayId: way.id }) };
+      const settings = this.mover.operation(batch).settings ?? [];
+      const command: BatchCommand = {
+        command: 'start work',
+        personId: workerId,
+        ...(way.id === OWN_WAY ? {} : { wayId: way.id }),
+        ...(settings.length > 0 ? { settings: notesOn(settings, batch) } : {}),
+      };
       if (this.mover.judge(batch, command, atMs).kind === 'accept') return { batch, command, way, workerId };
     }
     return undefined;

@@ -12,6 +12,7 @@ import { NoWaitAspectDto } from './noWait.dto.ts';
 import { PlaceAspectDto } from './place.dto.ts';
 import { RepeatAspectDto } from './repeat.dto.ts';
 import { ReworkAloneAspectDto } from './reworkAlone.dto.ts';
+import { SettingsAspectDto } from './settings.dto.ts';
 import { WaysAspectDto } from './ways.dto.ts';
 import { WhenAspectDto } from './when.dto.ts';
 
@@ -25,6 +26,7 @@ export class AspectsDto extends Together(
   ReworkAloneAspectDto,
   MatchedSetAspectDto,
   WaysAspectDto,
+  SettingsAspectDto,
   NeedsAspectDto,
   DrawAspectDto,
   MeasureAspectDto,

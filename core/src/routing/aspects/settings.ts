@@ -1,0 +1,30 @@
+import type { Step } from '../step.ts';
+import { listed, type AspectKind } from './aspect.ts';
+
+/** What is noted when work begins, of how it is done: a press's pressure, the tool in the spindle. */
+export interface JobSetting {
+  id: string;
+  name: string;
+  /** a figure in this unit, between two bounds; words where there is none, such as which tool or jig */
+  figure?: { unit: string; low: number; high: number };
+}
+
+/** Is it a figure, and which; in words. */
+export const settingInWords = ({ name, figure }: JobSetting): string =>
+  figure ? `${name} ${figure.low}–${figure.high} ${figure.unit}`.trim() : name;
+
+export const settings: AspectKind<'settings', readonly JobSetting[]> = {
+  key: 'settings',
+  name: 'noted at the start',
+  words: (all) => listed(all?.map(settingInWords)),
+  check(all, step: Step) {
+    const twice = all.find((s, i) => all.findIndex((other) => other.id === s.id || other.name.trim() === s.name.trim()) !== i);
+    const crossed = all.find(({ figure }) => figure && figure.low > figure.high);
+    return [
+      ...(step.kind === 'work' ? [] : [`"${step.name}" is not work that somebody begins: nothing can be noted then`]),
+      ...(twice ? [`"${step.name}" notes ${twice.name} twice`] : []),
+      ...(crossed ? [`At "${step.name}" the bounds of ${crossed.name} are the wrong way round`] : []),
+      ...(all.some((s) => s.name.trim() === '') ? [`"${step.name}" notes something without a name`] : []),
+    ];
+  },
+};

@@ -1,0 +1,79 @@
+import { freeId, type JobSetting } from '@ample-crane/core';
+import { Box, Button, Stack } from '@mui/material';
+import { Choice, FigureField, TextLine } from '../../parts/deskFields.tsx';
+import { useDesk } from '../context.ts';
+import { atWork, type AspectEditor } from './aspect.ts';
+
+const FIGURE = { unit: '', low: 0, high: 10 };
+
+/** What is noted when work begins: figures within bounds, or words such as which tool or jig. */
+function SettingsEditor() {
+  const { route, step, readOnly, change } = useDesk();
+  const all = step.settings ?? [];
+  const put = (next: readonly JobSetting[]) => change({ settings: next.length === 0 ? undefined : next });
+  const edit = (i: number, changed: JobSetting) => put(all.map((s, at) => (at === i ? changed : s)));
+  return (
+    <>
+      {all.map((setting, i) => {
+        const { id, name, figure } = setting;
+        return (
+          <Box key={id} role="group" aria-label={`Noted: ${name}`} sx={{ pl: 1.5, borderLeft: 2, borderColor: 'divider' }}>
+            <Stack spacing={1.25}>
+              <Stack direction="row" spacing={1}>
+                <TextLine label="Noted" value={name} readOnly={readOnly} onChange={(value) => edit(i, { ...setting, name: value })} />
+                <Choice
+                  label="As"
+                  value={figure ? 'figure' : 'words'}
+                  readOnly={readOnly}
+                  choices={[
+                    ['figure', 'a figure'],
+                    ['words', 'words'],
+                  ]}
+                  onChange={(as) => edit(i, as === 'figure' ? { id, name, figure: FIGURE } : { id, name })}
+                />
+              </Stack>
+              {figure && (
+                <Stack direction="row" spacing={1}>
+                  {(['low', 'high'] as const).map((key) => (
+                    <FigureField
+                      key={key}
+                      label={{ low: 'From', high: 'To' }[key]}
+                      value={figure[key]}
+                      min={-100_000}
+                      readOnly={readOnly}
+                      onChange={(value) => edit(i, { id, name, figure: { ...figure, [key]: value ?? 0 } })}
+                    />
+                  ))}
+                  <TextLine
+                    label="Unit"
+                    value={figure.unit}
+                    readOnly={readOnly}
+                    onChange={(unit) => edit(i, { id, name, figure: { ...figure, unit } })}
+                  />
+                </Stack>
+              )}
+              {!readOnly && (
+                <Button color="error" sx={{ alignSelf: 'start' }} onClick={() => put(all.filter((_, at) => at !== i))}>
+                  Drop this
+                </Button>
+              )}
+            </Stack>
+          </Box>
+        );
+      })}
+      {!readOnly && (
+        <Button
+          sx={{ alignSelf: 'start' }}
+          onClick={() => {
+            const id = freeId({ ...route, operations: [...route.operations, ...all.map((s) => ({ ...step, id: s.id }))] }, 'setting');
+            put([...all, { id, name: `Setting ${all.length + 1}` }]);
+          }}
+        >
+          Add what is noted: a tool, a pressure
+        </Button>
+      )}
+    </>
+  );
+}
+
+export const settings: AspectEditor = { part: 'Noted when work begins', offered: atWork, Editor: SettingsEditor };
