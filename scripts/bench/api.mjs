@@ -106,9 +106,11 @@ async function finishing(call, get) {
   const ids = await single(post, get);
   const own = await Promise.all(
     ids.map(async (id) => {
-      const { batch, workers } = await get(`/batches/${id}`);
+      const { batch, workers, characteristics, inPass } = await get(`/batches/${id}`);
       const personId = workers[0].id;
-      const { version } = await post(id, 'start', { version: batch.version, personId });
+      let { version } = await post(id, 'start', { version: batch.version, personId });
+      const measures = inPass.flatMap((pieceId) => characteristics.map((c) => ({ pieceId, characteristicId: c.id, value: c.target })));
+      if (measures.length > 0) ({ version } = await post(id, 'measures', { version, measures }));
       return { id, version, personId };
     }),
   );
@@ -138,8 +140,10 @@ async function room(call, get) {
 async function single(post, get) {
   const found = [];
   for (const { id } of (await inWork(get)).filter((b) => b.status === 'queued' && b.operationKind === 'work')) {
-    const { batch, workers, inPass, coatPlan, characteristics } = await get(`/batches/${id}`);
-    if (coatPlan || characteristics.length > 0 || workers.length === 0 || batch.missing.length > 0 || batch.handOver) continue;
+    const { batch, workers, inPass, coatPlan, settings } = await get(`/batches/${id}`);
+    const asksMore = coatPlan || settings.length > 0;
+    if (asksMore || workers.length === 0 || batch.missing.length > 0) continue;
+    if (batch.handOver && !batch.accepted) await post(id, 'accept', { version: batch.version });
     for (const pieceId of inPass.slice(1)) {
       const { version } = (await get(`/batches/${id}`)).batch;
       await post(id, 'split', { version, pieceIds: [pieceId] });

@@ -7,6 +7,7 @@ import { useSession } from '../ground/session.tsx';
 import { Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
+import { LogTable } from '../parts/LogTable.tsx';
 import type { CardTab } from './tabs.ts';
 import { buildTicks, microns } from '../parts/words.ts';
 
@@ -161,13 +162,7 @@ export default function CardTables({ card, tab }: { card: View<'CardView'>; tab:
         />
       );
     }
-    case 'Log': {
-      const columns: GridColDef<View<'LogView'>>[] = [
-        when('When', 'atMs'),
-        { field: 'sentence', headerName: 'What', flex: 1, minWidth: 220 },
-        { field: 'by', headerName: 'Who', width: 140 },
-      ];
-      return <DataTable label={`Log of ${card.batch.id}`} rows={card.log} columns={columns} getRowId={(l) => l.id} height={HEIGHT} />;
-    }
+    case 'Log':
+      return <LogTable of={card.batch.id} log={card.log} height={HEIGHT} />;
   }
 }

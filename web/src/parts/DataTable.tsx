@@ -10,6 +10,8 @@ interface Props<Row extends GridValidRowModel> {
   height?: number | string;
   /** what an empty table says */
   empty?: string;
+  /** sentences are told whole, on as many lines as they need */
+  wraps?: boolean;
 }
 
 export const ROW_PX = 36;
@@ -27,17 +29,19 @@ export function DataTable<Row extends GridValidRowModel>({
   onOpen,
   height = 420,
   empty = 'Nothing here',
+  wraps = false,
 }: Props<Row>) {
   // A short table takes the room its rows need.
   const needed = CHROME_PX + ROW_PX * Math.max(2, rows.length);
   return (
-    <Box sx={{ height, maxHeight: rows.length <= SHORT ? needed : undefined, minHeight: Math.min(200, needed) }}>
+    <Box sx={{ height, maxHeight: rows.length <= SHORT && !wraps ? needed : undefined, minHeight: Math.min(200, needed) }}>
       <DataGrid
         aria-label={label}
         rows={[...rows]}
         columns={columns}
         getRowId={getRowId}
         rowHeight={ROW_PX}
+        {...(wraps ? { getRowHeight: () => 'auto' as const } : {})}
         columnHeaderHeight={HEADER_PX}
         showToolbar
         disableRowSelectionOnClick
@@ -51,7 +55,11 @@ export function DataTable<Row extends GridValidRowModel>({
             printOptions: { disableToolbarButton: true },
           },
         }}
-        sx={{ '& .MuiDataGrid-row': onOpen ? { cursor: 'pointer' } : {}, fontSize: 14 }}
+        sx={{
+          '& .MuiDataGrid-row': onOpen ? { cursor: 'pointer' } : {},
+          ...(wraps ? { '& .MuiDataGrid-cell': { py: 1, lineHeight: 1.4, whiteSpace: 'normal', alignItems: 'flex-start' } } : {}),
+          fontSize: 14,
+        }}
       />
     </Box>
   );

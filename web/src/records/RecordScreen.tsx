@@ -7,6 +7,7 @@ import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
+import { LogTable } from '../parts/LogTable.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
@@ -87,7 +88,7 @@ export default function RecordScreen() {
             <Steps record={record} />
           </Section>
           <Section title="Log, from the first cut">
-            <Log record={record} />
+            <LogTable of={record.instrument.serial} log={record.log} height={360} />
           </Section>
         </>
       )}
@@ -239,14 +240,4 @@ function Steps({ record }: { record: Instrument }) {
       height={340}
     />
   );
-}
-
-function Log({ record }: { record: Instrument }) {
-  const { dateTime } = useSession();
-  const columns: GridColDef<View<'LogView'>>[] = [
-    { field: 'atMs', headerName: 'When', width: 150, valueFormatter: (value: number) => dateTime(value) },
-    { field: 'sentence', headerName: 'What', flex: 1, minWidth: 300 },
-    { field: 'by', headerName: 'Who', width: 170 },
-  ];
-  return <DataTable label={`Log of ${record.instrument.serial}`} rows={record.log} columns={columns} getRowId={(l) => l.id} height={360} />;
 }

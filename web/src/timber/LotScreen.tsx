@@ -1,12 +1,11 @@
 import { formatLength, formatLumber } from '@ample-crane/core';
 import { Box, Button, Typography } from '@mui/material';
-import type { GridColDef } from '@mui/x-data-grid';
 import { useParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useLot } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
-import { DataTable } from '../parts/DataTable.tsx';
+import { LogTable } from '../parts/LogTable.tsx';
 import { EvidenceDrawer } from '../parts/EvidenceDrawer.tsx';
 import { Finding, FindingList } from '../parts/Finding.tsx';
 import { GateAct } from '../parts/GateAct.tsx';
@@ -108,7 +107,7 @@ export default function LotScreen() {
             </Box>
           </Box>
           <Section title="Log">
-            <Log card={card} />
+            <LogTable of={card.lot.id} log={card.log} height={300} />
           </Section>
         </>
       )}
@@ -146,14 +145,4 @@ function Headline({ card }: { card: View<'LotCardView'> }) {
       )}
     </Answer>
   );
-}
-
-function Log({ card }: { card: View<'LotCardView'> }) {
-  const { dateTime } = useSession();
-  const columns: GridColDef<View<'LogView'>>[] = [
-    { field: 'atMs', headerName: 'When', width: 150, valueFormatter: (value: number) => dateTime(value) },
-    { field: 'sentence', headerName: 'What', flex: 1, minWidth: 260 },
-    { field: 'by', headerName: 'Who', width: 170 },
-  ];
-  return <DataTable label={`Log of ${card.lot.id}`} rows={card.log} columns={columns} getRowId={(l) => l.id} height={300} />;
 }
