@@ -4,7 +4,6 @@ import {
   type BatchCommand,
   type Component,
   DAY_MS,
-  earliestMs,
   type Engine,
   HOUR_MS,
   MINUTE_MS,
@@ -18,15 +17,15 @@ import {
   ShipInstrument,
   takenOn,
   type Way,
-  waysOf,
-  worst,
 } from '@ample-crane/core';
 import { Crew } from './crew.ts';
+import { Departures } from './departures.ts';
 import { FittingBench } from './fittingBench.ts';
 import { Inspection } from './inspection.ts';
 import { Joinery } from './joinery.ts';
 import type { Mover } from './mover.ts';
 import { notesOn } from './notes.ts';
+import { Queues } from './queues.ts';
 import type { Scenario } from './scenario.ts';
 
 export type FloorEvent =
@@ -38,8 +37,6 @@ export type FloorEvent =
   | { kind: 'come back'; batchId: string };
 
 const AT_A_BENCH: ReadonlySet<FloorEvent['kind']> = new Set(['fit', 'join', 'part', 'refit']);
-/** Batches in a queue from which on another way is taken. */
-const LONG_QUEUE = 1;
 
 interface Beginning {
   batch: Batch;
@@ -58,7 +55,8 @@ interface Job {
 /** Batches moving through stations, worked on by people in working time. */
 export class Floor {
   private readonly jobs = new Map<string, Job>();
-  private readonly queues = new Map<string, string[]>();
+  private readonly queues: Queues;
+  private readonly departures: Departures;
   private readonly crew: Crew;
   private readonly running = new Map<string, number>();
   private readonly inspection: Inspection;
@@ -75,6 +73,8 @@ export class Floor {
     this.inspection = new Inspection(scenario, recorder, mover, random);
     this.crew = new Crew(scenario, random);
     this.bench = new FittingBench(scenario, recorder, mover, (atMs) => this.crew.anyone('neck fitting', atMs));
+    this.queues = new Queues(mover);
+    this.departures = new Departures(scenario, mover, this.crew, events, random);
     this.joinery = new Joinery(recorder, mover, (skill, atMs) => this.crew.anyone(skill, atMs));
   }
 
@@ -89,14 +89,10 @@ export class Floor {
     if (batch.status === 'done') return;
     const operation = this.mover.operation(batch);
     switch (operation.kind) {
-      case 'work': {
-        const queue = this.queues.get(batch.stationCode) ?? [];
-        queue.push(batchId);
-        this.queues.set(batch.stationCode, queue);
-        return;
-      }
+      case 'work':
+        return this.queues.join(batch);
       case 'dwell':
-        return this.planMove(batch, atMs);
+        return this.departures.plan(batch, atMs);
       case 'buffer':
         // Bodies that wait for necks may be fitted now.
         for (const next of operation.next)
@@ -133,7 +129,8 @@ export class Floor {
       case 'work done':
         return this.finish(batch, atMs);
       case 'try to move':
-        if (batch.status === 'dwelling' || batch.status === 'finished') this.tryMove(batch, atMs);
+        if ((batch.status === 'dwelling' || batch.status === 'finished') && this.departures.attempt(batch, atMs))
+          this.arrived(batch.id, atMs);
         return;
       case 'fit':
         return this.gone(batch, this.bench.fit(batch, atMs), atMs);
@@ -184,23 +181,9 @@ export class Floor {
       }
   }
 
-  /** What waits for a station, the most urgent first, with the way it would be done there. */
-  private candidates(stationCode: string): { batchId: string; way: Way }[] {
-    const found: { batchId: string; way: Way; dueMs: number }[] = [];
-    for (const [code, queue] of this.queues)
-      for (const batchId of queue) {
-        // Another way is taken only where the usual one has a queue.
-        if (code !== stationCode && queue.length <= LONG_QUEUE) continue;
-        const batch = this.mover.batch(batchId);
-        const way = waysOf(this.mover.operation(batch)).find((w) => w.stationCode === stationCode);
-        if (way) found.push({ batchId, way, dueMs: batch.dueMs ?? Infinity });
-      }
-    return found.sort((a, b) => a.dueMs - b.dueMs);
-  }
-
   /** The first batch with a free, able person and, where it asks for places, room. */
   private firstThatCanStart(stationCode: string, atMs: number): Beginning | undefined {
-    for (const { batchId, way } of this.candidates(stationCode)) {
+    for (const { batchId, way } of this.queues.at(stationCode)) {
       const workerId = this.crew.free(way.skill, atMs, way.skillLevel);
       if (!workerId || !this.takeOver(batchId, workerId, atMs)) continue;
       const batch = this.mover.batch(batchId);
@@ -225,17 +208,12 @@ export class Floor {
     for (const id of sent ?? []) this.arrived(id, atMs);
     // A single piece goes back as it is.
     if (this.mover.batch(batchId).operationId !== batch.operationId) {
-      this.leaveQueue(batch);
+      this.queues.leave(batch);
       this.arrived(batchId, atMs);
       return false;
     }
     this.mover.carryOut(this.mover.batch(batchId), { command: 'accept batch' }, atMs, workerId);
     return true;
-  }
-
-  private leaveQueue(batch: Batch): void {
-    const queue = this.queues.get(batch.stationCode);
-    queue?.splice(queue.indexOf(batch.id), 1);
   }
 
   /** Where a batch begins: on a rack with room, if there is one; one of its own where one is empty. */
@@ -248,7 +226,7 @@ export class Floor {
   }
 
   private start({ batch, command, way, workerId }: Beginning, atMs: number): void {
-    this.leaveQueue(batch);
+    this.queues.leave(batch);
     const operation = this.mover.operation(batch);
     this.mover.carryOut(batch, command, atMs, workerId);
     this.crew.begins(workerId);
@@ -300,7 +278,7 @@ export class Floor {
   /** What is done either waits for its gate or has gone on. */
   private finished(batchId: string, atMs: number): void {
     const after = this.mover.batch(batchId);
-    if (after.status === 'finished') this.planMove(after, atMs);
+    if (after.status === 'finished') this.departures.plan(after, atMs);
     else this.arrived(after.id, atMs);
   }
 
@@ -312,45 +290,6 @@ export class Floor {
     this.mover.carryOut(batch, { command: 'send batch', to, dueBackMs }, atMs, this.crew.anyone(undefined, atMs));
     const late = this.random.integer(-4, 20) * HOUR_MS;
     this.events.plan(this.scenario.time.nextWorking(dueBackMs + late), { kind: 'come back', batchId: batch.id });
-  }
-
-  private planMove(batch: Batch, atMs: number): void {
-    const findings = this.mover.findings(batch, atMs);
-    const openMs = worst(findings) === 'wait' ? (earliestMs(findings) ?? atMs + DAY_MS) : atMs;
-    const dawdleMs = this.random.integer(5, 110) * MINUTE_MS;
-    this.events.plan(this.scenario.time.nextWorking(Math.max(openMs, atMs) + dawdleMs), {
-      kind: 'try to move',
-      batchId: batch.id,
-    });
-  }
-
-  private tryMove(batch: Batch, atMs: number): void {
-    if (atMs >= this.scenario.movesUntilMs) return;
-    const { repeat } = this.mover.operation(batch);
-    const accepted = repeat?.kind !== 'until accepted' || this.random.next() < 1 / repeat.expected;
-    const by = this.crew.anyone(undefined, atMs);
-    this.signOff(batch, atMs);
-    const command: BatchCommand = { command: 'move batch', accepted };
-    const decision = this.mover.judge(this.mover.batch(batch.id), command, atMs);
-    if (decision.kind === 'refuse') {
-      // A forecast that came too early: look again when it now says.
-      this.events.plan(this.scenario.time.nextWorking(Math.max(atMs + HOUR_MS, earliestMs(decision.because) ?? atMs)), {
-        kind: 'try to move',
-        batchId: batch.id,
-      });
-      return;
-    }
-    this.mover.carryOut(this.mover.batch(batch.id), command, atMs, by);
-    this.arrived(batch.id, atMs);
-  }
-
-  /** Whoever the gate asks for looks at the work before it moves. */
-  private signOff(batch: Batch, atMs: number): void {
-    for (const rule of this.mover.operation(batch).gate) {
-      if (rule.kind !== 'signOff' || batch.signOffs.some((s) => s.skill === rule.skill)) continue;
-      const personId = this.crew.anyone(rule.skill, atMs);
-      this.mover.carryOut(this.mover.batch(batch.id), { command: 'sign off', skill: rule.skill, personId }, atMs, personId);
-    }
   }
 
   /** What a bench has made or sent on arrives where it goes next. */
