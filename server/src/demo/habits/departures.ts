@@ -1,6 +1,6 @@
 import { type Batch, type BatchCommand, DAY_MS, earliestMs, type Engine, HOUR_MS, MINUTE_MS, type Random, worst } from '@ample-crane/core';
 import type { Crew } from './crew.ts';
-import type { FloorEvent } from './floor.ts';
+import type { FloorEvent } from './floorEvent.ts';
 import type { Mover } from './mover.ts';
 import type { Scenario } from './scenario.ts';
 

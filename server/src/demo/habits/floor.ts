@@ -20,6 +20,7 @@ import {
 } from '@ample-crane/core';
 import { Crew } from './crew.ts';
 import { Departures } from './departures.ts';
+import type { FloorEvent } from './floorEvent.ts';
 import { FittingBench } from './fittingBench.ts';
 import { Inspection } from './inspection.ts';
 import { Joinery } from './joinery.ts';
@@ -27,14 +28,6 @@ import type { Mover } from './mover.ts';
 import { notesOn } from './notes.ts';
 import { Queues } from './queues.ts';
 import type { Scenario } from './scenario.ts';
-
-export type FloorEvent =
-  | { kind: 'shift ends'; batchId: string }
-  | { kind: 'shift begins'; batchId: string }
-  | { kind: 'work done'; batchId: string }
-  | { kind: 'try to move'; batchId: string }
-  | { kind: 'fit' | 'join' | 'part' | 'refit' | 'ship' | 'send'; batchId: string }
-  | { kind: 'come back'; batchId: string };
 
 const AT_A_BENCH: ReadonlySet<FloorEvent['kind']> = new Set(['fit', 'join', 'part', 'refit']);
 

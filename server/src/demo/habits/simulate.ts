@@ -1,5 +1,6 @@
 import { DAY_MS, Engine, HOUR_MS, type LogbookEntry, MINUTE_MS, Recorder, type Rows, seededRandom } from '@ample-crane/core';
-import { Floor, type FloorEvent } from './floor.ts';
+import { Floor } from './floor.ts';
+import type { FloorEvent } from './floorEvent.ts';
 import { Mover } from './mover.ts';
 import { Sales } from './sales.ts';
 import type { Scenario } from './scenario.ts';
