@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { OnCarrier, PlacesTaken } from '../../carriers/index.ts';
-import type { RowKind } from '../../ledger/index.ts';
+import type { HouseFactory } from '../../ledger.ts';
+import { Rows, type RowKind } from '../../ledger/index.ts';
 import { Order } from '../../orders/index.ts';
 import { NextNumber } from '../../routing/index.ts';
 import { testFactory } from '../../test/factory.ts';
@@ -9,6 +10,7 @@ import { batchOf, piecesOf } from '../../test/parts.ts';
 import { START_MS } from '../../test/start.ts';
 import { CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from '../../test/routes.ts';
 import { Blank, Lot } from '../../timber/index.ts';
+import { WaitingAt } from '../waiting.ts';
 import { StartBatch, type StartBatchRequest } from './index.ts';
 
 const unreleased = { ...SHORT_ROUTE, id: 'new@1', modelId: 'new' };
@@ -29,13 +31,14 @@ interface Around {
   lot?: object;
   blanks?: readonly object[];
   answers?: Readonly<Record<string, unknown>>;
+  house?: HouseFactory;
 }
 const NUMBER = { [NextNumber.name]: 9 };
-function start(over: Partial<StartBatchRequest> = {}, { lot: wood = {}, blanks = [], answers = NUMBER }: Around = {}) {
+function start(over: Partial<StartBatchRequest> = {}, { lot: wood = {}, blanks = [], answers = NUMBER, house = factory }: Around = {}) {
   const rows = [[Lot, lot(wood)], [Order, order], ...blanks.map((b) => [Blank, b])] as unknown as [RowKind<never>, object][];
   const request = { modelId: 'short', component: 'body', quantity: 3, lotId: 'L1', orderId: null, ...over };
   return judged(StartBatch, request, {
-    factory,
+    factory: house,
     rows,
     answers,
     nowMs: START_MS + 1_000_000,
@@ -85,6 +88,21 @@ describe('a batch is started', () => {
     expect(start({ matchBatchId: 'B1', quantity: 2 })).toMatchObject({ entries: [{ payload: { setIds: ['s1', 's2'] } }] });
     expect(start({ matchBatchId: 'B1' })).toMatchObject({ entries: [{ payload: { setIds: ['s1', 's2', 's3'] } }] });
     expect(told({ matchBatchId: 'B1', quantity: 4 })).toEqual(['matchBatchId | Batch B1 has 3 pieces; 4 are to match them']);
+  });
+  test('at a step that only waits, where its station has places', () => {
+    const resting = { ...SHORT_ROUTE, operations: SHORT_ROUTE.operations.flatMap((o) => (o.id === 'cut' ? [] : [o])) };
+    const around = (taken: number) => ({
+      house: testFactory(new Map([[resting.id, resting]]), CARRIERS),
+      answers: { ...NUMBER, [WaitingAt.name]: [{ batchId: 'B7', pieces: taken }] },
+    });
+    expect(start({}, around(21))).toMatchObject({ kind: 'accept' });
+    expect(told({}, around(22))).toEqual([
+      '2 of 24 places free at S-rest; 3 are needed: B7 (22) is there | Wait until places come free, or split the batch',
+    ]);
+    expect(told({}, { ...around(0), answers: NUMBER })).toEqual(['Nobody could say who waits at S-rest']);
+    const request = { modelId: 'short', component: 'body', orderId: null } as never;
+    const sight = { rows: new Rows(), factory: around(0).house, nowMs: START_MS + 1, by: { personId: 'ann', role: 'lead' } } as const;
+    expect(StartBatch.asks(request, sight).map((a) => a.question.name)).toEqual([NextNumber.name, WaitingAt.name]);
   });
   test('on a carrier, where it has room', () => {
     const placements = [{ carrierId: 'R1', pieces: 3 }];
@@ -196,7 +214,9 @@ test('it is about the lot, its blanks and the batch it matches; the order is onl
     ['order', ['O1']],
   ]);
   const asks = (placements: { carrierId: string; pieces: number }[]) =>
-    StartBatch.asks({ placements } as never, undefined as never).map((a) => a.question.name);
+    StartBatch.asks({ placements, modelId: 'nothing' } as never, { rows: new Rows(), factory, nowMs: 0 } as never).map(
+      (a) => a.question.name,
+    );
   expect(asks([])).toEqual([NextNumber.name]);
   expect(asks([{ carrierId: 'R1', pieces: 1 }])).toEqual([NextNumber.name, PlacesTaken.name, OnCarrier.name]);
   expect(batchOf().id).toBe('B1');

@@ -10,12 +10,14 @@ import {
   type Decision,
   type Refused,
   type Rows,
+  type Sight,
 } from '../../ledger/index.ts';
 import { Order } from '../../orders/index.ts';
-import { NextNumber, startedComponents, type Component } from '../../routing/index.ts';
+import { firstOperation, NextNumber, startedComponents, type Component, type Operation } from '../../routing/index.ts';
 import { Blank, Lot, type WoodNeed } from '../../timber/index.ts';
 import { Batch, batchIdOf, livePieces, piecesIn } from '../batch.ts';
 import { carriersIn } from '../places.ts';
+import { fullObjection, WaitingAt } from '../waiting.ts';
 import type { BatchEntry } from '../decided.ts';
 
 export interface StartBatchRequest {
@@ -43,10 +45,15 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
     about: [rowsOf(Lot, [lotId]), rowsOf(Blank, blankIds), rowsOf(Batch, matchBatchId === undefined ? [] : [matchBatchId])],
     reads: () => [rowsOf(Order, orderId === null ? [] : [orderId])],
   }),
-  asks: ({ placements = [] }) => [
-    asked(NextNumber, { of: 'batch' }),
-    ...(placements.length > 0 ? [asked(PlacesTaken, {}), ...placements.map(({ carrierId }) => asked(OnCarrier, { carrierId }))] : []),
-  ],
+  asks(request, sight) {
+    const { placements = [] } = request;
+    const first = firstStep(request, sight);
+    return [
+      asked(NextNumber, { of: 'batch' }),
+      ...(first?.kind === 'dwell' ? [asked(WaitingAt, { stationCode: first.stationCode })] : []),
+      ...(placements.length > 0 ? [asked(PlacesTaken, {}), ...placements.map(({ carrierId }) => asked(OnCarrier, { carrierId }))] : []),
+    ];
+  },
   decide(request, { rows, factory, nowMs, answers }): Decision<BatchEntry> {
     const { component, quantity, lotId, blankIds, placements = [], matchBatchId, trial = false, restIsOffcut = false } = request;
     const model = factory.model(request.modelId);
@@ -75,6 +82,9 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
     const findings =
       placements.length === 0 ? [] : placingObjections(placements, quantity, carriersIn(factory, answers, [], null), model.id);
     if (findings.length > 0) return { kind: 'refuse', because: findings };
+    const begins = firstOperation(factory.routeOf({ routeId: inForce.id, facts }), component);
+    const full = fullObjection(begins, { batchId, pieces: quantity }, factory, answers);
+    if (full) return full;
     return {
       kind: 'accept',
       entries: [
@@ -103,6 +113,16 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
     };
   },
 });
+
+/** The step at which such a batch would begin; nothing where it cannot. */
+function firstStep({ modelId, component, orderId }: StartBatchRequest, { rows, factory, nowMs }: Sight<Factory>): Operation | undefined {
+  const model = factory.model(modelId);
+  const inForce = factory.routeInForce(modelId, nowMs);
+  if (!model || !inForce) return undefined;
+  const order = orderId === null ? undefined : rows.find(Order, orderId);
+  const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, order?.choices) });
+  return startedComponents(route).includes(component) ? firstOperation(route, component) : undefined;
+}
 
 function orderIn(rows: Rows, { orderId, modelId }: StartBatchRequest): Order | Refused | null {
   if (orderId === null) return null;
