@@ -1,4 +1,5 @@
 export * from './fitInstruments.ts';
+export * from './neckAngle.ts';
 export * from './pairing.ts';
 export * from './serial.ts';
 export * from './serialCount.ts';

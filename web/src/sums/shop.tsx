@@ -1,4 +1,4 @@
-import { coatLitres, dewPointC, dryFilmUm, fretPositionMm, sprayObjections, stringTensionN } from '@ample-crane/core';
+import { coatLitres, dewPointC, dryFilmUm, fretPositionMm, neckAngle, sprayObjections, stringTensionN } from '@ample-crane/core';
 import type { SumDefinition } from './Sum.tsx';
 
 const FRETS = 24;
@@ -72,19 +72,21 @@ export const SHOP_SUMS: readonly SumDefinition[] = [
     id: 'neck-angle',
     title: 'Neck angle',
     fields: [
-      { name: 'bridge', label: 'Bridge at mid travel, mm', value: '14' },
-      { name: 'action', label: 'Action at the bridge, mm', value: '2.2' },
-      { name: 'board', label: 'Fingerboard above the top, mm', value: '6' },
-      { name: 'distance', label: 'Body joint to bridge, mm', value: '380' },
+      { name: 'saddle', label: 'Saddle above the top, mm', value: '14' },
+      { name: 'string', label: 'String there above the fret plane, mm', value: '4' },
+      { name: 'plane', label: 'Fret plane above the top at the joint, mm', value: '6' },
+      { name: 'distance', label: 'Joint to saddle, mm', value: '230' },
       { name: 'heel', label: 'Heel, mm long', value: '60' },
     ],
-    formula: 'atan((bridge height + action − fingerboard height) / distance); the heel is trimmed by its length × the tangent.',
+    formula:
+      'atan((saddle − string − fret plane) / distance). The string stands there about twice as high as at fret 12. Over the heel: its length × the tangent.',
     source: 'Geometry of the neck joint',
     work: (_, n) => {
-      const tangent = (n('bridge') + n('action') - n('board')) / n('distance');
+      const geometry = { saddleMm: n('saddle'), stringMm: n('string'), planeMm: n('plane'), toSaddleMm: n('distance') };
+      const { degrees, heelOffMm } = neckAngle(geometry, n('heel'));
       return [
-        { label: 'Angle', value: `${((Math.atan(tangent) * 180) / Math.PI).toFixed(2)}°` },
-        { label: 'Trim or shim at the heel', value: `${(n('heel') * tangent).toFixed(2)} mm` },
+        { label: 'Angle', value: `${degrees.toFixed(2)}°` },
+        { label: 'Trim or shim over the heel', value: `${heelOffMm.toFixed(2)} mm` },
       ];
     },
   },

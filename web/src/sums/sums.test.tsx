@@ -44,6 +44,11 @@ describe('published values', () => {
     expect(of('frets', { scale: '648' })['Fret 12']).toBe('324.00 mm');
     expect(of('board-feet', { thickness: '1', width: '12', length: '1' })['Board']).toContain('1.00 bf');
   });
+  test('more action needs less neck angle', () => {
+    expect(of('neck-angle', { string: '2' })['Angle']).toBe('1.49°');
+    expect(of('neck-angle', { string: '4' })['Angle']).toBe('1.00°');
+    expect(() => of('neck-angle', { distance: '0' })).toThrow(/beyond the joint/);
+  });
   test('movement shrinks into dry air and grows into damp', () => {
     expect(of('movement')['It shrinks by']).toMatch(/^1\.\d\d mm$/);
     expect(of('movement', { rh2: '70' })['It grows by']).toMatch(/mm$/);
