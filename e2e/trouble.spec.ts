@@ -92,6 +92,9 @@ test('what does not exist is said plainly, with a way on', async ({ page }) => {
     await expect(page.getByRole('navigation', { name: 'The walk' })).toBeVisible();
   }
   await page.goto('/nowhere/at/all');
+  await expect(page.getByRole('heading', { level: 1, name: 'No such screen' })).toBeVisible();
+  await expect(page.getByText('Nothing is kept at /nowhere/at/all.')).toBeVisible();
+  await page.getByRole('main').getByRole('link', { name: 'Morning' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Morning' })).toBeVisible();
 });
 

@@ -17,7 +17,10 @@ export interface NeckGeometry {
  * @returns degrees, and how much is to be taken off or shimmed over the heel for it; below zero the neck leans forward
  * @throws RangeError when the joint lies at the saddle or beyond, or the heel has no length
  */
-export function neckAngle({ saddleMm, stringMm, planeMm, toSaddleMm }: NeckGeometry, heelMm: number): { degrees: number; heelOffMm: number } {
+export function neckAngle(
+  { saddleMm, stringMm, planeMm, toSaddleMm }: NeckGeometry,
+  heelMm: number,
+): { degrees: number; heelOffMm: number } {
   if (!(toSaddleMm > 0)) throw new RangeError('The saddle must lie beyond the joint');
   if (!(heelMm > 0)) throw new RangeError('The heel must have a length');
   const tangent = (saddleMm - stringMm - planeMm) / toSaddleMm;

@@ -1,3 +1,4 @@
+export * from './alike.ts';
 export * from './approach.ts';
 export * from './assignment.ts';
 export * from './calendar.ts';

@@ -14,6 +14,7 @@ export * from './readings.ts';
 export * from './session.ts';
 export * from './shrinkage.ts';
 export * from './species.ts';
+export * from './stillFree.ts';
 export * from './stock.ts';
 export { CutYield, dayOf, SupplierRecord, WoodUse, yieldOf } from './tallies.ts';
 export * from './weightAllotment.ts';

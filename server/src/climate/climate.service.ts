@@ -1,12 +1,12 @@
 import {
-  CLIMATE_FORTNIGHT_MS,
   DAY_MS,
   emcTrace,
   equilibriumMoisturePct,
   groupBy,
   HOUR_MS,
   mean,
-  meanEmcPct,
+  shopAir,
+  type ShopAir,
   type AirSample,
   type EmcTrace,
   type TemperatureSample,
@@ -150,11 +150,9 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     return { trace: { emc: emcTrace(samples, firstMs, toMs), revision }, samples };
   }
 
-  /** Mean EMC of a zone over the last two weeks; of ordinary shop air where no sensor reports. */
-  async meanEmcPct(zoneId: string): Promise<number> {
-    const nowMs = this.clock.nowMs();
-    const { emc } = await this.trace(zoneId);
-    return meanEmcPct(emc, nowMs - CLIMATE_FORTNIGHT_MS, nowMs);
+  /** What a zone's air has tended to in ordinary days. */
+  async shopAir(zoneId: string, asked: Asked = this.database): Promise<ShopAir> {
+    return shopAir((await this.trace(zoneId, asked)).emc, this.clock.nowMs());
   }
 
   /** Every zone, with or without a sensor. */

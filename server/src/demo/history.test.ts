@@ -207,6 +207,24 @@ describe('finding', () => {
     expect(await kinds('Quayside')).toEqual(new Set(['order']));
     expect(await kinds('basswood')).toEqual(new Set(['lot']));
   });
+  test('in spite of a slip, and by the number of a piece, a board, a blank', async () => {
+    const kinds = async (text: string) =>
+      new Set((await get(`/find?text=${encodeURIComponent(text)}`)).map((f: { kind: string }) => f.kind));
+    expect(await kinds('Weirstne')).toContain('batch');
+    expect(await kinds('baswood')).toEqual(new Set(['lot']));
+    expect(await kinds('Qzxvbn')).toEqual(new Set());
+    const one = async (sql: string) => (await factory.database.query<{ id: string; at: string }[]>(sql))[0] ?? { id: '', at: '' };
+    for (const [what, kind, sql] of [
+      ['piece', 'batch', `select id, batch_id as at from piece where serial is null limit 1`],
+      ['board', 'lot', `select id, lot_id as at from board limit 1`],
+      ['blank', 'lot', `select id, lot_id as at from blank where piece_id is null limit 1`],
+    ] as const) {
+      const { id, at } = await one(sql);
+      expect(await get(`/find?text=${id.toLowerCase()}`)).toMatchObject([
+        { kind, id: at, sentence: expect.stringContaining(`${what} ${id}`) },
+      ]);
+    }
+  });
   test('signs that mean something to a database mean nothing here', async () => {
     for (const text of ['%', '_', "'; drop table batch; --", '\\']) {
       const answer = await manager.get(`/find?text=${encodeURIComponent(text)}`);

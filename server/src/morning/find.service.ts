@@ -1,3 +1,4 @@
+import { isAlike } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { FactoryService } from '../factory/factory.service.ts';
@@ -22,18 +23,22 @@ export class FindService {
 
   /** What a typed or scanned text may mean, what is exactly that before the rest. */
   async find(text: string): Promise<FoundView[]> {
-    const holds = (name: string) => name.toLowerCase().includes(text.toLowerCase());
     const { models, species } = await this.names();
     const like = text.length < TELLING ? beginning(text) : within(text);
     const kinds = await Promise.all([
       this.batches(
         text,
-        models.filter((m) => holds(m.name)).map((m) => m.id),
+        models.filter((m) => isAlike(m.name, text)).map((m) => m.id),
       ),
-      this.lots(text, species.filter(holds), like),
+      this.lots(
+        text,
+        species.filter((name) => isAlike(name, text)),
+        like,
+      ),
       this.instruments(text, like),
       this.orders(text, like),
       this.places(text),
+      this.parts(text),
     ]);
     return kinds
       .flat()
@@ -97,6 +102,21 @@ export class FindService {
          (select id from customer_order where customer ilike $3 limit ${LOOKED_AT}))
        order by exact desc, o.number desc limit $4`,
       [text, beginning(numbered('O', text)), like, FOUND_MAX],
+    );
+  }
+
+  /** Pieces, boards and blanks by their own number: what they are in now, or came from. */
+  private parts(text: string): Promise<Found[]> {
+    return this.database.query(
+      `select case when p.serial is null then 'batch' else 'instrument' end as kind, coalesce(p.serial, p.batch_id) as id,
+          'piece ' || p.id || ', ' || m.name || ' ' || p.component || ', ' || p.state as sentence, 1 as exact
+          from piece p join model m on m.id = p.model_id where p.id = upper($1)
+       union all
+       select 'lot', b.lot_id, 'board ' || b.id || ', ' || b.state, 1 from board b where b.id = upper($1)
+       union all
+       select case when k.piece_id is null then 'lot' else 'batch' end, coalesce(p.batch_id, k.lot_id), 'blank ' || k.id || ', ' || k.state, 1
+          from blank k left join piece p on p.id = k.piece_id where k.id = upper($1)`,
+      [text],
     );
   }
 

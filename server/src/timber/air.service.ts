@@ -1,4 +1,4 @@
-import { bandOf, DAY_MS, findExcursions, meanEmcPct, type Lot } from '@ample-crane/core';
+import { bandOf, DAY_MS, findExcursions, meanEmcPct, shopAirInWords, type Lot } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, MoreThan } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
@@ -27,6 +27,8 @@ export class AirView {
   @Out() zoneName: string;
   @Out() emcNowPct: number;
   @OutPart(() => BandView) band: BandView;
+  /** which days of the wood room the band comes from, in words */
+  @Out() bandFrom: string;
   /** EMC of parts of the time: its mean, lowest and highest */
   @OutList(() => FanPointView) course: FanPointView[];
   @OutList(() => RoomExcursionView) excursions: RoomExcursionView[];
@@ -54,7 +56,8 @@ export class AirService {
     const nowMs = this.clock.nowMs();
     const { emc } = await this.climate.trace(zoneId);
     const fromMs = Math.max(emc.fromMs, nowMs - days * DAY_MS);
-    const band = bandOf(settings.moistureBand, await this.climate.meanEmcPct(settings.factory.woodRoomZoneId));
+    const shop = await this.climate.shopAir(settings.factory.woodRoomZoneId);
+    const band = bandOf(settings.moistureBand, shop.emcPct);
     const step = Math.max(emc.stepMs, (nowMs - fromMs) / POINTS);
     const course = Array.from({ length: Math.ceil((nowMs - fromMs) / step) }, (_, i) => {
       const at = fromMs + i * step;
@@ -73,6 +76,7 @@ export class AirService {
       zoneName: zone.name,
       emcNowPct: meanEmcPct(emc, nowMs - emc.stepMs, nowMs),
       band,
+      bandFrom: settings.moistureBand.school === 'fixed' ? 'fixed in Setup' : shopAirInWords(shop),
       course,
       excursions: await Promise.all(
         excursions.map(async (e) => ({

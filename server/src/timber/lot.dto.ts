@@ -1,4 +1,15 @@
-import { LOT_STATES, LOT_USES, METHODS, type Finding, type LotState, type LotUse, type Method, type Verdict } from '@ample-crane/core';
+import {
+  LOT_STATES,
+  LOT_USES,
+  METHODS,
+  OUT_OF_BAND,
+  type OutOfBand,
+  type Finding,
+  type LotState,
+  type LotUse,
+  type Method,
+  type Verdict,
+} from '@ample-crane/core';
 import { Transform, Type } from 'class-transformer';
 import {
   InCount,
@@ -10,6 +21,7 @@ import {
   InEach,
   Out,
   OutEnum,
+  OutEnumOrNull,
   OutList,
   OutOrNull,
   OutPart,
@@ -112,6 +124,8 @@ export class LotView {
   @OutOrNull(Number) lastReadMs: number | null;
   @Out() version: number;
   @OutPart(() => BandView) band: BandView;
+  /** whether it was released and lies outside its band, and since when */
+  @OutEnumOrNull(OUT_OF_BAND) outOfBand: OutOfBand | null;
   @OutEnum(['pass', 'wait', 'stop']) verdict: Verdict;
   @OutList(() => FindingView) findings: Finding[];
   @OutList(() => Number) latest: number[];

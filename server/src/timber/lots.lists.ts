@@ -1,14 +1,13 @@
 import {
   bandOf,
-  CLIMATE_FORTNIGHT_MS,
   HOUR_MS,
   judgeLot,
-  meanEmcPct,
   METER_NOISE_PCT,
-  ORDINARY_EMC_PCT,
+  outOfBand,
   outliers,
   readingsNeeded,
   rulesFor,
+  shopAir,
   worst,
   type Band,
   type Lot,
@@ -80,7 +79,7 @@ export class LotLists {
     const { moistureGate, moistureBand, moistureExceptions, factory: house } = factory.setUp.settings;
     const nowMs = this.clock.nowMs();
     const airs = await this.drying.airs(lots, { also: [house.woodRoomZoneId], asked: manager });
-    const shopEmc = shopEmcOf(airs.get(house.woodRoomZoneId), nowMs);
+    const shopEmc = shopAir(airs.get(house.woodRoomZoneId)?.emc, nowMs).emcPct;
     const rules = { gate: moistureGate, band: moistureBand };
     // Wood answers slowly: what was said of a lot this hour holds until it is read, moved, or its rules change.
     const circumstances = `${Math.floor(nowMs / HOUR_MS)} ${shopEmc} ${JSON.stringify([rules, moistureExceptions])}`;
@@ -104,11 +103,6 @@ export class LotLists {
     return lots.flatMap((lot) => known(lot) ?? []);
   }
 
-  /** What the wood room's air has tended to over the last fortnight. */
-  async shopEmcPct(zoneId: string, nowMs: number, manager: EntityManager): Promise<number> {
-    return shopEmcOf((await this.drying.airs([], { also: [zoneId], asked: manager })).get(zoneId), nowMs);
-  }
-
   private view(
     lot: Lot,
     sessions: readonly ReadSession[],
@@ -127,6 +121,7 @@ export class LotLists {
       latest: [],
       ready: null,
       odd: [],
+      outOfBand: outOfBand(lot, band),
     };
     if (lot.state !== 'drying') return shown;
     const latest = sessions.at(-1)?.readings ?? [];
@@ -158,6 +153,3 @@ export class LotLists {
     };
   }
 }
-
-const shopEmcOf = (trace: ZoneTrace | undefined, nowMs: number): number =>
-  trace?.emc ? meanEmcPct(trace.emc, nowMs - CLIMATE_FORTNIGHT_MS, nowMs) : ORDINARY_EMC_PCT;

@@ -235,7 +235,7 @@ export class StockService {
             },
           ],
     );
-    const emcPct = await this.climate.meanEmcPct(factory.setUp.settings.factory.woodRoomZoneId);
+    const { emcPct } = await this.climate.shopAir(factory.setUp.settings.factory.woodRoomZoneId);
     const result: Allotment = allotByWeight(weighed, slots, emcPct);
     const byId = new Map(blanks.map((b) => [b.id, b]));
     const orderOf = new Map(slots.map((s) => [s.id, s.orderId ?? '']));

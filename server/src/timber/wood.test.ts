@@ -156,6 +156,24 @@ describe('released wood', () => {
     expect((await manager.get(`/lots/${id}`)).body.lot).toMatchObject({ leftM3: 0, state: 'used up' });
     expect((await start(1)).body.detail).toMatch(/used up; only a released lot can be cut/);
   });
+  test('that is read out of its band after its release is not cut, until it is let go again with a reason', async () => {
+    lotId = await releasedLot(factory, manager);
+    const { band } = (await lot()).lot;
+    const start = async () => manager.post('/batches', { modelId: 'weirstone', component: 'body', quantity: 2, lotId, orderId: null });
+    expect((await start()).status).toBe(200);
+    factory.clock.pass(DAY);
+    expect((await read(`${(band.high + 2).toFixed(1)} ${(band.high + 2.2).toFixed(1)}`, { meter: 'pinless' })).status).toBe(200);
+    expect((await lot()).lot).toMatchObject({ state: 'released', outOfBand: 'since its release' });
+    const refused = await start();
+    expect(refused.status).toBe(422);
+    expect(refused.body.findings[0].sentence).toMatch(/was read at .* since its release; its band is/);
+    const again = async (over: object) => manager.post(`/lots/${lotId}/release`, { version: (await lot()).lot.version, ...over });
+    expect((await again({})).status).toBe(422);
+    expect((await again({ overrideReason: 'Only the ends are damp' })).status).toBe(200);
+    expect((await lot()).lot.outOfBand).toBe('at its release');
+    expect((await start()).status).toBe(200);
+    expect((await again({ overrideReason: 'Twice' })).body.detail).toMatch(/released already/);
+  });
   test('two who cut the last of it at once: one of them is told', async () => {
     const id = await releasedLot(factory, manager, { volumeM3: 0.04 });
     const start = () => manager.post('/batches', { modelId: 'weirstone', component: 'body', quantity: 2, lotId: id, orderId: null });

@@ -19,7 +19,7 @@ const KEEP_TYPED = { keepDirtyValues: true } as const;
 export function Rules({ setup }: { setup: View<'SetupView'> }) {
   const { may } = useSession();
   return (
-    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '3fr 2fr' }, gap: 4 }}>
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: '3fr 2fr' }, gap: 4 }}>
       <Section title="When lumber is ready">
         <MoistureForm moisture={setup.moisture} seen={setup.tags.moisture} editable={may('manager')} />
       </Section>

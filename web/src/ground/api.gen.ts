@@ -3098,6 +3098,8 @@ export interface components {
             lastReadMs: number | null;
             version: number;
             band: components["schemas"]["BandView"];
+            /** @enum {string|null} */
+            outOfBand: "at its release" | "since its release" | null;
             /** @enum {string} */
             verdict: "pass" | "wait" | "stop";
             findings: components["schemas"]["FindingView"][];
@@ -3332,6 +3334,7 @@ export interface components {
             zoneName: string;
             emcNowPct: number;
             band: components["schemas"]["BandView"];
+            bandFrom: string;
             course: components["schemas"]["FanPointView"][];
             excursions: components["schemas"]["RoomExcursionView"][];
             silences: components["schemas"]["CurvePointView"][];

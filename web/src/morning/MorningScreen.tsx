@@ -31,7 +31,7 @@ export default function MorningScreen() {
           <Box
             sx={{
               display: 'grid',
-              gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 3fr) minmax(0, 2fr)' },
+              gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 3fr) minmax(0, 2fr)' },
               gap: 3,
             }}
           >
@@ -90,7 +90,7 @@ function Decisions({ decisions }: { decisions: readonly View<'DecisionView'>[] }
           key={stage}
           sx={{
             display: 'grid',
-            gridTemplateColumns: { xs: '1fr', sm: '112px minmax(0, 1fr)' },
+            gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '112px minmax(0, 1fr)' },
             borderBottom: 1,
             borderColor: 'divider',
           }}

@@ -96,10 +96,12 @@ export function Find() {
           helperText={said}
         />
       )}
-      sx={{ width: { xs: '100%', sm: 200, md: 260 } }}
+      sx={{ width: { xs: 'auto', sm: 200, md: 260 }, flex: { xs: '1 1 180px', sm: 'none' } }}
     />
   );
 }
+
+const LOOKED_THROUGH = 'batches, pieces, lots, boards, blanks, instruments, orders, carriers and stations';
 
 /** What there is to say of a text that led nowhere. */
 function wordsFor({
@@ -115,5 +117,5 @@ function wordsFor({
     return problemOf(error).status === 0
       ? 'The server cannot be reached; a batch card can be scanned all the same'
       : problemOf(error).detail;
-  return data?.length === 0 ? `Nothing is called ${variables}` : null;
+  return data?.length === 0 ? `Nothing is called ${variables}, among ${LOOKED_THROUGH}` : null;
 }

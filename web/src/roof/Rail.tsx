@@ -1,6 +1,6 @@
 import { STAGE_NAMES, STAGES } from '@ample-crane/core';
-import { Box, Typography } from '@mui/material';
-import type { ReactNode } from 'react';
+import { Box, Button, Drawer, Typography } from '@mui/material';
+import { useState, type ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { DESKS, STAGE_PATHS } from '../ground/keys.ts';
 import { useWalk } from '../ground/queries.ts';
@@ -8,35 +8,49 @@ import { MONO } from '../ground/theme.ts';
 import { counted } from '../parts/words.ts';
 
 const FOLD = '@media (max-width: 1100px)';
+const WIDE_PX = 196;
+const FOLDED_PX = 104;
 
-/** The walk: stages in walking order with what waits there, then the desks. Folds to its keys when narrow. */
+/** Beside the screen; where it is narrow, without the keys and counts. */
 export function Rail() {
-  const walk = useWalk();
   return (
     <Box
-      component="nav"
-      aria-label="The walk"
       sx={{
-        gridRow: '1 / 3',
-        width: 196,
-        [FOLD]: { width: 58 },
+        gridRow: '1 / -1',
+        width: WIDE_PX,
         borderRight: 1,
         borderColor: 'divider',
         bgcolor: 'background.paper',
         overflowY: 'auto',
-        py: 1.5,
+        [FOLD]: { width: FOLDED_PX, '& .mark, & .count, & .house, & ol::before': { display: 'none' } },
       }}
     >
-      <Typography
-        sx={{
-          px: 2,
-          pb: 1,
-          fontFamily: (t) => t.typography.h1.fontFamily,
-          fontWeight: 750,
-          fontSize: 17,
-          [FOLD]: { display: 'none' },
-        }}
-      >
+      <Walk />
+    </Box>
+  );
+}
+
+/** On a telephone: behind one button. */
+export function RailDrawer() {
+  const [open, setOpen] = useState(false);
+  return (
+    <>
+      <Button variant="outlined" color="inherit" aria-expanded={open} onClick={() => setOpen(true)}>
+        Walk
+      </Button>
+      <Drawer open={open} onClose={() => setOpen(false)} onClick={() => setOpen(false)} slotProps={{ paper: { sx: { width: 240 } } }}>
+        <Walk />
+      </Drawer>
+    </>
+  );
+}
+
+/** The walk: stages in walking order with what waits there, then the desks. */
+function Walk() {
+  const walk = useWalk();
+  return (
+    <Box component="nav" aria-label="The walk" sx={{ py: 1.5 }}>
+      <Typography className="house" sx={{ px: 2, pb: 1, fontFamily: (t) => t.typography.h1.fontFamily, fontWeight: 750, fontSize: 17 }}>
         Ample Crane
       </Typography>
       <Box
@@ -66,25 +80,14 @@ export function Rail() {
                   component="span"
                   role="img"
                   aria-label={counted(here.decisions, 'decision', 'decisions')}
-                  sx={{
-                    width: 8,
-                    height: 8,
-                    bgcolor: 'warning.main',
-                    transform: 'rotate(45deg)',
-                    flexShrink: 0,
-                    [FOLD]: { position: 'absolute', top: 2, right: 10 },
-                  }}
+                  sx={{ width: 8, height: 8, bgcolor: 'warning.main', transform: 'rotate(45deg)', flexShrink: 0 }}
                 />
               )}
               {here && here.waiting > 0 && (
                 <Box
                   component="span"
-                  sx={{
-                    fontFamily: MONO,
-                    fontSize: 13,
-                    color: 'text.secondary',
-                    [FOLD]: { display: 'none' },
-                  }}
+                  className="count"
+                  sx={{ fontFamily: MONO, fontSize: 13, color: 'text.secondary' }}
                   aria-label={`${here.waiting} waiting`}
                   role="img"
                 >
@@ -142,7 +145,8 @@ function RailItem({ to, mark, name, children }: { to: string; mark: string; name
             color: 'background.paper',
             borderColor: 'text.primary',
           },
-          '& .name': { flex: 1, whiteSpace: 'nowrap', [FOLD]: { display: 'none' } },
+          '& .name': { flex: 1, whiteSpace: 'nowrap' },
+          [FOLD]: { pl: 1.25, pr: 1, gap: 0.5, '&.active': { fontWeight: 700, boxShadow: 'inset 3px 0 0 currentColor' } },
         }}
       >
         <span className="mark" aria-hidden>

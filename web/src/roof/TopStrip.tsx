@@ -2,7 +2,7 @@ import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { formatDuration, formatTemperature, IMPERIAL, METRIC } from '@ample-crane/core';
 import dayjs from 'dayjs';
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { setBenchPerson } from '../ground/benchPerson.ts';
@@ -21,7 +21,7 @@ import { MONO } from '../ground/theme.ts';
 const AccountDialog = lazy(() => import('./AccountDialog.tsx').then(({ AccountDialog: part }) => ({ default: part })));
 
 /** Scan or find, the factory's clock and shift, the air of the stage on screen, who is signed in. */
-export function TopStrip() {
+export function TopStrip({ walk }: { walk: ReactNode }) {
   const { session, dateTime, nowMs } = useSession();
   return (
     <Box
@@ -39,6 +39,7 @@ export function TopStrip() {
         bgcolor: 'background.paper',
       }}
     >
+      {walk}
       <Find />
       <Box sx={{ flex: 1, display: { xs: 'none', md: 'block' } }} />
       <NewerVersion />

@@ -94,7 +94,9 @@ function Desk({ view, setup, carriers }: DeskProps) {
       {route.operations.length === 0 ? (
         <Begin route={route} setup={setup} readOnly={readOnly} onRoute={putRoute} />
       ) : (
-        <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: 'minmax(0, 1fr) 350px' }, gap: 2, alignItems: 'start' }}>
+        <Box
+          sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: 'minmax(0, 1fr) 350px' }, gap: 2, alignItems: 'start' }}
+        >
           <Box sx={{ minWidth: 0 }}>
             <RouteMap
               label={`Route of ${version.modelName}`}

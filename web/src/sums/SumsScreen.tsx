@@ -27,7 +27,7 @@ export default function SumsScreen() {
         Bench sums
       </Typography>
       <Answer>Each sum stands alone: change a figure and the answer follows; its address keeps what you typed.</Answer>
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '240px minmax(0, 1fr)' }, gap: 3 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '240px minmax(0, 1fr)' }, gap: 3 }}>
         <Box component="nav" aria-label="Sums">
           {GROUPS.map(([name, sums]) => (
             <List

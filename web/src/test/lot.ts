@@ -29,6 +29,7 @@ export const aLot = (over: Partial<View<'LotView'>> = {}): View<'LotView'> => ({
   findings: [],
   latest: [11, 11.2, 11.4],
   odd: [],
+  outOfBand: null,
   readingsNeeded: 6,
   rulesOf: 'the factory',
   ready: {

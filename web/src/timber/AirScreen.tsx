@@ -45,8 +45,8 @@ export default function AirScreen() {
             {air.zoneName} asks for <Figure>{air.emcNowPct.toFixed(1)} %</Figure> now; the band is{' '}
             <Figure>
               {air.band.low.toFixed(1)}–{air.band.high.toFixed(1)} %
-            </Figure>
-            .{' '}
+            </Figure>{' '}
+            ({air.bandFrom}).{' '}
             {air.excursions.length === 0
               ? 'It has not left the band for more than two hours in this time.'
               : `It left the band ${air.excursions.length === 1 ? 'once' : `${air.excursions.length} times`} for more than two hours.`}

@@ -60,7 +60,7 @@ export default function LotScreen() {
           <Box
             sx={{
               display: 'grid',
-              gridTemplateColumns: { xs: '1fr', lg: 'minmax(0, 5fr) minmax(0, 6fr)' },
+              gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 5fr) minmax(0, 6fr)' },
               gap: 3,
             }}
           >
@@ -75,7 +75,10 @@ export default function LotScreen() {
                   )}
                 </Section>
               )}
-              {card.lot.state === 'drying' && may('operator') && (
+              {card.lot.outOfBand === 'since its release' && may('lead') && (
+                <GateAct subject="lot" id={id} version={card.lot.version} label="Release it again" />
+              )}
+              {card.lot.state !== 'used up' && may('operator') && (
                 <Section title="Log a reading">
                   <ReadingForm lot={card.lot} samples={card.samples} />
                 </Section>
@@ -129,8 +132,20 @@ function Headline({ card }: { card: View<'LotCardView'> }) {
     <Answer>
       {lot.state !== 'drying' ? (
         <>
-          {lot.state === 'released' ? 'Free for the mill' : 'Used up'}
-          {lot.releasedMs !== null && `, released ${date(lot.releasedMs)}`}.
+          {lot.state === 'used up' ? 'Used up' : lot.outOfBand === null ? 'Free for the mill' : 'Released'}
+          {lot.releasedMs !== null && `${lot.outOfBand === null ? ', released' : ''} ${date(lot.releasedMs)}`}
+          {lot.outOfBand !== null && lot.meanPct !== null && (
+            <>
+              {' '}
+              and {lot.outOfBand === 'at its release' ? 'last read' : 'read since'} at <Figure>{lot.meanPct.toFixed(1)} %</Figure>, out of
+              its band of{' '}
+              <Figure>
+                {lot.band.low.toFixed(1)}–{lot.band.high.toFixed(1)} %
+              </Figure>
+            </>
+          )}
+          .{lot.outOfBand === 'since its release' && ' It is not free for the mill.'}
+          {lot.outOfBand === 'at its release' && ' Read it again before it is cut.'}
         </>
       ) : lot.meanPct === null ? (
         'Not read yet: log a session to see where it stands.'

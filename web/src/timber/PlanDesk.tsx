@@ -169,7 +169,7 @@ export function PlanDesk(props: Props) {
           What lies on {objections.map((p) => p.boardId).join(', ')} cannot be cut so: move it before the plan is kept.
         </Typography>
       )}
-      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '320px minmax(0, 1fr)' }, gap: 3 }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: '320px minmax(0, 1fr)' }, gap: 3 }}>
         <Box>
           <Section title="Wanted">
             {wanted.map((want, i) => (

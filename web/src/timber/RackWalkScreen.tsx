@@ -49,7 +49,7 @@ export default function RackWalkScreen() {
               <Figure>{read.length}</Figure> of {counted(lots.length, 'lot', 'lots')} read today; <Figure>{due.length}</Figure> not for{' '}
               {DUE_DAYS} days.
             </Answer>
-            <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', md: '300px minmax(0, 1fr)' }, gap: 3 }}>
+            <Box sx={{ display: 'grid', gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '300px minmax(0, 1fr)' }, gap: 3 }}>
               <Box>
                 <TextField
                   select

@@ -1,8 +1,8 @@
 import { DAY_MS, formatLumber, groupBy } from '@ample-crane/core';
-import { Box, Button, ToggleButton, ToggleButtonGroup } from '@mui/material';
+import { Box, Button, Link, ToggleButton, ToggleButtonGroup } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Fragment, useState } from 'react';
+import { Link as RouterLink, useNavigate } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useLots } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -58,12 +58,14 @@ export default function WoodRoomScreen() {
         );
         const late = wetterThanPapers(drying);
         const released = lots.filter((l) => l.state === 'released');
+        const out = released.filter((l) => l.outOfBand !== null);
+        const free = released.filter((l) => l.outOfBand !== 'since its release');
         return (
           <>
             <WoodTabs />
             <Answer>
               <Figure>{ready.length}</Figure> of {counted(drying.length, 'drying lot', 'drying lots')} can be released now;{' '}
-              <Figure>{soon.length}</Figure> should be in band within two weeks; <Figure>{released.length}</Figure> are free for the mill
+              <Figure>{soon.length}</Figure> should be in band within two weeks; <Figure>{free.length}</Figure> are free for the mill
               {never.length > 0 && (
                 <>
                   ; <Figure>{never.length}</Figure> will not get there where {never.length === 1 ? 'it lies' : 'they lie'}
@@ -71,6 +73,7 @@ export default function WoodRoomScreen() {
               )}
               .
             </Answer>
+            {out.length > 0 && <Finding severity="attention" sentence={<ReadAgain lots={out} />} />}
             {late && <Finding severity="attention" sentence={late} />}
             {ready.map((lot) => (
               <Finding
@@ -99,6 +102,25 @@ export default function WoodRoomScreen() {
         );
       }}
     </Screen>
+  );
+}
+
+/** Released lots that lie outside their band: let go on a damp or dry time's band, or gone out since. */
+function ReadAgain({ lots }: { lots: readonly Lot[] }) {
+  return (
+    <>
+      {counted(lots.length, 'released lot is', 'released lots are')} out of band:{' '}
+      {lots.map((lot, i) => (
+        <Fragment key={lot.id}>
+          {i > 0 && ', '}
+          <Link component={RouterLink} to={`/lots/${lot.id}`}>
+            {lot.id}
+          </Link>{' '}
+          ({lot.meanPct?.toFixed(1)} %)
+        </Fragment>
+      ))}
+      . Read {lots.length === 1 ? 'it' : 'them'} again before {lots.length === 1 ? 'it is' : 'they are'} cut.
+    </>
   );
 }
 

@@ -9,7 +9,7 @@ import { against, judged } from '../../test/judged.ts';
 import { batchOf, piecesOf } from '../../test/parts.ts';
 import { START_MS } from '../../test/start.ts';
 import { CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from '../../test/routes.ts';
-import { Blank, Lot } from '../../timber/index.ts';
+import { Blank, Lot, ShopEmc } from '../../timber/index.ts';
 import { WaitingAt } from '../waiting.ts';
 import { StartBatch, type StartBatchRequest } from './index.ts';
 
@@ -20,7 +20,17 @@ const factory = testFactory(known.setUp.routes, CARRIERS, {
 });
 
 /** A released lot of a cubic decimetre short of three bodies' wood and more: 0.02 m³, of which a body takes 0.004. */
-const lot = (over: object = {}) => ({ id: 'L1', species: 'mahogany', use: 'body', state: 'released', leftM3: 0.02, ...over });
+const lot = (over: object = {}) => ({
+  id: 'L1',
+  species: 'mahogany',
+  use: 'body',
+  state: 'released',
+  leftM3: 0.02,
+  meanPct: 8.2,
+  lastReadMs: 1,
+  releasedMs: 2,
+  ...over,
+});
 const order = { id: 'O1', modelId: 'short', choices: { binding: 'both' }, dueMs: 77 };
 const blank = (id: string, over: object = {}) => ({
   ...{ id, lotId: 'L1', modelId: 'short', component: 'body', state: 'free', orderId: null, pieceId: null },
@@ -33,7 +43,7 @@ interface Around {
   answers?: Readonly<Record<string, unknown>>;
   house?: HouseFactory;
 }
-const NUMBER = { [NextNumber.name]: 9 };
+const NUMBER = { [NextNumber.name]: 9, [ShopEmc.name]: 8 };
 function start(over: Partial<StartBatchRequest> = {}, { lot: wood = {}, blanks = [], answers = NUMBER, house = factory }: Around = {}) {
   const rows = [[Lot, lot(wood)], [Order, order], ...blanks.map((b) => [Blank, b])] as unknown as [RowKind<never>, object][];
   const request = { modelId: 'short', component: 'body', quantity: 3, lotId: 'L1', orderId: null, ...over };
@@ -89,6 +99,15 @@ describe('a batch is started', () => {
     expect(start({ matchBatchId: 'B1' })).toMatchObject({ entries: [{ payload: { setIds: ['s1', 's2', 's3'] } }] });
     expect(told({ matchBatchId: 'B1', quantity: 4 })).toEqual(['matchBatchId | Batch B1 has 3 pieces; 4 are to match them']);
   });
+  test('of a lot that was read out of its band since its release: not before it is read again or let go with a reason', () => {
+    const since = { meanPct: 10.2, lastReadMs: 3 };
+    expect(told({}, { lot: since })).toEqual([
+      'lotId | Lot L1 was read at 10.2 % since its release; its band is 6.0 to 10.0 % | Read it again when it has settled, or release it again with a reason',
+    ]);
+    expect(start({}, { lot: { ...since, releasedMs: 4 } })).toMatchObject({ kind: 'accept' });
+    expect(start({}, { lot: { ...since, meanPct: 9.9 } })).toMatchObject({ kind: 'accept' });
+    expect(told({}, { answers: { [NextNumber.name]: 9 } })).toEqual(['Nobody could say how moist the shop is']);
+  });
   test('at a step that only waits, where its station has places', () => {
     const resting = { ...SHORT_ROUTE, operations: SHORT_ROUTE.operations.flatMap((o) => (o.id === 'cut' ? [] : [o])) };
     const around = (taken: number) => ({
@@ -102,7 +121,7 @@ describe('a batch is started', () => {
     expect(told({}, { ...around(0), answers: NUMBER })).toEqual(['Nobody could say who waits at S-rest']);
     const request = { modelId: 'short', component: 'body', orderId: null } as never;
     const sight = { rows: new Rows(), factory: around(0).house, nowMs: START_MS + 1, by: { personId: 'ann', role: 'lead' } } as const;
-    expect(StartBatch.asks(request, sight).map((a) => a.question.name)).toEqual([NextNumber.name, WaitingAt.name]);
+    expect(StartBatch.asks(request, sight).map((a) => a.question.name)).toEqual([NextNumber.name, ShopEmc.name, WaitingAt.name]);
   });
   test('on a carrier, where it has room', () => {
     const placements = [{ carrierId: 'R1', pieces: 3 }];
@@ -150,7 +169,7 @@ describe('what speaks against it', () => {
     ['another wood', {}, { lot: { species: 'basswood' } }, 'lotId | Lot L1 is basswood for body; short needs mahogany for body'],
     ['wood for something else', {}, { lot: { use: 'neck' } }, 'lotId | Lot L1 is mahogany for neck; short needs mahogany for body'],
     ['too little of it', {}, { lot: { leftM3: 0.011 } }, 'quantity | 0.011 m³ is left of lot L1; this batch needs 0.012 m³'],
-    ['nobody to give a number', {}, { answers: {} }, 'No batch number is free'],
+    ['nobody to give a number', {}, { answers: { [ShopEmc.name]: 8 } }, 'No batch number is free'],
     ['a blank too few', { blankIds: ['a', 'b'] }, { blanks: ['a', 'b'].map((b) => blank(b)) }, 'blankIds | 3 pieces need as many blanks'],
     [
       'a blank twice',
@@ -217,7 +236,7 @@ test('it is about the lot, its blanks and the batch it matches; the order is onl
     StartBatch.asks({ placements, modelId: 'nothing' } as never, { rows: new Rows(), factory, nowMs: 0 } as never).map(
       (a) => a.question.name,
     );
-  expect(asks([])).toEqual([NextNumber.name]);
-  expect(asks([{ carrierId: 'R1', pieces: 1 }])).toEqual([NextNumber.name, PlacesTaken.name, OnCarrier.name]);
+  expect(asks([])).toEqual([NextNumber.name, ShopEmc.name]);
+  expect(asks([{ carrierId: 'R1', pieces: 1 }])).toEqual([NextNumber.name, ShopEmc.name, PlacesTaken.name, OnCarrier.name]);
   expect(batchOf().id).toBe('B1');
 });

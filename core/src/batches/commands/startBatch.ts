@@ -14,7 +14,7 @@ import {
 } from '../../ledger/index.ts';
 import { Order } from '../../orders/index.ts';
 import { firstOperation, NextNumber, startedComponents, type Component, type Operation } from '../../routing/index.ts';
-import { Blank, Lot, type WoodNeed } from '../../timber/index.ts';
+import { Blank, cuttingAsks, Lot, wentOutObjection, type WoodFactory, type WoodNeed } from '../../timber/index.ts';
 import { Batch, batchIdOf, livePieces, piecesIn } from '../batch.ts';
 import { carriersIn } from '../places.ts';
 import { fullObjection, WaitingAt } from '../waiting.ts';
@@ -39,17 +39,18 @@ export interface StartBatchRequest {
 }
 
 /** Starts a batch of a component from a released lot, on the version of the route that is in force. */
-export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>({
+export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory & WoodFactory>({
   role: 'lead',
   concerns: ({ lotId, blankIds = [], matchBatchId, orderId }) => ({
     about: [rowsOf(Lot, [lotId]), rowsOf(Blank, blankIds), rowsOf(Batch, matchBatchId === undefined ? [] : [matchBatchId])],
     reads: () => [rowsOf(Order, orderId === null ? [] : [orderId])],
   }),
   asks(request, sight) {
-    const { placements = [] } = request;
+    const { placements = [], blankIds } = request;
     const first = firstStep(request, sight);
     return [
       asked(NextNumber, { of: 'batch' }),
+      ...(blankIds ? [] : cuttingAsks),
       ...(first?.kind === 'dwell' ? [asked(WaitingAt, { stationCode: first.stationCode })] : []),
       ...(placements.length > 0 ? [asked(PlacesTaken, {}), ...placements.map(({ carrierId }) => asked(OnCarrier, { carrierId }))] : []),
     ];
@@ -68,7 +69,9 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory>
       return wrongInput('component', `A ${model.name} with these options has no separate ${component}`);
     const lot = rows.get(Lot, lotId);
     const neededM3 = blankIds ? 0 : Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
-    const unfit = blankIds ? blanksObjection(rows, request, blankIds) : woodObjection(lot, need, neededM3, model);
+    const unfit = blankIds
+      ? blanksObjection(rows, request, blankIds)
+      : (woodObjection(lot, need, neededM3, model) ?? wentOutObjection(lot, factory, answers));
     if (unfit) return unfit;
     if (restIsOffcut && lot.leftM3 - neededM3 >= neededM3)
       return wrongInput('restIsOffcut', `${(lot.leftM3 - neededM3).toFixed(3)} m³ would be left: enough for another batch like this one`);

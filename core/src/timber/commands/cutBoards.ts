@@ -2,7 +2,9 @@ import { commandKind, refuse, rowsOf, type Decided, type Decision } from '../../
 import { boardVolumeM3 } from '../cutting/index.ts';
 import type { BoardsCut } from '../entries/boardsCut.ts';
 import { Lot } from '../lot.ts';
+import { cuttingAsks, wentOutObjection } from '../stillFree.ts';
 import { blanksOf, StockBoard } from '../stock.ts';
+import type { WoodFactory } from '../woodFactory.ts';
 
 export interface CutBoardsRequest {
   /** what the plan lays on each board */
@@ -13,7 +15,7 @@ export interface CutBoardsRequest {
 const laidOn = ({ boards }: CutBoardsRequest) => boards.filter((b) => b.placed.length > 0);
 
 /** The boards of a plan are sawn: they become blanks, and their wood leaves the lots. */
-export const CutBoards = commandKind('cut boards')<CutBoardsRequest>({
+export const CutBoards = commandKind('cut boards')<CutBoardsRequest, WoodFactory>({
   role: 'operator',
   concerns: (request) => ({
     about: [
@@ -23,13 +25,16 @@ export const CutBoards = commandKind('cut boards')<CutBoardsRequest>({
       ),
     ],
   }),
-  decide(request, { rows }): Decision<Decided<typeof BoardsCut>> {
+  asks: () => cuttingAsks,
+  decide(request, { rows, factory, answers }): Decision<Decided<typeof BoardsCut>> {
     const boards = laidOn(request).map((b) => rows.get(StockBoard, b.boardId));
     if (boards.length === 0) return refuse('Nothing lies on a board yet');
     const entries: Decided<typeof BoardsCut>[] = [];
     for (const lotId of [...new Set(boards.map((b) => b.lotId))].sort()) {
       const lot = rows.get(Lot, lotId);
       if (lot.state === 'drying') return refuse(`Lot ${lotId} is still drying; release it first`);
+      const wentOut = wentOutObjection(lot, factory, answers);
+      if (wentOut) return wentOut;
       const own = boards.filter((b) => b.lotId === lotId);
       const gone = own.find((b) => b.state === 'cut');
       if (gone) return refuse(`Board ${gone.id} has been cut already`);

@@ -14,6 +14,7 @@ import type { LotReleased } from '../entries/lotReleased.ts';
 import { Lot } from '../lot.ts';
 import { judgeLot } from '../moistureGate.ts';
 import { bandOf, rulesFor } from '../moistureRules.ts';
+import { outOfBand } from '../stillFree.ts';
 import { ReadingsOf, ShopEmc, type WoodFactory } from '../woodFactory.ts';
 
 /** Wood that moves later is the costliest mistake of the shop. */
@@ -24,7 +25,7 @@ export interface ReleaseLotRequest {
   overrideReason?: string;
 }
 
-/** Lets a lot go to the mill, through the moisture gate or against it. */
+/** Lets a lot go to the mill, through the moisture gate or against it; again, where a reading since has found it out of band. */
 export const ReleaseLot = commandKind('release lot')<ReleaseLotRequest, WoodFactory>({
   role: 'lead',
   concerns: ({ lotId }) => ({ about: [rowsOf(Lot, [lotId])] }),
@@ -35,13 +36,14 @@ export const ReleaseLot = commandKind('release lot')<ReleaseLotRequest, WoodFact
   asks: ({ lotId }) => [asked(ReadingsOf, { lotId }), asked(ShopEmc, {})],
   decide({ lotId, overrideReason }, { rows, factory, nowMs, answers }): Decision<Decided<typeof LotReleased>> {
     const lot = rows.get(Lot, lotId);
-    if (lot.state !== 'drying') return refuse(`Lot ${lotId} is ${lot.state} already`);
     const { moistureGate, moistureBand, moistureExceptions } = factory.setUp.settings;
     const { gate, band } = rulesFor(lot, { gate: moistureGate, band: moistureBand }, moistureExceptions);
     const read = answers.to(ReadingsOf, { lotId });
     const shopEmcPct = answers.to(ShopEmc, {});
     if (read === NOT_ANSWERED) return refuse(`Nobody could say how wet lot ${lotId} is`);
     if (shopEmcPct === NOT_ANSWERED) return refuse('Nobody could say how moist the shop is');
+    const isOut = outOfBand(lot, bandOf(band, shopEmcPct)) === 'since its release';
+    if (lot.state !== 'drying' && !isOut) return refuse(`Lot ${lotId} is ${lot.state} already`);
     const { receivedMs, thicknessMm, volumeM3, restricted, permit } = lot;
     const papers = restricted ? (permit === null ? 'missing' : 'present') : 'not needed';
     const findings = judgeLot({ nowMs, receivedMs, thicknessMm, volumeM3, papers, ...read }, bandOf(band, shopEmcPct), gate);

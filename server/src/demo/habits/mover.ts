@@ -8,7 +8,7 @@ import {
   type CommandKind,
   DAY_MS,
   type Decision,
-  equilibriumMoisturePct,
+  emcTrace,
   type Finding,
   gateAsks,
   gateEvidence,
@@ -17,12 +17,13 @@ import {
   type HouseFactory,
   judge,
   livePieces,
-  mean,
   type Operation,
   operationOf,
   type Piece,
   piecesIn,
   type Recorder,
+  SHOP_DAYS,
+  shopAir,
   type Sight,
   WholeHistory,
   type Written,
@@ -141,16 +142,14 @@ export class Mover {
   }
 }
 
-const SHOP_DAYS = 14;
-
-/** Mean equilibrium moisture of the wood room over the two weeks before. */
+/** What the wood room's air tends to, as its people read it off. */
 function shopEmcPct({ climate, woodRoomZoneId }: Scenario, atMs: number): number {
-  const values: number[] = [];
-  for (let t = atMs - SHOP_DAYS * DAY_MS; t < atMs; t += HOUR_MS) {
-    const air = climate(woodRoomZoneId, t);
-    values.push(equilibriumMoisturePct(air.tempC, air.relativeHumidity));
-  }
-  return mean(values);
+  const fromMs = atMs - SHOP_DAYS * DAY_MS;
+  const samples = Array.from({ length: SHOP_DAYS * 24 }, (_, i) => {
+    const at = fromMs + i * HOUR_MS;
+    return { atMs: at, ...climate(woodRoomZoneId, at) };
+  });
+  return shopAir(emcTrace(samples, fromMs, atMs), atMs).emcPct;
 }
 
 /** The numbers of the batches that an entry makes. */
