@@ -36,7 +36,7 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await expect(page.getByRole('img', { name: /Readings: band .* 5 values/ })).toBeVisible();
     await page.getByRole('button', { name: 'Log session' }).click();
     await expect(page.getByText('0 of 5 readings in')).toBeVisible();
-    await page.getByRole('button', { name: 'Release to the mill' }).click();
+    await page.getByRole('button', { name: 'Release with a reason' }).click();
     const refusal = page.getByRole('dialog', { name: /not now/ });
     await expect(refusal.getByText(/Too wet: it will shrink/)).toBeVisible();
     await refusal.getByRole('button', { name: 'Close' }).click();

@@ -25,7 +25,8 @@ const standsOut = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     const scrolls = (element: Element) => ['auto', 'scroll', 'hidden', 'clip'].includes(getComputedStyle(element).overflowX);
     const isHeld = (element: Element): boolean => {
-      for (let up = element.parentElement; up && up.id !== 'screen' && up !== document.body; up = up.parentElement) if (scrolls(up)) return true;
+      for (let up = element.parentElement; up && up.id !== 'screen' && up !== document.body; up = up.parentElement)
+        if (scrolls(up)) return true;
       return false;
     };
     return [...document.querySelectorAll('body *')].flatMap((element) => {

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 import { migrate, ownerDataSource } from './database.ts';
 import { isEmpty, loadDemo } from './demo/load.ts';
 import { allRoutes } from './factory/allRoutes.ts';
+import { demoMorning } from './demo/morning.ts';
 import { retell } from './logbook/retell.ts';
 import { FactoryClock } from './platform/clock/clock.ts';
 import { ROW_TABLES } from './tables.ts';
@@ -17,7 +18,8 @@ async function prepare(): Promise<void> {
     if (told !== null && told > 0) console.log(`Told anew from the logbook: ${told} entries`);
     if (!wantsDemo || !(await isEmpty(owner))) return;
     const startedMs = Date.now();
-    const { entries } = await loadDemo(owner, new FactoryClock().nowMs());
+    const nowMs = new FactoryClock().nowMs();
+    const { entries } = await loadDemo(owner, demoMorning(nowMs), nowMs);
     console.log(`Demo factory loaded: ${entries} logbook entries in ${((Date.now() - startedMs) / 1000).toFixed(1)} s`);
   } finally {
     await owner.destroy();

@@ -18,15 +18,16 @@ export const METER_RANGE_PCT = { low: 2, high: 100 } as const;
  * @param readingPct what the meter showed
  * @param woodTempC temperature of the wood, °C, −20…60
  * @returns percent moisture content, dry basis
- * @throws RangeError for a reading or temperature no meter meets
+ * @throws RangeError for a reading or temperature no meter meets, coefficients that say nothing, or what comes to less than none
  * @source Pfaff & Garrahan, Forest Products Journal 36(3), 1986
  */
 export function correctedMoisturePct(readingPct: number, woodTempC: number, { a, b }: SpeciesCoefficients = NO_SPECIES_CORRECTION): number {
   if (!(readingPct >= METER_RANGE_PCT.low && readingPct <= METER_RANGE_PCT.high))
     throw new RangeError(`A meter shows ${METER_RANGE_PCT.low} to ${METER_RANGE_PCT.high} %, not ${readingPct}`);
   if (!(woodTempC >= -20 && woodTempC <= 60)) throw new RangeError(`Wood at ${woodTempC} °C cannot be metered`);
+  if (!(a > 0) || !Number.isFinite(b)) throw new RangeError('A species needs a slope above zero and an offset');
   const x = woodTempC + 2.8;
-  return ((readingPct + 0.567 - 0.026 * x + 0.000051 * x * x) / (0.881 * 1.0056 ** x) - b) / a;
+  return notBelowZero(((readingPct + 0.567 - 0.026 * x + 0.000051 * x * x) / (0.881 * 1.0056 ** x) - b) / a, readingPct);
 }
 
 /**
@@ -58,11 +59,18 @@ export function dryMassG(massG: number, moisturePct: number): number {
  *
  * @param readingPct what it showed
  * @param densityOffsetPct points to take off, from the meter's table for the species
+ * @throws RangeError for a reading no meter shows, or what comes to less than none
  */
 export function pinlessMoisturePct(readingPct: number, densityOffsetPct: number): number {
   if (!(readingPct >= METER_RANGE_PCT.low && readingPct <= METER_RANGE_PCT.high))
     throw new RangeError(`A meter shows ${METER_RANGE_PCT.low} to ${METER_RANGE_PCT.high} %, not ${readingPct}`);
-  return readingPct - densityOffsetPct;
+  return notBelowZero(readingPct - densityOffsetPct, readingPct);
+}
+
+/** Wood does not hold less than no water: then the reading, its temperature or the species' figures are wrong. */
+function notBelowZero(pct: number, readingPct: number): number {
+  if (!(pct >= 0)) throw new RangeError(`A reading of ${readingPct} % comes to less than none: check the species’ meter figures`);
+  return pct;
 }
 
 /** Corrected outliers of a session closer than this to the rest are the meter's own noise. */

@@ -48,16 +48,23 @@ const round = (value: number) => Math.round(value * 100) / 100;
 export function readSession(method: Method, text: string, { woodTempC, samples, species }: SessionCircumstances): MeasuredSession {
   if (method === 'oven') return readWords(text, ovenTest);
   if (method === 'sample board') return readBoards(text, samples);
-  const { readings, problems } = parseReadings(text);
+  const typed = parseReadings(text);
   const corrected = (rawPct: number) =>
     method === 'pin'
       ? correctedMoisturePct(rawPct, woodTempC, species ?? NO_SPECIES_CORRECTION)
       : pinlessMoisturePct(rawPct, species?.densityOffsetPct ?? 0);
-  return {
-    readings: woodTempC >= -20 && woodTempC <= 60 ? readings.map((r) => ({ ...r, correctedPct: round(corrected(r.rawPct)) })) : [],
-    samples: {},
-    problems,
-  };
+  const readings: MeasuredReading[] = [];
+  const problems = [...typed.problems];
+  // The temperature is asked for beside the readings, and refused by itself.
+  if (woodTempC >= -20 && woodTempC <= 60)
+    typed.readings.forEach((reading, index) => {
+      try {
+        readings.push({ ...reading, correctedPct: round(corrected(reading.rawPct)) });
+      } catch (error) {
+        problems.push({ index, word: String(reading.rawPct), message: error instanceof Error ? error.message : String(error) });
+      }
+    });
+  return { readings, samples: {}, problems };
 }
 
 const FIGURE = '(\\d+(?:[.,]\\d+)?)';

@@ -4,6 +4,8 @@ import { worst } from '../ledger/index.ts';
 import { DAY_MS } from '../units/index.ts';
 import {
   correctedMoisturePct,
+  pinlessMoisturePct,
+  readSession,
   DEFAULT_MOISTURE_GATE,
   dryThrough,
   fitDrying,
@@ -33,6 +35,21 @@ describe('pin-meter correction', () => {
   });
   test.each([-3, 140, 1.9, NaN])('a reading of %f is no reading', (raw) => {
     expect(() => correctedMoisturePct(raw, 20)).toThrow(RangeError);
+  });
+  test.each([0, -1, NaN])('a slope of %f says nothing', (a) => {
+    expect(() => correctedMoisturePct(10, 20, { a, b: 0 })).toThrow(/slope above zero/);
+  });
+  test('what comes to less than none is refused, and told word by word in a session', () => {
+    expect(() => correctedMoisturePct(3, 20, { a: 1, b: 12 })).toThrow(/less than none/);
+    expect(() => pinlessMoisturePct(3, 4)).toThrow(/less than none/);
+    expect(pinlessMoisturePct(4, 4)).toBe(0);
+    const { readings, problems } = readSession('pinless', '9.5 3 8', {
+      woodTempC: 20,
+      samples: {},
+      species: { a: 1, b: 0, densityOffsetPct: 4 },
+    });
+    expect(readings.map((r) => r.correctedPct)).toEqual([5.5, 4]);
+    expect(problems).toEqual([{ index: 1, word: '3', message: expect.stringMatching(/less than none/) }]);
   });
   test('rises with the reading and falls with temperature', () => {
     fc.assert(

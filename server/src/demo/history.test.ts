@@ -104,6 +104,10 @@ test('a factory whose rows an earlier program told goes back to that, comes agai
 }, 60_000);
 
 describe('Morning', () => {
+  test('calls steps by their names in its news', async () => {
+    const { changed } = await get('/morning');
+    for (const { sentence } of changed) expect(sentence).not.toMatch(/\b[bni]-[a-z]+\b/);
+  });
   test('counts what its lists show, in walking order', async () => {
     const morning = await get('/morning');
     expect(morning.canMove).toBe(morning.decisions.filter((d: { act: string }) => d.act === 'move').length);

@@ -32,10 +32,15 @@ export async function isEmpty(database: DataSource): Promise<boolean> {
   return (await database.getRepository(PersonEntity).count()) === 0;
 }
 
-/** Fills an empty database with the demo factory and its history up to now. */
-export async function loadDemo(database: DataSource, nowMs: number): Promise<{ entries: number }> {
+/**
+ * Fills an empty database with the demo factory and its history up to an instant, at which its clock then stands.
+ *
+ * @param realMs what time it is outside
+ */
+export async function loadDemo(database: DataSource, nowMs: number, realMs = nowMs): Promise<{ entries: number }> {
   const { entries, rows } = simulate(demoScenario(nowMs));
   await loadHistory(database, nowMs, entries, rows);
+  if (nowMs !== realMs) await insertRows(database.manager, SettingEntity, [{ key: 'demoClock', value: { aheadMs: nowMs - realMs } }]);
   return { entries: entries.length };
 }
 

@@ -13,6 +13,8 @@ export class DecisionView {
   @OutOrNull(String) id: string | null;
   @Out() version: number;
   @Out() sentence: string;
+  /** of a move: from where to where, the same for all that go that way */
+  @OutOrNull(String) way: string | null;
   @OutList(() => FindingView) findings: Finding[];
 }
 

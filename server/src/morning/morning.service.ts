@@ -3,7 +3,7 @@ import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
 import { Injectable } from '@nestjs/common';
-import { DataSource } from 'typeorm';
+import { DataSource, In } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
 import { FlowService } from '../flow/flow.service.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
@@ -12,6 +12,7 @@ import { OrdersService } from '../orders/orders.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchLists } from '../batches/batches.lists.ts';
+import { BatchEntity } from '../batches/batch.entity.ts';
 import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { LotLists } from '../timber/lots.lists.ts';
@@ -97,12 +98,17 @@ export class MorningService {
       .orderBy('e.id', 'DESC')
       .take(60)
       .getMany();
+    // Steps are called by their names, which stand in the route.
+    const batches = await this.database
+      .getRepository(BatchEntity)
+      .find({ where: { id: In(rows.flatMap((row) => row.batchId ?? [])) }, select: { id: true, routeId: true } });
+    const routeOf = new Map(batches.map((b) => [b.id, b.routeId]));
     const counts: { shipped: number; finished: number }[] = await this.database.query(
       `select count(*) filter (where kind = 'instrument.shipped')::int as shipped, count(*) filter (where kind = 'work.finished')::int as finished from logbook where at >= $1`,
       [new Date(sinceMs)],
     );
     return {
-      changed: rows.map((row) => toLogView(row, factory, null, `${row.batchId ?? row.lotId ?? ''} `)),
+      changed: rows.map((row) => toLogView(row, factory, routeOf.get(row.batchId ?? '') ?? null, `${row.batchId ?? row.lotId ?? ''} `)),
       shippedSinceYesterday: counts[0]?.shipped ?? 0,
       finishedSinceYesterday: counts[0]?.finished ?? 0,
     };
@@ -152,6 +158,7 @@ function decisionsOn(
         id: lot.id,
         version: lot.version,
         sentence: `Release lot ${lot.id} (${lot.species}) to the mill`,
+        way: null,
         findings: lot.findings,
       });
     else if (lot.ready?.kind === 'not in this room')
@@ -162,6 +169,7 @@ function decisionsOn(
         id: lot.id,
         version: lot.version,
         sentence: `Lot ${lot.id} (${lot.species}) will not get there: its room tends to ${lot.ready.emcPct.toFixed(1)} %, the band is ${lot.band.low.toFixed(1)}–${lot.band.high.toFixed(1)} %`,
+        way: null,
         findings: lot.findings,
       });
   }
@@ -172,8 +180,10 @@ function decisionsOn(
       subject: 'batch' as const,
       id: batch.id,
       version: batch.version,
+      way: null,
       findings: batch.findings,
     };
+    const noRoom = batch.findings.find((f) => f.rule === 'places' && f.verdict === 'wait');
     if (batch.status === 'held') decisions.push({ ...common, act: 'hold', sentence: `${what} is held: ${batch.holdReason ?? ''}` });
     else if (batch.missing.length > 0)
       decisions.push({
@@ -191,12 +201,10 @@ function decisionsOn(
       });
     else if (batch.question !== null && batch.verdict === 'pass')
       decisions.push({ ...common, act: 'answer', sentence: `${what} at ${batch.operationName.toLowerCase()}. ${batch.question}` });
-    else if (batch.verdict === 'pass')
-      decisions.push({
-        ...common,
-        act: 'move',
-        sentence: `Move ${what} from ${batch.stationName} to ${batch.nextOperationName ?? 'the next step'}`,
-      });
+    else if (batch.verdict === 'pass') {
+      const way = `from ${batch.stationName} to ${batch.nextOperationName ?? 'the next step'}`;
+      decisions.push({ ...common, act: 'move', sentence: `Move ${what} ${way}`, way });
+    } else if (noRoom) decisions.push({ ...common, act: 'look', sentence: `${what} has no room ahead: ${noRoom.sentence}` });
     else if (batch.verdict === 'stop') decisions.push({ ...common, act: 'look', sentence: `${what} is stopped at ${batch.operationName}` });
   }
   if (boothAir) {
@@ -209,6 +217,7 @@ function decisionsOn(
         id: factory.setUp.settings.factory.boothZoneId,
         version: 0,
         sentence: `Hold spraying: ${objections.join('. ')}`,
+        way: null,
         findings: [],
       });
   }

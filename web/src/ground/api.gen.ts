@@ -1979,6 +1979,7 @@ export interface components {
             shiftStartsAt: string;
             shiftEndsAt: string;
             demo: boolean;
+            demoAheadMs: number;
             nowMs: number;
             station: components["schemas"]["StationNameView"] | null;
         };
@@ -2031,6 +2032,7 @@ export interface components {
             id: string | null;
             version: number;
             sentence: string;
+            way: string | null;
             findings: components["schemas"]["FindingView"][];
         };
         ComingFreeView: {

@@ -1,5 +1,6 @@
-import { formatDuration, STAGE_NAMES } from '@ample-crane/core';
+import { formatDuration, groupBy, STAGE_NAMES } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Typography } from '@mui/material';
+import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useMorning } from '../ground/queries.ts';
@@ -99,17 +100,51 @@ function Decisions({ decisions }: { decisions: readonly View<'DecisionView'>[] }
             {STAGE_NAMES[stage]}
           </Typography>
           <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-            {decisions
-              .filter((d) => d.stage === stage)
-              .map((d) => (
-                <li key={`${d.subject}-${d.id}`}>
-                  <Finding severity={SEVERITY[d.act]} sentence={d.sentence} action={<Act decision={d} />} />
-                </li>
-              ))}
+            {[
+              ...groupBy(
+                decisions.filter((d) => d.stage === stage),
+                (d) => d.way ?? `${d.subject}-${d.id}`,
+              ),
+            ].map(([key, alike]) =>
+              alike.length > 1 ? <LikeMoves key={key} way={key} moves={alike} /> : alike.map((d) => <Decision key={key} decision={d} />),
+            )}
           </Box>
         </Box>
       ))}
     </>
+  );
+}
+
+function Decision({ decision }: { decision: View<'DecisionView'> }) {
+  return (
+    <li>
+      <Finding severity={SEVERITY[decision.act]} sentence={decision.sentence} action={<Act decision={decision} />} />
+    </li>
+  );
+}
+
+/** What goes the same way is one line, which opens. */
+function LikeMoves({ way, moves }: { way: string; moves: readonly View<'DecisionView'>[] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <li>
+      <Finding
+        severity="ready"
+        sentence={`Move ${moves.length} batches ${way}`}
+        action={
+          <Button variant="outlined" aria-expanded={open} onClick={() => setOpen(!open)} sx={{ flexShrink: 0 }}>
+            {open ? 'Fold' : `Show ${moves.length}`}
+          </Button>
+        }
+      />
+      {open && (
+        <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, pl: 2, borderLeft: 2, borderColor: 'divider' }}>
+          {moves.map((move) => (
+            <Decision key={move.id} decision={move} />
+          ))}
+        </Box>
+      )}
+    </li>
   );
 }
 

@@ -13,6 +13,7 @@ const decision = (over: Partial<View<'DecisionView'>>): View<'DecisionView'> => 
   id: 'B7',
   version: 4,
   sentence: 'Move B7 (6 Weirstone instruments) from Cure racks to Level sand',
+  way: null,
   findings: [],
   ...over,
 });
@@ -59,6 +60,16 @@ const screen = (over: Partial<Morning> = {}, role: View<'SessionView'>['role'] =
 const words = (over: Partial<Morning> = {}, role?: View<'SessionView'>['role']) => wordsOf(screen(over, role));
 
 describe('Morning', () => {
+  test('what goes the same way is one line, which opens', () => {
+    const way = 'from Cure racks to Level sand';
+    const moves = ['B7', 'B8', 'B9'].map((id) => decision({ id, way, sentence: `Move ${id} (6 Weirstone instruments) ${way}` }));
+    const text = words({
+      decisions: [...moves, decision({ id: 'B5', way: 'from Cure racks to Buff', sentence: 'Move B5 from Cure racks to Buff' })],
+    });
+    expect(text).toMatch(/Move 3 batches from Cure racks to Level sand Show 3/);
+    expect(text).toMatch(/Move B5 from Cure racks to Buff/);
+    expect(text).not.toMatch(/B8/);
+  });
   test('on a quiet day says so, part by part', () => {
     const text = words();
     expect(text).toContain('0 batches can move now; 0 more come free today. 0 orders will be late even at the earliest.');

@@ -1,6 +1,6 @@
 import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { formatDuration, formatTemperature, IMPERIAL, METRIC } from '@ample-crane/core';
+import { formatDuration, formatTemperature, IMPERIAL, METRIC, MINUTE_MS } from '@ample-crane/core';
 import dayjs from 'dayjs';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useLocation } from 'react-router';
@@ -52,9 +52,20 @@ export function TopStrip({ walk }: { walk: ReactNode }) {
           shift {session.shiftStartsAt}–{session.shiftEndsAt}
         </Box>
       </Typography>
+      <DemoTime aheadMs={session.demoAheadMs} />
       {session.demo && <DemoClock />}
       <PersonMenu />
     </Box>
+  );
+}
+
+/** The demo's clock stands elsewhere than the one on the wall: loaded at night it begins on the last working morning. */
+function DemoTime({ aheadMs }: { aheadMs: number }) {
+  if (Math.abs(aheadMs) < MINUTE_MS) return null;
+  return (
+    <Typography variant="body2" color="text.secondary" sx={{ whiteSpace: 'nowrap' }}>
+      demo, {formatDuration(Math.abs(aheadMs))} {aheadMs < 0 ? 'behind' : 'ahead'}
+    </Typography>
   );
 }
 

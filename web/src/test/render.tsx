@@ -22,6 +22,7 @@ export const session = (over: Partial<View<'SessionView'>> = {}): View<'SessionV
   shiftStartsAt: '07:00',
   shiftEndsAt: '15:30',
   demo: true,
+  demoAheadMs: 0,
   nowMs: NOW_MS,
   station: null,
   ...over,

@@ -68,9 +68,16 @@ export default function LotScreen() {
               {card.lot.state === 'drying' && (
                 <Section title="Release gate">
                   <FindingList findings={card.lot.findings} />
-                  {may('lead') && (
+                  {may(card.lot.verdict === 'pass' ? 'lead' : 'manager') && (
                     <Box sx={{ mt: 1 }}>
-                      <GateAct subject="lot" id={id} version={card.lot.version} label="Release to the mill" variant="contained" />
+                      <GateAct
+                        subject="lot"
+                        id={id}
+                        version={card.lot.version}
+                        {...(card.lot.verdict === 'pass'
+                          ? { label: 'Release to the mill', variant: 'contained' }
+                          : { label: 'Release with a reason' })}
+                      />
                     </Box>
                   )}
                 </Section>

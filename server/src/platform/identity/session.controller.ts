@@ -84,6 +84,8 @@ export class SessionView {
   @Out() shiftStartsAt: string;
   @Out() shiftEndsAt: string;
   @Out() demo: boolean;
+  /** how far the demo’s clock runs ahead; below zero, behind */
+  @Out() demoAheadMs: number;
   @Out() nowMs: number;
   /** the station that this tablet is signed in as */
   @OutOrNull(StationNameView) station: StationNameView | null;
@@ -215,7 +217,7 @@ export class SessionController {
   async session(@CurrentActor() actor: Actor, @Req() { station }: SignedRequest): Promise<SessionView> {
     const account = station ? A_STATION : await this.identity.account(actor.personId);
     if (!account) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
-    const { factory, workWeek } = await this.settings.all();
+    const { factory, workWeek, demoClock } = await this.settings.all();
     return {
       personId: account.personId,
       name: station?.name ?? account.person.name,
@@ -225,6 +227,7 @@ export class SessionController {
       theme: account.theme,
       factory: factory.name,
       demo: factory.demo,
+      demoAheadMs: demoClock.aheadMs,
       timeZone: workWeek.timeZone,
       shiftStartsAt: workWeek.startsAt,
       shiftEndsAt: workWeek.endsAt,
