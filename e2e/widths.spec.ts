@@ -8,12 +8,11 @@ async function addresses(page: Page): Promise<string[]> {
   const batch = await first('/batches?size=50');
   const record = await first('/instruments?size=50');
   const routes = await get<{ id: string }[]>(page, '/routes');
-  const { carriers } = await get<{ carriers: { id: string }[] }>(page, '/setup');
   const route = routes[0]?.id ?? '';
   return [
     ...['/', '/floor', '/flow', '/orders', '/records', `/records/${record?.serial ?? ''}`],
     ...['/setup', '/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
-    ...['/stations', '/station/FN2', `/carriers/${carriers[0]?.id ?? ''}`, `/batches/${batch?.id ?? ''}`, '/sums'],
+    ...['/stations', '/station/FN2', '/carriers/R01', `/batches/${batch?.id ?? ''}`, '/sums'],
     ...['', '/walk', '/air', '/stock', '/cutting'].map((part) => `/wood-room${part}`),
     `/lots/${lots[0]?.id ?? ''}`,
     ...['rough-mill', 'machining', 'necks', 'bodies', 'fitting', 'finishing', 'assembly', 'final-rest', 'dispatch'].map((s) => `/${s}`),

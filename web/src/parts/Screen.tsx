@@ -24,7 +24,7 @@ export function Screen<T>({
         <Typography variant="h1" sx={{ flex: 1 }}>
           {title}
         </Typography>
-        <Box className="no-print" sx={{ display: 'flex', gap: 1 }}>
+        <Box className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
           {actions}
         </Box>
       </Stack>

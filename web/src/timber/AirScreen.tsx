@@ -1,6 +1,6 @@
 import { formatDuration } from '@ample-crane/core';
 import { Box, Button, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { lazy, Suspense, useState } from 'react';
+import { Fragment, lazy, Suspense, useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useAir, useZones } from '../ground/queries.ts';
@@ -108,9 +108,11 @@ function Excursion({ excursion }: { excursion: View<'RoomExcursionView'> }) {
   const list = (ids: readonly string[], base: string) => (
     <>
       {ids.slice(0, SHOWN).map((id) => (
-        <Link key={id} component={RouterLink} to={`${base}/${id}`} sx={{ mr: 1 }}>
-          <Id>{id}</Id>
-        </Link>
+        <Fragment key={id}>
+          <Link component={RouterLink} to={`${base}/${id}`}>
+            <Id>{id}</Id>
+          </Link>{' '}
+        </Fragment>
       ))}
       {ids.length > SHOWN && `and ${ids.length - SHOWN} more`}
     </>
