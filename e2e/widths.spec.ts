@@ -28,12 +28,15 @@ const standsOut = (page: Page): Promise<string[]> =>
         if (scrolls(up)) return true;
       return false;
     };
-    return [...document.querySelectorAll('body *')].flatMap((element) => {
+    const rail = document.querySelector('nav');
+    const cut = rail && rail.scrollWidth > rail.clientWidth ? ['the walk is cut off'] : [];
+    const out = [...document.querySelectorAll('body *')].flatMap((element) => {
       const { right, width, height } = element.getBoundingClientRect();
       if (right <= window.innerWidth + 1 || width === 0 || height === 0) return [];
       if (getComputedStyle(element).visibility === 'hidden' || isHeld(element)) return [];
       return [`${element.tagName.toLowerCase()} ${(element.textContent ?? '').trim().slice(0, 60)}`];
     });
+    return [...cut, ...out];
   });
 
 for (const [width, height] of [

@@ -11,11 +11,14 @@ export const OUT_OF_BAND = ['at its release', 'since its release'] as const;
  */
 export type OutOfBand = (typeof OUT_OF_BAND)[number];
 
+/** What a meter tells apart, in points: a mean so close to an edge lies on it. */
+const TELLING_PCT = 0.1;
+
 type Released = Pick<Lot, 'id' | 'use' | 'form' | 'state' | 'meanPct' | 'lastReadMs' | 'releasedMs'>;
 
 /** Whether a released lot's latest mean lies outside a band, and since when; null where it does not, or nobody read it. */
 export function outOfBand({ state, meanPct, lastReadMs, releasedMs }: Released, { low, high }: Band): OutOfBand | null {
-  if (state !== 'released' || meanPct === null || (meanPct >= low && meanPct <= high)) return null;
+  if (state !== 'released' || meanPct === null || (meanPct > low - TELLING_PCT && meanPct < high + TELLING_PCT)) return null;
   return (lastReadMs ?? 0) > (releasedMs ?? 0) ? 'since its release' : 'at its release';
 }
 

@@ -168,7 +168,7 @@ function decisionsOn(
         subject: 'lot',
         id: lot.id,
         version: lot.version,
-        sentence: `Lot ${lot.id} (${lot.species}) will not get there: its room tends to ${lot.ready.emcPct.toFixed(1)} %, the band is ${lot.band.low.toFixed(1)}–${lot.band.high.toFixed(1)} %`,
+        sentence: `Lot ${lot.id} (${lot.species}) will not get there: its room tends to ${apart(lot.ready.emcPct, lot.band)} %, the band is ${lot.band.low.toFixed(1)}–${lot.band.high.toFixed(1)} %`,
         way: null,
         findings: lot.findings,
       });
@@ -262,3 +262,9 @@ function gaps({ setUp, people }: FactoryNow, nowMs: number): GapView[] {
 
 const PLURALS: Readonly<Record<string, string>> = { body: 'bodies', sides: 'pairs of sides' };
 const plural = (component: string, count: number) => (count === 1 ? component : (PLURALS[component] ?? `${component}s`));
+
+/** A figure outside a band, told so finely that it does not read as its edge. */
+function apart(pct: number, { low, high }: { low: number; high: number }): string {
+  const told = pct.toFixed(1);
+  return told === low.toFixed(1) || told === high.toFixed(1) ? pct.toFixed(2) : told;
+}

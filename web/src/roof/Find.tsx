@@ -96,7 +96,7 @@ export function Find() {
           helperText={said}
         />
       )}
-      sx={{ width: { xs: 'auto', sm: 200, md: 260 }, flex: { xs: '1 1 180px', sm: 'none' } }}
+      sx={{ width: { xs: 'auto', sm: 200, md: 220, xl: 260 }, flex: { xs: '1 1 180px', sm: 'none' } }}
     />
   );
 }

@@ -7,7 +7,7 @@ import { useWalk } from '../ground/queries.ts';
 import { MONO } from '../ground/theme.ts';
 import { counted } from '../parts/words.ts';
 
-const FOLD = '@media (max-width: 1100px)';
+const FOLD = '@media (min-width: 600px) and (max-width: 1100px)';
 const WIDE_PX = 196;
 const FOLDED_PX = 104;
 
@@ -22,7 +22,7 @@ export function Rail() {
         borderColor: 'divider',
         bgcolor: 'background.paper',
         overflowY: 'auto',
-        [FOLD]: { width: FOLDED_PX, '& .mark, & .count, & .house, & ol::before': { display: 'none' } },
+        [FOLD]: { width: FOLDED_PX },
       }}
     >
       <Walk />
@@ -50,7 +50,9 @@ function Walk() {
   const walk = useWalk();
   return (
     <Box component="nav" aria-label="The walk" sx={{ py: 1.5 }}>
-      <Typography className="house" sx={{ px: 2, pb: 1, fontFamily: (t) => t.typography.h1.fontFamily, fontWeight: 750, fontSize: 17 }}>
+      <Typography
+        sx={{ px: 2, pb: 1, fontFamily: (t) => t.typography.h1.fontFamily, fontWeight: 750, fontSize: 17, [FOLD]: { display: 'none' } }}
+      >
         Ample Crane
       </Typography>
       <Box
@@ -61,6 +63,7 @@ function Walk() {
           p: 0,
           position: 'relative',
           '&::before': {
+            [FOLD]: { display: 'none' },
             content: '""',
             position: 'absolute',
             left: 28,
@@ -86,8 +89,7 @@ function Walk() {
               {here && here.waiting > 0 && (
                 <Box
                   component="span"
-                  className="count"
-                  sx={{ fontFamily: MONO, fontSize: 13, color: 'text.secondary' }}
+                  sx={{ fontFamily: MONO, fontSize: 13, color: 'text.secondary', [FOLD]: { display: 'none' } }}
                   aria-label={`${here.waiting} waiting`}
                   role="img"
                 >
@@ -137,6 +139,7 @@ function RailItem({ to, mark, name, children }: { to: string; mark: string; name
             borderColor: 'divider',
             bgcolor: 'background.paper',
             flexShrink: 0,
+            [FOLD]: { display: 'none' },
           },
           '&:hover .mark': { borderColor: 'text.primary' },
           '&.active': { fontWeight: 700 },

@@ -1,4 +1,4 @@
-import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
+import { Box, Button, Menu, MenuItem, Tooltip, Typography } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { formatDuration, formatTemperature, IMPERIAL, METRIC, MINUTE_MS } from '@ample-crane/core';
 import dayjs from 'dayjs';
@@ -63,9 +63,13 @@ export function TopStrip({ walk }: { walk: ReactNode }) {
 function DemoTime({ aheadMs }: { aheadMs: number }) {
   if (Math.abs(aheadMs) < MINUTE_MS) return null;
   return (
-    <Typography variant="body2" color="text.secondary" sx={{ whiteSpace: 'nowrap' }}>
-      demo, {formatDuration(Math.abs(aheadMs))} {aheadMs < 0 ? 'behind' : 'ahead'}
-    </Typography>
+    <Tooltip
+      title={`The demo’s clock stands ${formatDuration(Math.abs(aheadMs))} ${aheadMs < 0 ? 'behind' : 'ahead of'} the one on the wall`}
+    >
+      <Typography variant="body2" color="text.secondary" sx={{ whiteSpace: 'nowrap' }}>
+        demo time
+      </Typography>
+    </Tooltip>
   );
 }
 
