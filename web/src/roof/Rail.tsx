@@ -9,7 +9,7 @@ import { counted } from '../parts/words.ts';
 
 const FOLD = '@media (min-width: 600px) and (max-width: 1100px)';
 const WIDE_PX = 196;
-const FOLDED_PX = 104;
+const FOLDED_PX = 114;
 
 /** Beside the screen; where it is narrow, without the keys and counts. */
 export function Rail() {
