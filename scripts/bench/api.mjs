@@ -6,7 +6,7 @@ import { line, quantile, TARGETS } from './report.mjs';
 const CLIENTS = 20;
 const REQUESTS_EACH = 15;
 /** Who finish batches of their own at once: as many as the demo has pieces waiting for plain work. */
-const FINISHERS = 10;
+const FINISHERS = 6;
 /** Finished, looked at and taken back twice, resumed. */
 const REQUESTS_OF_FINISHING = 7;
 /** Rounds before the one that counts: a factory's server has long been compiled when the morning begins. */

@@ -41,7 +41,11 @@ export function benchDecide(core) {
     outline: null,
   }));
   const facts = { choices: { extra: 'yes' }, species: {}, construction: '' };
-  const station = (code) => ({ code, name: code, stage: 'bodies', zoneId: 'z', kind: 'work', places: 1 });
+  // Every fourth step waits, and so does every fourth station: 4 divides 20.
+  const station = (code) => {
+    const waits = Number(code.slice(1)) % 4 === 3;
+    return { code, name: code, stage: 'bodies', zoneId: 'z', kind: waits ? 'dwell' : 'work', places: waits ? 400 : 1 };
+  };
   const factory = new core.Factory({
     models: new Map(),
     routes: new Map([[route.id, route]]),

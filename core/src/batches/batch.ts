@@ -200,8 +200,12 @@ export const piecesInPass = (batch: Pick<Batch, 'redo'>, pieces: readonly Piece[
   batch.redo ? pieces.filter((p) => p.state === 'rework') : livePieces(pieces);
 
 /** The pieces in a batch, those among them that are no longer live; in one order, however they came to be in it. */
-export const piecesIn = (rows: Rows, batchId: string): Piece[] =>
-  rows.where(Piece, 'batchId', batchId).sort((a, b) => (a.id < b.id ? -1 : 1));
+export function piecesIn(rows: Rows, batchId: string): Piece[] {
+  const pieces = rows.where(Piece, 'batchId', batchId);
+  // Most often they stand so already, and this is asked at every entry.
+  const isInOrder = pieces.every((piece, i) => i === 0 || (pieces[i - 1]?.id ?? '') < piece.id);
+  return isInOrder ? pieces : pieces.sort((a, b) => (a.id < b.id ? -1 : 1));
+}
 
 /** Whether what was done on a visit counts for another: on itself, or on one that it goes on with. */
 export const countsFor = ({ id, continues }: Pick<Visit, 'id' | 'continues'>, visitId: string): boolean =>

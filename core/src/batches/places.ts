@@ -5,13 +5,13 @@ import {
   placesFor,
   suits,
   type CarrierUse,
-  type PiecesOf,
+  type OthersOn,
   type Placement,
   type Placing,
 } from '../carriers/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { asked, NOT_ANSWERED, type Answers, type Asked, type Refused } from '../ledger/index.ts';
-import { onward, type PlaceNeed } from '../routing/index.ts';
+import { onward, operationOf, type PlaceNeed } from '../routing/index.ts';
 import type { AtStep, SeenAtStep } from './commands/onBatch.ts';
 import type { BatchEntry } from './decided.ts';
 
@@ -29,7 +29,7 @@ export function placeAsks(told: readonly Placement[] | undefined, at: SeenAtStep
   const { route, operation, batch, factory } = at;
   if (told === undefined && !route.operations.some((o) => o.place)) return [];
   const next = [operation.id, onward(route, operation, batch.component), operation.repeat?.backTo];
-  const needs = route.operations.filter((o) => next.includes(o.id));
+  const needs = next.flatMap((id) => (id === undefined ? [] : [operationOf(route, id)]));
   return [
     asked(PlacesTaken, {}),
     ...(told
@@ -39,25 +39,27 @@ export function placeAsks(told: readonly Placement[] | undefined, at: SeenAtStep
 }
 
 /** Every carrier in use, and how full it is; none where nobody could say. */
-export function carriersIn(factory: Factory, answers: Answers, own: readonly Placement[], batchId: string | null): CarrierUse[] {
+export function carriersIn(factory: Factory, answers: Answers, own: readonly Placement[]): CarrierUse[] {
   const taken = answers.to(PlacesTaken, {});
   if (taken === NOT_ANSWERED) return [];
   return factory.carriersInUse().map((carrier) => ({
     carrier,
     taken: taken(carrier.id),
     own: own.find((p) => p.carrierId === carrier.id)?.pieces ?? 0,
-    others: othersOn(carrier.id, batchId, answers),
   }));
 }
 
-function othersOn(carrierId: string, batchId: string | null, answers: Answers): PiecesOf[] {
-  const on = answers.to(OnCarrier, { carrierId });
-  return on === NOT_ANSWERED ? [] : on.filter((p) => p.batchId !== batchId);
-}
+/** Who else is on a carrier: asked where the carriers that fit are few, or one was named. */
+export const othersIn =
+  (answers: Answers, batchId: string | null): OthersOn =>
+  (carrierId) => {
+    const on = answers.to(OnCarrier, { carrierId });
+    return on === NOT_ANSWERED ? [] : on.filter((p) => p.batchId !== batchId);
+  };
 
 /** Every carrier that a batch could be put on. */
 export const carriersFor = ({ factory, answers, rows, batch }: AtStep): CarrierUse[] =>
-  carriersIn(factory, answers, placementsOf(rows, batch.id), batch.id);
+  carriersIn(factory, answers, placementsOf(rows, batch.id));
 
 /** The entry that puts a batch where it goes; none when it stays where it is. */
 export function placed(
@@ -69,6 +71,7 @@ export function placed(
     modelId: batch.modelId,
     now: placementsOf(rows, batch.id).map(({ carrierId, pieces }) => ({ carrierId, pieces })),
     carriers: carriersFor(at),
+    othersOn: othersIn(at.answers, batch.id),
     takeOff: false,
     ...placing,
   });

@@ -16,8 +16,11 @@ export interface SettingNoted {
   unit: string;
 }
 
+const NOTHING: readonly SettingNoted[] = [];
+
 /** What was noted of the settings that a step asks for; or what is missing, or out of bounds. */
 export function noted(settings: readonly JobSetting[], said: readonly SettingSaid[]): Refused | readonly SettingNoted[] {
+  if (settings.length === 0) return NOTHING;
   const values = settings.map((setting) => ({
     setting,
     value: valueOf(

@@ -34,14 +34,15 @@ export function whoIsThere(there: readonly PiecesOf[]): string {
   return named.length === 0 ? '' : `: ${named.join(', ')} ${named.length === 1 ? 'is' : 'are'} there`;
 }
 
+/** Who else is on a carrier, as far as anybody said. */
+export type OthersOn = (carrierId: string) => readonly PiecesOf[];
+
 /** A carrier and how many of its places are taken, and by how many pieces of the batch in question. */
 export interface CarrierUse {
   carrier: Carrier;
   taken: number;
   /** of these, by the batch that is judged */
   own: number;
-  /** who the others are, where that was asked */
-  others?: readonly PiecesOf[];
 }
 
 export const freePlaces = ({ carrier, taken, own }: CarrierUse): number => carrier.places - taken + own;
@@ -97,6 +98,7 @@ export function placingObjections(
   quantity: number,
   uses: readonly CarrierUse[],
   modelId: string,
+  othersOn: OthersOn = () => [],
 ): Finding[] {
   const objection = (sentence: string, remedy?: string): Finding => ({
     rule: 'places',
@@ -116,7 +118,7 @@ export function placingObjections(
     else if (pieces > freePlaces(use))
       findings.push(
         objection(
-          `${use.carrier.name} has ${Math.max(0, freePlaces(use))} of ${use.carrier.places} places free; ${pieces} are needed${whoIsThere(use.others ?? [])}`,
+          `${use.carrier.name} has ${Math.max(0, freePlaces(use))} of ${use.carrier.places} places free; ${pieces} are needed${whoIsThere(othersOn(carrierId))}`,
           'Choose another carrier as well, or split the batch',
         ),
       );

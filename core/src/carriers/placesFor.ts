@@ -8,6 +8,7 @@ import {
   whoIsThere,
   type CarrierKind,
   type CarrierUse,
+  type OthersOn,
   type Placement,
 } from './carrier.ts';
 
@@ -27,19 +28,20 @@ export interface Placing {
   /** where it sits now */
   now: readonly Placement[];
   carriers: readonly CarrierUse[];
+  othersOn?: OthersOn;
   /** it is taken off what it sits on, where nothing is needed */
   takeOff: boolean;
 }
 
 /** Where something goes: as told, where it is already, or on the carriers that fit best. @returns null when it stays where it is */
 export function placesFor(placing: Placing): Refused | { kind: 'accept'; placements: readonly Placement[] | null } {
-  const { need, told, now, quantity, carriers, where, modelId } = placing;
+  const { need, told, now, quantity, carriers, where, modelId, othersOn = () => [] } = placing;
   const put = (placements: readonly Placement[]) =>
     ({ kind: 'accept', placements: JSON.stringify(placements) === JSON.stringify(now) ? null : placements }) as const;
   const fitting = need ? carriers.filter((u) => suits(u.carrier, need, modelId)) : carriers;
   const fits = ({ carrierId }: Placement) => fitting.some((u) => u.carrier.id === carrierId);
   if (told !== undefined) {
-    const findings = placingObjections(told, quantity, carriers, modelId);
+    const findings = placingObjections(told, quantity, carriers, modelId, othersOn);
     const object = (sentence: string) => findings.push({ rule: 'places', verdict: 'stop', sentence, field: 'placements' });
     const wrong = need && told.find((p) => !fits(p));
     if (wrong) object(`${where} needs a ${need.kind}; ${wrong.carrierId} is none for this model`);
@@ -52,7 +54,7 @@ export function placesFor(placing: Placing): Refused | { kind: 'accept'; placeme
   if (found) return put(found);
   const free = fitting.reduce((sum, u) => sum + Math.max(0, freePlaces(u)), 0);
   const all = fitting.reduce((sum, u) => sum + u.carrier.places, 0);
-  const there = whoIsThere(fitting.flatMap((u) => u.others ?? []));
+  const there = whoIsThere(fitting.flatMap((u) => othersOn(u.carrier.id)));
   return refuse(`${free} of ${all} places free in a ${need.kind} for ${where.toLowerCase()}; ${quantity} are needed${there}`, {
     rule: 'places',
     verdict: 'wait',

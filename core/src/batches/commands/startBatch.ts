@@ -16,7 +16,7 @@ import { Order } from '../../orders/index.ts';
 import { firstOperation, NextNumber, startedComponents, type Component, type Operation } from '../../routing/index.ts';
 import { Blank, cuttingAsks, Lot, wentOutObjection, type WoodFactory, type WoodNeed } from '../../timber/index.ts';
 import { Batch, batchIdOf, livePieces, piecesIn } from '../batch.ts';
-import { carriersIn } from '../places.ts';
+import { carriersIn, othersIn } from '../places.ts';
 import { fullObjection, WaitingAt } from '../waiting.ts';
 import type { BatchEntry } from '../decided.ts';
 
@@ -83,7 +83,9 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory 
     if (sets && sets.length < quantity)
       return wrongInput('matchBatchId', `Batch ${matchBatchId ?? ''} has ${sets.length} pieces; ${quantity} are to match them`);
     const findings =
-      placements.length === 0 ? [] : placingObjections(placements, quantity, carriersIn(factory, answers, [], null), model.id);
+      placements.length === 0
+        ? []
+        : placingObjections(placements, quantity, carriersIn(factory, answers, []), model.id, othersIn(answers, null));
     if (findings.length > 0) return { kind: 'refuse', because: findings };
     const begins = firstOperation(factory.routeOf({ routeId: inForce.id, facts }), component);
     const full = fullObjection(begins, { batchId, pieces: quantity }, factory, answers);

@@ -1,6 +1,16 @@
 import type { Placement } from '../../carriers/index.ts';
 import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers, type Decision } from '../../ledger/index.ts';
-import { aspectAsks, begins, BoxesFor, onward, operationOf, OWN_WAY, waysOf, type Operation } from '../../routing/index.ts';
+import {
+  aspectAsks,
+  begins,
+  BoxesFor,
+  onward,
+  operationOf,
+  OWN_WAY,
+  waysOf,
+  type JobSetting,
+  type Operation,
+} from '../../routing/index.ts';
 import { Batch } from '../batch.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { beginObjection, benchOf, skillObjection } from '../bench.ts';
@@ -37,11 +47,7 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
   ],
   decide(request, at) {
     const { withBatchIds = [], settings = [] } = request;
-    const steps = [at.batch.id, ...withBatchIds].flatMap((id) => (at.rows.find(Batch, id) ? [new AtStep(id, at).operation] : []));
-    const strange = strangeSetting(
-      steps.flatMap((step) => step.settings ?? []),
-      settings,
-    );
+    const strange = settings.length > 0 ? strangeSetting(askedFor([at.batch.id, ...withBatchIds], at), settings) : undefined;
     if (strange) return strange;
     const own = begin(request, at);
     if (own.kind === 'refuse' || withBatchIds.length === 0) return own;
@@ -69,6 +75,10 @@ type Beginning = Pick<StartWorkRequest, 'personId' | 'wayId' | 'settings'> & {
   placements?: readonly Placement[] | undefined;
   withBatchId?: string;
 };
+
+/** What the steps of batches ask to be noted. */
+const askedFor = (batchIds: readonly string[], at: AtStep): JobSetting[] =>
+  batchIds.flatMap((id) => (at.rows.find(Batch, id) ? (new AtStep(id, at).operation.settings ?? []) : []));
 
 /** What beginning on one batch writes. */
 function begin({ personId, wayId = OWN_WAY, placements, withBatchId, settings = [] }: Beginning, at: AtStep): Decision<BatchEntry> {
