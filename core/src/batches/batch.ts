@@ -199,13 +199,11 @@ export const livePieces = (pieces: readonly Piece[]): Piece[] => pieces.filter((
 export const piecesInPass = (batch: Pick<Batch, 'redo'>, pieces: readonly Piece[]): Piece[] =>
   batch.redo ? pieces.filter((p) => p.state === 'rework') : livePieces(pieces);
 
-/** The pieces in a batch, those among them that are no longer live; in one order, however they came to be in it. */
-export function piecesIn(rows: Rows, batchId: string): Piece[] {
-  const pieces = rows.where(Piece, 'batchId', batchId);
-  // Most often they stand so already, and this is asked at every entry.
-  const isInOrder = pieces.every((piece, i) => i === 0 || (pieces[i - 1]?.id ?? '') < piece.id);
-  return isInOrder ? pieces : pieces.sort((a, b) => (a.id < b.id ? -1 : 1));
-}
+/** The pieces in a batch, those among them that are no longer live; in the order in which they came to be in it. */
+export const piecesIn = (rows: Rows, batchId: string): Piece[] => rows.where(Piece, 'batchId', batchId);
+
+/** Pieces as an entry lists them: in one order, however they came to be in their batch. */
+export const idsInOrder = (pieces: readonly Piece[]): string[] => pieces.map((p) => p.id).sort();
 
 /** Whether what was done on a visit counts for another: on itself, or on one that it goes on with. */
 export const countsFor = ({ id, continues }: Pick<Visit, 'id' | 'continues'>, visitId: string): boolean =>

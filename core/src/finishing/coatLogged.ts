@@ -1,4 +1,4 @@
-import { changeBatch, countsFor, Job, Piece, piecesInPass, piecesIn, visitOf } from '../batches/index.ts';
+import { changeBatch, countsFor, idsInOrder, Job, Piece, piecesInPass, piecesIn, visitOf } from '../batches/index.ts';
 import { entryKind } from '../ledger/index.ts';
 import { keepOverride, type Override } from '../routing/index.ts';
 import { MINUTE_MS } from '../units/index.ts';
@@ -26,7 +26,7 @@ export const CoatLogged = entryKind('coat.logged')<Logged>({
       batchId: batch.id,
       visitId: batch.visitId,
       jobId: rows.get(Job, batch.jobId).id,
-      pieceIds: pieces.map((p) => p.id),
+      pieceIds: idsInOrder(pieces),
       atMs: entry.atMs,
       personId: entry.personId,
       flashUntilMs: entry.atMs + flashMinutes * MINUTE_MS,

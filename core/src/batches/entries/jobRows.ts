@@ -1,6 +1,6 @@
 import type { Rows } from '../../ledger/index.ts';
 import { OWN_WAY } from '../../routing/index.ts';
-import { Batch, piecesIn, piecesInPass, Visit, visitOf } from '../batch.ts';
+import { Batch, idsInOrder, piecesIn, piecesInPass, Visit, visitOf } from '../batch.ts';
 import type { SettingNoted } from '../settings.ts';
 import { Job, touchMsOf, type JobShare } from '../job.ts';
 
@@ -81,7 +81,7 @@ const shareOf = (rows: Rows, batch: Batch, fromMs: number): JobShare => ({
   batchId: batch.id,
   visitId: batch.visitId,
   operationId: batch.operationId,
-  pieceIds: piecesInPass(batch, piecesIn(rows, batch.id)).map((p) => p.id),
+  pieceIds: idsInOrder(piecesInPass(batch, piecesIn(rows, batch.id))),
   fromMs,
   toMs: null,
 });
