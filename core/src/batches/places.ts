@@ -20,22 +20,24 @@ const NAMED_MOST = 4;
 
 /** Who sits on the carriers that a step needs, where they are few. */
 function onFitting(factory: Factory, need: PlaceNeed | undefined, modelId: string): Asked[] {
-  const fitting = need ? factory.carriersInUse().filter((carrier) => suits(carrier, need, modelId)) : [];
-  return fitting.length > NAMED_MOST ? [] : fitting.map(({ id }) => asked(OnCarrier, { carrierId: id }));
+  const asks: Asked[] = [];
+  for (const carrier of need ? factory.carriersInUse() : []) {
+    if (!need || !suits(carrier, need, modelId)) continue;
+    if (asks.length === NAMED_MOST) return [];
+    asks.push(asked(OnCarrier, { carrierId: carrier.id }));
+  }
+  return asks;
 }
 
 /** What must be known of places: whether its route counts some, or it was told where to go; and who is where it may go now. */
 export function placeAsks(told: readonly Placement[] | undefined, at: SeenAtStep): Asked[] {
   const { route, operation, batch, factory } = at;
   if (told === undefined && !route.operations.some((o) => o.place)) return [];
-  const next = [operation.id, onward(route, operation, batch.component), operation.repeat?.backTo];
-  const needs = next.flatMap((id) => (id === undefined ? [] : [operationOf(route, id)]));
-  return [
-    asked(PlacesTaken, {}),
-    ...(told
-      ? told.map(({ carrierId }) => asked(OnCarrier, { carrierId }))
-      : needs.flatMap(({ place }) => onFitting(factory, place, batch.modelId))),
-  ];
+  const asks = [asked(PlacesTaken, {})];
+  if (told) return [...asks, ...told.map(({ carrierId }) => asked(OnCarrier, { carrierId }))];
+  for (const id of [operation.id, onward(route, operation, batch.component), operation.repeat?.backTo])
+    if (id !== undefined) asks.push(...onFitting(factory, operationOf(route, id).place, batch.modelId));
+  return asks;
 }
 
 /** Every carrier in use, and how full it is; none where nobody could say. */
