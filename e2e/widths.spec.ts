@@ -19,7 +19,7 @@ async function addresses(page: Page): Promise<string[]> {
   ];
 }
 
-/** What can be read or pressed and stands out of the window to the right and cannot be scrolled to where it is: its text, or what it is. */
+/** What stands out of the window to the right and cannot be scrolled to where it is: its text, or what it is. */
 const standsOut = (page: Page): Promise<string[]> =>
   page.evaluate(() => {
     const scrolls = (element: Element) => ['auto', 'scroll', 'hidden', 'clip'].includes(getComputedStyle(element).overflowX);
@@ -33,7 +33,6 @@ const standsOut = (page: Page): Promise<string[]> =>
     const out = [...document.querySelectorAll('body *')].flatMap((element) => {
       const { right, width, height } = element.getBoundingClientRect();
       if (right <= window.innerWidth + 1 || width === 0 || height === 0) return [];
-      if ((element.textContent ?? '').trim() === '' && !element.matches('button, a, input')) return [];
       if (getComputedStyle(element).visibility === 'hidden' || isHeld(element)) return [];
       return [`${element.tagName.toLowerCase()} ${(element.textContent ?? '').trim().slice(0, 60)}`];
     });

@@ -32,7 +32,14 @@ export function BandStrip({ low, high, target, values, unit, label, width = 220,
     m === null ? 'nothing measured yet' : `${values.length} values, mean ${m.toFixed(digits)}, ${outside} out of band`
   }`;
   return (
-    <svg width={width} height={HEIGHT} viewBox={`0 0 ${width} ${HEIGHT}`} role="img" aria-label={words} style={{ display: 'block' }}>
+    <svg
+      width={width}
+      height={HEIGHT}
+      viewBox={`0 0 ${width} ${HEIGHT}`}
+      role="img"
+      aria-label={words}
+      style={{ display: 'block', maxWidth: '100%', height: 'auto' }}
+    >
       <line x1={PAD} x2={width - PAD} y1={15} y2={15} stroke={tokens.rule} strokeWidth={2} />
       <rect x={x(low)} width={x(high) - x(low)} y={7} height={16} rx={3} fill={tokens.ready} opacity={0.2} />
       <path d={`M${x(low)} 5v20M${x(high)} 5v20`} stroke={tokens.ready} strokeWidth={1.5} />
