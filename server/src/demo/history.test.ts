@@ -206,7 +206,9 @@ describe('finding', () => {
     } = await get('/instruments');
     const kinds = async (text: string) =>
       new Set((await get(`/find?text=${encodeURIComponent(text)}`)).map((f: { kind: string }) => f.kind));
-    expect(await kinds(instrument.serial)).toEqual(new Set(['instrument']));
+    expect((await get(`/find?text=${instrument.serial}`)).map((f: { kind: string; id: string }) => [f.kind, f.id])).toEqual([
+      ['instrument', instrument.serial],
+    ]);
     expect(await kinds('Weirstone')).toContain('batch');
     expect(await kinds('Quayside')).toEqual(new Set(['order']));
     expect(await kinds('basswood')).toEqual(new Set(['lot']));

@@ -105,12 +105,13 @@ export class FindService {
     );
   }
 
-  /** Pieces, boards and blanks by their own number: what they are in now, or came from. */
+  /** Pieces, boards and blanks by their own number: what they are in now, or came from. A fitted piece is its instrument. */
   private parts(text: string): Promise<Found[]> {
     return this.database.query(
       `select case when p.serial is null then 'batch' else 'instrument' end as kind, coalesce(p.serial, p.batch_id) as id,
           'piece ' || p.id || ', ' || m.name || ' ' || p.component || ', ' || p.state as sentence, 1 as exact
-          from piece p join model m on m.id = p.model_id where p.id = upper($1)
+          from piece p join model m on m.id = p.model_id
+          where p.id = upper($1) and not exists (select from instrument i where i.serial = p.id)
        union all
        select 'lot', b.lot_id, 'board ' || b.id || ', ' || b.state, 1 from board b where b.id = upper($1)
        union all
