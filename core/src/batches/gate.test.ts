@@ -3,6 +3,7 @@ import { Answers, asked } from '../ledger/index.ts';
 import { AirNow, Temperatures, type Operation, type Rule } from '../routing/index.ts';
 import { testFactory } from '../test/factory.ts';
 import { batchOf, step } from '../test/parts.ts';
+import { DAY_MS } from '../units/index.ts';
 import { Batch, Instrument, visitOf, Visit } from './batch.ts';
 import { Job } from './job.ts';
 import { LastCoats, MeasuresOf } from './evidence.ts';
@@ -16,7 +17,8 @@ const batch = batchOf({ stationCode: 'S-cut', arrivedMs: 40, signOffs: [{ skill:
 const law = { referenceTempC: 21, q10: 2, minimumTempC: 10 };
 const gated = (...gate: Rule[]): Operation => step('cut', 'body', [], { gate });
 
-const about = { batchId: 'B1', zoneId: 'bench', fromMs: 40, toMs: 100 };
+// A batch that came just now: the fortnight before tells how warm its days ahead will be.
+const about = { batchId: 'B1', zoneId: 'bench', fromMs: 100 - 14 * DAY_MS, toMs: 100 };
 const TEMPERATURES = asked(Temperatures, { zoneId: about.zoneId, fromMs: about.fromMs, toMs: about.toMs });
 const AIR = asked(AirNow, { zoneId: about.zoneId });
 const COAT = asked(LastCoats, { batchId: 'B1' });

@@ -1,8 +1,11 @@
 import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding } from '../ledger/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { AirNow, evaluateGate, needsOf, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
+import { DAY_MS } from '../units/index.ts';
 import type { Batch } from './batch.ts';
 import { LastCoats, MeasuresOf } from './evidence.ts';
+
+const FORTNIGHT_MS = 14 * DAY_MS;
 
 /** What the gate of a batch's step must be told. */
 export function gateAsks(batch: Batch, operation: Operation, factory: Factory, nowMs: number): Asked[] {
@@ -45,4 +48,9 @@ export function gateFindings(batch: Batch, operation: Operation, evidence: Evide
 export const zoneOf = (batch: Batch, factory: Factory): string =>
   factory.zoneOf(batch.stationCode) ?? factory.setUp.settings.factory.woodRoomZoneId;
 
-const temperaturesFor = (batch: Batch, zoneId: string, nowMs: number) => ({ zoneId, fromMs: batch.arrivedMs, toMs: nowMs });
+/** Since it came, and the last fortnight, by which its room's days ahead are told. */
+export const temperaturesFor = (batch: Batch, zoneId: string, nowMs: number) => ({
+  zoneId,
+  fromMs: Math.min(batch.arrivedMs, nowMs - FORTNIGHT_MS),
+  toMs: nowMs,
+});

@@ -2,6 +2,9 @@ function inRange(name: string, value: number, low: number, high: number): void {
   if (!(value >= low && value <= high)) throw new RangeError(`${name} ${value} is outside ${low}…${high}`);
 }
 
+/** The formula was fitted down to here, °C. */
+const COLDEST_C = -10;
+
 /**
  * Equilibrium moisture content of wood, dry basis.
  *
@@ -12,7 +15,7 @@ function inRange(name: string, value: number, low: number, high: number): void {
  * @source Hailwood–Horrobin, two hydrates; Wood Handbook FPL-GTR-282, eq. 4-5
  */
 export function equilibriumMoisturePct(tempC: number, relativeHumidity: number): number {
-  inRange('Temperature', tempC, -10, 100);
+  inRange('Temperature', tempC, COLDEST_C, 100);
   inRange('Relative humidity', relativeHumidity, 0, 1);
   const t = tempC;
   const w = 349 + 1.29 * t + 0.0135 * t * t;
@@ -23,6 +26,16 @@ export function equilibriumMoisturePct(tempC: number, relativeHumidity: number):
   const hydrates = k1 * kh + 2 * k1 * k2 * kh * kh;
   return (1800 / w) * (kh / (1 - kh) + hydrates / (1 + k1 * kh + k1 * k2 * kh * kh));
 }
+
+/**
+ * What wood would come to in a room's air. Frost below the formula's range counts as its edge: there EMC hardly answers to
+ * temperature any more, and a log of air does not end because a shed froze.
+ *
+ * @param relativeHumidity fraction 0…1
+ * @returns percent moisture content
+ */
+export const emcOfAirPct = ({ tempC, relativeHumidity }: { tempC: number; relativeHumidity: number }): number =>
+  equilibriumMoisturePct(Math.max(COLDEST_C, tempC), relativeHumidity);
 
 /**
  * Dew point of moist air.

@@ -1,4 +1,5 @@
 import { DAY_MS } from '../units/index.ts';
+import { LONGEST_SILENCE_MS } from './emcTrace.ts';
 
 /** How a film hardens with warmth. Defaults: a doubling per 10 °C about 21 °C; the data sheet decides. */
 export interface CureLaw {
@@ -21,51 +22,51 @@ export function cureRate(tempC: number, law: CureLaw = DEFAULT_CURE_LAW): number
   return tempC < law.minimumTempC ? 0 : law.q10 ** ((tempC - law.referenceTempC) / 10);
 }
 
+/** A cure as far as anybody measured it. */
+export interface CureTime {
+  /** days at the reference temperature */
+  days: number;
+  /** time of which nobody knows how warm it was; nothing of it counts */
+  silentMs: number;
+}
+
 /**
- * Equivalent cure time: `∫ Q^((T−T_ref)/10) dt`, each sample holding until the next one, the first also before itself.
+ * Equivalent cure time: `∫ Q^((T−T_ref)/10) dt`. A sample holds until the next, the first also before itself, none for
+ * longer than a sensor may be silent: what comes after is not counted, so that a silence never cures anything.
  *
- * @param samples in time order; with none the reference temperature is assumed
- * @returns days at the reference temperature
+ * @param samples in time order
  * @throws RangeError when the span ends before it begins
  */
-export function equivalentDays(
+export function equivalentTime(
   fromMs: number,
   toMs: number,
   samples: readonly TemperatureSample[],
   law: CureLaw = DEFAULT_CURE_LAW,
-): number {
+  longestSilenceMs = LONGEST_SILENCE_MS,
+): CureTime {
   if (toMs < fromMs) throw new RangeError('A cure cannot end before it begins');
-  const first = samples[0];
-  if (!first) return (toMs - fromMs) / DAY_MS;
-  let total = 0;
-  let at = fromMs;
-  let tempC = first.tempC;
-  for (const sample of samples) {
-    if (sample.atMs >= toMs) break;
-    if (sample.atMs > at) {
-      total += (sample.atMs - at) * cureRate(tempC, law);
-      at = sample.atMs;
-    }
-    tempC = sample.tempC;
-  }
-  return (total + (toMs - at) * cureRate(tempC, law)) / DAY_MS;
+  let sum = 0;
+  let knownMs = 0;
+  samples.forEach(({ atMs, tempC }, i) => {
+    const holdsFromMs = Math.max(fromMs, i === 0 ? atMs - longestSilenceMs : atMs);
+    const holdsToMs = Math.min(toMs, samples[i + 1]?.atMs ?? Infinity, atMs + longestSilenceMs);
+    const heldMs = Math.max(0, holdsToMs - holdsFromMs);
+    sum += heldMs * cureRate(tempC, law);
+    knownMs += heldMs;
+  });
+  return { days: sum / DAY_MS, silentMs: toMs - fromMs - knownMs };
 }
 
+const FORTNIGHT_MS = 14 * DAY_MS;
+
 /**
- * When a cure will have gathered enough, if the room stays as warm as it has been.
+ * How fast a room cures: the mean of its hours' rates over the last fortnight, which is more than the rate at their mean
+ * temperature, since warm hours gain more than cool ones lose.
  *
- * @param meanTempC mean temperature of the last days
- * @returns epoch ms, or undefined when the room is too cold for it ever to cure
+ * @returns days at the reference temperature per day; undefined where nobody measured
  */
-export function cureReadyMs(
-  nowMs: number,
-  equivalentSoFarDays: number,
-  neededDays: number,
-  meanTempC: number,
-  law: CureLaw = DEFAULT_CURE_LAW,
-): number | undefined {
-  const left = neededDays - equivalentSoFarDays;
-  if (left <= 0) return nowMs;
-  const rate = cureRate(meanTempC, law);
-  return rate === 0 ? undefined : nowMs + (left / rate) * DAY_MS;
+export function cureRateLately(nowMs: number, samples: readonly TemperatureSample[], law: CureLaw = DEFAULT_CURE_LAW): number | undefined {
+  const { days, silentMs } = equivalentTime(nowMs - FORTNIGHT_MS, nowMs, samples, law);
+  const knownMs = FORTNIGHT_MS - silentMs;
+  return knownMs <= 0 ? undefined : days / (knownMs / DAY_MS);
 }

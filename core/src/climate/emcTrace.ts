@@ -1,6 +1,6 @@
 import type { Interval } from '../maths/index.ts';
 import { HOUR_MS } from '../units/index.ts';
-import { equilibriumMoisturePct } from './air.ts';
+import { emcOfAirPct, equilibriumMoisturePct } from './air.ts';
 
 /** What a climate sensor or logger reported. */
 export interface AirSample {
@@ -27,7 +27,8 @@ export const LONGEST_SILENCE_MS = 6 * HOUR_MS;
 export const ORDINARY_EMC_PCT = equilibriumMoisturePct(21, 0.45);
 
 /**
- * Puts samples at any times on an even grid: straight lines between samples, the nearest one beyond them.
+ * Puts samples at any times on an even grid: straight lines between samples, the nearest one beyond them; each step is the
+ * mean over its hour.
  *
  * @param samples in time order; none gives ordinary shop air, all of it a gap
  * @returns steps of an hour that cover `fromMs` to `toMs`
@@ -35,18 +36,29 @@ export const ORDINARY_EMC_PCT = equilibriumMoisturePct(21, 0.45);
 export function emcTrace(samples: readonly AirSample[], fromMs: number, toMs: number, longestSilenceMs = LONGEST_SILENCE_MS): EmcTrace {
   const steps = Math.max(1, Math.ceil((toMs - fromMs) / HOUR_MS));
   const emcPct = new Float64Array(steps);
-  const known = samples.map((s) => ({ atMs: s.atMs, emc: equilibriumMoisturePct(s.tempC, s.relativeHumidity) }));
+  const known = samples.map((s) => ({ atMs: s.atMs, emc: emcOfAirPct(s) }));
   const [first] = known;
   const last = known.at(-1);
   if (!first || !last) return { fromMs, stepMs: HOUR_MS, emcPct: emcPct.fill(ORDINARY_EMC_PCT), gaps: [{ fromMs, toMs }] };
   let next = 0;
-  for (let i = 0; i < steps; i++) {
-    const atMs = fromMs + (i + 0.5) * HOUR_MS;
+  const emcBy = (atMs: number) => {
     while ((known[next]?.atMs ?? Infinity) < atMs) next++;
     const before = known[next - 1] ?? first;
     const after = known[next] ?? last;
     const share = after.atMs > before.atMs ? (atMs - before.atMs) / (after.atMs - before.atMs) : 0;
-    emcPct[i] = before.emc + (after.emc - before.emc) * share;
+    return before.emc + (after.emc - before.emc) * share;
+  };
+  let [atMs, emc] = [fromMs, emcBy(fromMs)];
+  for (let i = 0; i < steps; i++) {
+    const endMs = fromMs + (i + 1) * HOUR_MS;
+    let area = 0;
+    while (atMs < endMs) {
+      const toMs = Math.min(endMs, nextAfter(known, next, atMs));
+      const reached = emcBy(toMs);
+      area += ((emc + reached) / 2) * (toMs - atMs);
+      [atMs, emc] = [toMs, reached];
+    }
+    emcPct[i] = area / HOUR_MS;
   }
   const edges = [fromMs, ...known.map((s) => s.atMs).filter((at) => at > fromMs && at < toMs), toMs];
   const gaps = edges
@@ -54,6 +66,13 @@ export function emcTrace(samples: readonly AirSample[], fromMs: number, toMs: nu
     .map((edgeMs, i) => ({ fromMs: edges[i] ?? fromMs, toMs: edgeMs }))
     .filter((gap) => gap.toMs - gap.fromMs > longestSilenceMs);
   return { fromMs, stepMs: HOUR_MS, emcPct, gaps };
+}
+
+/** The time of the first sample after an instant, looked for from a place that does not lie behind it. */
+function nextAfter(known: readonly { atMs: number }[], from: number, atMs: number): number {
+  let place = from;
+  while ((known[place]?.atMs ?? Infinity) <= atMs) place++;
+  return known[place]?.atMs ?? Infinity;
 }
 
 /** EMC at an instant; the first or last step's beyond the trace. */

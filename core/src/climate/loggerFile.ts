@@ -1,12 +1,33 @@
-import { median, WallClock, type ClockKind, type Interval } from '../maths/index.ts';
+import {
+  isNewestFirst,
+  longestRising,
+  WallClock,
+  type ClockKind,
+  type DateOrder,
+  type Interval,
+  type TimesQuestion,
+} from '../maths/index.ts';
+import {
+  cellFigure,
+  cellTempC,
+  clockProblem,
+  findColumn,
+  guessTempUnit,
+  guessTimeColumns,
+  widthProblem,
+  writtenTime,
+  type TempUnit,
+  type TimeColumns,
+} from '../units/index.ts';
 import { LONGEST_SILENCE_MS, type AirSample } from './emcTrace.ts';
 
 /** Which columns of a climate logger's file say what, and in what units. */
-export interface LoggerColumns {
-  time: string;
+export interface LoggerColumns extends TimeColumns {
+  /** how dates are written; null where the file tells */
+  dateOrder: DateOrder | null;
   temp: string;
   humidity: string;
-  tempUnit: 'C' | 'F';
+  tempUnit: TempUnit;
   humidityUnit: 'percent' | 'fraction';
 }
 
@@ -19,17 +40,20 @@ export interface LoggerLine {
 }
 
 export interface LoggerReading {
+  /** what must be said before any line can be read */
+  question: TimesQuestion | null;
   lines: LoggerLine[];
   samples: AirSample[];
   gaps: Interval[];
-  clock: ClockKind;
+  /** how dates were read; null where they need no order, or it is asked about */
+  order: DateOrder | null;
+  /** null while it is asked about */
+  clock: ClockKind | null;
   /** instants between two samples at which the zone's clocks were changed */
   clockChanges: number[];
-  /** days and months could be the other way round */
-  ambiguous: boolean;
 }
 
-const named = (header: readonly string[], pattern: RegExp) => header.find((h) => pattern.test(h));
+const NOT_OF_THE_AIR = ['dew', 'dewpoint', 'taupunkt', 'frost', 'wet', 'bulb', 'setpoint', 'set', 'alarm', 'max', 'min', 'battery', 'chip'];
 
 /**
  * Guesses which columns are which, and their units from heading or size of the values.
@@ -37,29 +61,29 @@ const named = (header: readonly string[], pattern: RegExp) => header.find((h) =>
  * @returns undefined when a column cannot be told
  */
 export function guessLoggerColumns(header: readonly string[], rows: readonly (readonly string[])[]): LoggerColumns | undefined {
-  const time = named(header, /time|date|datum|zeit|stamp/i);
-  const temp = named(header, /temp|°\s?[cf]/i);
-  const humidity = named(header, /hum|feucht|\brh\b|r\.h/i);
+  const time = guessTimeColumns(header);
+  const temp = findColumn(header, ['temp-'], NOT_OF_THE_AIR) ?? findColumn(header, ['c', 'f', 'celsius', 'fahrenheit'], NOT_OF_THE_AIR);
+  const humidity = findColumn(
+    header,
+    ['rh', 'humid-', 'hum', 'feuchte', 'feuchtigkeit', 'luftfeuchte', 'luftfeuchtigkeit', 'rel'],
+    [...NOT_OF_THE_AIR, 'temp-', 'absolute', 'abs', 'absolut', 'specific', 'mixing', 'ratio', 'g'],
+  );
   if (time === undefined || temp === undefined || humidity === undefined) return undefined;
-  const values = (name: string) =>
-    rows
-      .slice(0, 500)
-      .map((row) => figure(row[header.indexOf(name)] ?? ''))
-      .filter((v): v is number => v !== null);
-  const [temps, humidities] = [values(temp), values(humidity)];
+  const cells = (name: string) => rows.slice(0, 500).flatMap((row) => cellFigure(row[header.indexOf(name)] ?? '') ?? []);
+  const humidities = cells(humidity);
   return {
-    time,
+    ...time,
+    dateOrder: null,
     temp,
     humidity,
-    // A shop at a median of 45 °C is a sauna; at 45 °F a shed.
-    tempUnit: /°?\s?f\b|fahrenheit/i.test(temp) || (temps.length > 0 && median(temps) > 45) ? 'F' : 'C',
-    humidityUnit: humidities.length > 0 && Math.max(...humidities) <= 1 ? 'fraction' : 'percent',
+    tempUnit: guessTempUnit(temp, cells(temp)),
+    humidityUnit: humidities.length > 0 && humidities.every((h) => h.unit === null && h.value <= 1) ? 'fraction' : 'percent',
   };
 }
 
 /**
- * Reads a climate logger's file: times at irregular intervals, gaps, clock changes. What cannot be read is told line by
- * line; what can be is in time order.
+ * Reads a climate logger's file: times at irregular intervals, gaps, clock changes, clocks that were reset. What cannot be
+ * read is told line by line; what can be is in time order.
  *
  * @param rows the lines after the heading, as cells
  * @param firstLine number of the first of them in the file
@@ -72,27 +96,37 @@ export function readLogger(
   nowMs: number,
   firstLine = 2,
 ): LoggerReading {
-  const cell = (row: readonly string[], name: string) => (row[header.indexOf(name)] ?? '').trim();
+  const cellsOf = (row: readonly string[]) => (name: string) => (row[header.indexOf(name)] ?? '').trim();
   const wallClock = new WallClock(zone.timeZone);
   const times = wallClock.instants(
-    rows.map((row) => cell(row, columns.time)),
-    zone.clock,
+    rows.map((row) => writtenTime(cellsOf(row), columns)),
+    { order: columns.dateOrder ?? undefined, clock: zone.clock },
   );
+  const { question, order, clock } = times;
+  if (question) return { question, lines: [], samples: [], gaps: [], order, clock, clockChanges: [] };
+  const inOrder = placesInOrder(times.atMs.map((at) => (at === null || at > nowMs || clockProblem(at) !== null ? null : at)));
   const seen = new Set<number>();
   const lines = rows.map((row, i): LoggerLine => {
     const line = firstLine + i;
     const text = row.join(', ');
+    const cell = cellsOf(row);
     const bad = (problem: string): LoggerLine => ({ line, text, sample: null, problem });
+    const width = widthProblem(header, row);
+    if (width !== null) return bad(width);
     const atMs = times.atMs[i] ?? null;
-    const raw = { temp: figure(cell(row, columns.temp)), humidity: figure(cell(row, columns.humidity)) };
-    if (atMs === null) return bad(`"${cell(row, columns.time)}" is not a time, or not one that was`);
+    if (atMs === null) return bad(`"${writtenTime(cell, columns)}" is not a time, or not one that was`);
     if (atMs > nowMs) return bad('The time lies in the future');
+    const reset = clockProblem(atMs);
+    if (reset !== null) return bad(reset);
     if (seen.has(atMs)) return bad('The same time again');
-    if (raw.temp === null) return bad(`"${cell(row, columns.temp)}" is not a temperature`);
-    if (raw.humidity === null) return bad(`"${cell(row, columns.humidity)}" is not a humidity`);
-    const tempC = columns.tempUnit === 'F' ? (raw.temp - 32) / 1.8 : raw.temp;
-    const relativeHumidity = columns.humidityUnit === 'percent' ? raw.humidity / 100 : raw.humidity;
-    if (!(tempC >= -10 && tempC <= 100)) return bad(`${tempC.toFixed(1)} °C is no air wood lies in`);
+    if (!inOrder.has(i)) return bad('The clock jumped: this time does not follow the lines around it');
+    const [temp, humidity] = [cellFigure(cell(columns.temp)), cellFigure(cell(columns.humidity))];
+    if (temp === null || temp.unit === '%') return bad(`"${cell(columns.temp)}" is not a temperature`);
+    if (humidity === null || humidity.unit === 'C' || humidity.unit === 'F') return bad(`"${cell(columns.humidity)}" is not a humidity`);
+    const tempC = cellTempC(temp, columns.tempUnit);
+    const isPercent = humidity.unit === '%' || columns.humidityUnit === 'percent';
+    const relativeHumidity = isPercent ? humidity.value / 100 : humidity.value;
+    if (!(tempC >= -40 && tempC <= 100)) return bad(`${tempC.toFixed(1)} °C is no air wood lies in`);
     if (!(relativeHumidity > 0 && relativeHumidity <= 1)) return bad(`${(relativeHumidity * 100).toFixed(0)} % is no humidity`);
     seen.add(atMs);
     return { line, text, sample: { atMs, tempC, relativeHumidity }, problem: null };
@@ -100,17 +134,28 @@ export function readLogger(
   const samples = lines.flatMap((l) => l.sample ?? []).sort((a, b) => a.atMs - b.atMs);
   const between = samples.slice(1).map((s, i) => ({ fromMs: samples[i]?.atMs ?? s.atMs, toMs: s.atMs }));
   return {
+    question,
     lines,
     samples,
     gaps: between.filter((gap) => gap.toMs - gap.fromMs > LONGEST_SILENCE_MS),
-    clock: times.clock,
+    order,
+    clock,
     clockChanges: between.filter((b) => wallClock.offsetMs(b.fromMs) !== wallClock.offsetMs(b.toMs)).map((b) => b.toMs),
-    ambiguous: times.ambiguous,
   };
 }
 
-/** A figure with a decimal point or comma, with or without its unit. */
-function figure(text: string): number | null {
-  const match = /^([-+−]?\d+(?:[.,]\d+)?)\s*(?:%|°?\s?[CF])?$/.exec(text.trim());
-  return match?.[1] === undefined ? null : Number(match[1].replace('−', '-').replace(',', '.'));
+/** The stretches of time that samples speak for: none of them reaches over a silence. */
+export function heldBy(samples: readonly AirSample[]): Interval[] {
+  const held: Interval[] = [];
+  for (const { atMs } of samples) {
+    const last = held.at(-1);
+    if (last && atMs - last.toMs <= LONGEST_SILENCE_MS) last.toMs = atMs;
+    else held.push({ fromMs: atMs, toMs: atMs });
+  }
+  return held;
+}
+
+/** A logger writes in the order of time, the newest first or last; a line that breaks it is told by its clock's jump. */
+function placesInOrder(atMs: readonly (number | null)[]): ReadonlySet<number> {
+  return longestRising(isNewestFirst(atMs) ? atMs.map((at) => (at === null ? null : -at)) : atMs);
 }

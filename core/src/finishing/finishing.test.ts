@@ -1,39 +1,61 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { cureRate, cureReadyMs, DEFAULT_CURE_LAW, equivalentDays } from '../climate/index.ts';
+import { cureRate, cureRateLately, equivalentTime } from '../climate/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { coatLitres, dryFilmUm, judgeBuild } from './index.ts';
 
-const steady = (tempC: number) => [{ atMs: 0, tempC }];
+/** A sample each hour. */
+const hourly = (fromMs: number, toMs: number, tempC: (atMs: number) => number) =>
+  Array.from({ length: Math.floor((toMs - fromMs) / HOUR_MS) + 1 }, (_, i) => fromMs + i * HOUR_MS).map((atMs) => ({
+    atMs,
+    tempC: tempC(atMs),
+  }));
+const days = (fromMs: number, toMs: number, samples: readonly { atMs: number; tempC: number }[]) =>
+  equivalentTime(fromMs, toMs, samples).days;
 
 describe('equivalent cure time', () => {
   test('a day at the reference counts as a day, ten degrees more as two, ten less as half', () => {
-    expect(equivalentDays(0, DAY_MS, steady(21))).toBeCloseTo(1, 12);
-    expect(equivalentDays(0, DAY_MS, steady(31))).toBeCloseTo(2, 12);
-    expect(equivalentDays(0, DAY_MS, steady(11))).toBeCloseTo(0.5, 12);
+    for (const [tempC, expected] of [
+      [21, 1],
+      [31, 2],
+      [11, 0.5],
+    ] as const)
+      expect(
+        days(
+          0,
+          DAY_MS,
+          hourly(0, DAY_MS, () => tempC),
+        ),
+      ).toBeCloseTo(expected, 12);
   });
   test('below the material’s minimum nothing counts', () => {
     expect(cureRate(9.99)).toBe(0);
-    expect(equivalentDays(0, 10 * DAY_MS, steady(5))).toBe(0);
+    expect(
+      days(
+        0,
+        10 * DAY_MS,
+        hourly(0, 10 * DAY_MS, () => 5),
+      ),
+    ).toBe(0);
   });
-  test('without a sensor the reference temperature is assumed', () => {
-    expect(equivalentDays(0, 3 * DAY_MS, [])).toBeCloseTo(3, 12);
+  test('without a sensor nothing counts', () => {
+    expect(equivalentTime(0, 3 * DAY_MS, [])).toEqual({ days: 0, silentMs: 3 * DAY_MS });
   });
-  test('a sample holds until the next one', () => {
+  test('a sample holds until the next one, and the silence after six hours counts for nothing', () => {
     const samples = [
       { atMs: 0, tempC: 21 },
-      { atMs: 12 * HOUR_MS, tempC: 31 },
+      { atMs: 4 * HOUR_MS, tempC: 31 },
     ];
-    expect(equivalentDays(0, DAY_MS, samples)).toBeCloseTo(0.5 + 1, 12);
+    expect(equivalentTime(0, DAY_MS, samples)).toEqual({ days: expect.closeTo((4 + 2 * 6) / 24, 12), silentMs: 14 * HOUR_MS });
   });
   test('samples from before the cure set its first temperature', () => {
     const samples = [
       { atMs: -5 * HOUR_MS, tempC: 40 },
       { atMs: -HOUR_MS, tempC: 31 },
     ];
-    expect(equivalentDays(0, DAY_MS, samples)).toBeCloseTo(2, 12);
+    expect(days(0, 5 * HOUR_MS, samples)).toBeCloseTo((2 * 5) / 24, 12);
   });
-  test('it adds up: any cut of the span gives the same total', () => {
+  test('it adds up: any cut of the span gives the same total, and none is more than was measured', () => {
     const sample = fc.record({
       atMs: fc.integer({ min: 0, max: 20 * DAY_MS }),
       tempC: fc.double({ min: 5, max: 35, noNaN: true }),
@@ -41,19 +63,23 @@ describe('equivalent cure time', () => {
     fc.assert(
       fc.property(fc.array(sample, { maxLength: 30 }), fc.integer({ min: 0, max: 20 * DAY_MS }), (unsorted, cut) => {
         const samples = [...unsorted].sort((a, b) => a.atMs - b.atMs);
-        const whole = equivalentDays(0, 20 * DAY_MS, samples);
-        expect(equivalentDays(0, cut, samples) + equivalentDays(cut, 20 * DAY_MS, samples)).toBeCloseTo(whole, 6);
+        const whole = equivalentTime(0, 20 * DAY_MS, samples);
+        const [before, after] = [equivalentTime(0, cut, samples), equivalentTime(cut, 20 * DAY_MS, samples)];
+        expect(before.days + after.days).toBeCloseTo(whole.days, 6);
+        expect(before.silentMs + after.silentMs).toBeCloseTo(whole.silentMs, 3);
+        expect(whole.days).toBeLessThanOrEqual(((20 * DAY_MS - whole.silentMs) / DAY_MS) * cureRate(35) + 1e-9);
       }),
     );
   });
   test('a span that ends before it begins is refused', () => {
-    expect(() => equivalentDays(1, 0, [])).toThrow(RangeError);
+    expect(() => equivalentTime(1, 0, [])).toThrow(RangeError);
   });
-  test('what is left is told at the room’s own pace', () => {
-    expect(cureReadyMs(0, 10, 14, 21)).toBeCloseTo(4 * DAY_MS, 3);
-    expect(cureReadyMs(0, 10, 14, 11)).toBeCloseTo(8 * DAY_MS, 3);
-    expect(cureReadyMs(7, 14, 14, 21)).toBe(7);
-    expect(cureReadyMs(0, 10, 14, 4, DEFAULT_CURE_LAW)).toBeUndefined();
+  test('a room’s pace is the mean of its hours’ rates, which warm afternoons lift', () => {
+    const swinging = hourly(0, 14 * DAY_MS, (atMs) => 21 + 8 * Math.sin((atMs / DAY_MS) * 2 * Math.PI));
+    const rate = cureRateLately(14 * DAY_MS, swinging) ?? 0;
+    // The mean of 2^(0.8 sin x) over a turn is the modified Bessel function I0(0.8 ln 2) = 1.0784.
+    expect(rate).toBeCloseTo(1.0784, 3);
+    expect(cureRateLately(0, [])).toBeUndefined();
   });
 });
 

@@ -4,6 +4,8 @@ export * from './assignment.ts';
 export * from './calendar.ts';
 export * from './groupBy.ts';
 export * from './interval.ts';
+export * from './longestRising.ts';
 export * from './random.ts';
 export * from './statistics.ts';
 export * from './wallClock.ts';
+export { DATE_ORDERS, type DateOrder } from './writtenTimes.ts';

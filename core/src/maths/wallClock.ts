@@ -1,30 +1,38 @@
-import dayjs from 'dayjs';
-import customParseFormat from 'dayjs/plugin/customParseFormat.js';
-import utc from 'dayjs/plugin/utc.js';
+import { readWritten, type DateOrder } from './writtenTimes.ts';
 
-dayjs.extend(utc);
-dayjs.extend(customParseFormat);
+/**
+ * How the clock of a device ran: with the factory's, clock changes and all; on standard time all year; or on the summer
+ * time it was set to, and never put back.
+ */
+export const CLOCK_KINDS = ['local', 'standard', 'summer'] as const;
+export type ClockKind = (typeof CLOCK_KINDS)[number];
 
-// Zeros before figures are taken off first, so that one letter stands for one figure or two.
-const DAY_FIRST = ['D.M.YYYY H:m:s', 'D.M.YYYY H:m', 'D/M/YYYY H:m:s', 'D/M/YYYY H:m', 'D/M/YYYY h:m:s A', 'D/M/YYYY h:m A'];
-const MONTH_FIRST = ['M/D/YYYY H:m:s', 'M/D/YYYY H:m', 'M/D/YYYY h:m:s A', 'M/D/YYYY h:m A'];
-const YEAR_FIRST = ['YYYY-M-D H:m:s', 'YYYY-M-D H:m', 'YYYY/M/D H:m:s', 'YYYY/M/D H:m', 'YYYY-M-D'];
-const EVERY_FORMAT = [...YEAR_FIRST, ...DAY_FIRST, ...MONTH_FIRST];
+/** How somebody said that a device's times are to be read; what is left out is told from the times. */
+export interface TimesAreRead {
+  order?: DateOrder | undefined;
+  clock?: ClockKind | undefined;
+}
 
-/** How the clock of a device ran: with the factory's, clock changes and all, or on standard time all year. */
-export type ClockKind = 'local' | 'standard';
+/** What only a person can say of a device's times, with the first and the last of them by each answer. */
+export interface TimesQuestion {
+  about: 'order' | 'clock';
+  choices: readonly { value: DateOrder | ClockKind; fromMs: number | null; toMs: number | null }[];
+}
 
+/** A device's times. While a question is open, `atMs` has none. */
 export interface Instants {
   /** null where a text is no time, or no time that was */
   atMs: (number | null)[];
-  /** the format all times were read in; null when they carry their own offset or cannot be read */
-  format: string | null;
-  clock: ClockKind;
-  /** the other reading of days and months fits as well */
-  ambiguous: boolean;
+  /** null where times carry their own offset, cannot be read, or are open */
+  order: DateOrder | null;
+  clock: ClockKind | null;
+  question: TimesQuestion | null;
 }
 
-const OFFSET = /(Z|[+-]\d{2}:?\d{2})$/;
+const OFFSET = /\d:\d\d.*(Z|[+-]\d{2}:?\d{2})$/i;
+const QUARTER_MS = 900_000;
+const HOUR_MS = 3_600_000;
+const HALF_DAY_MS = 43_200_000;
 
 /** Wall-clock times of one zone. Offsets are looked up once an hour, since finding them is dear. */
 export class WallClock {
@@ -46,79 +54,116 @@ export class WallClock {
 
   /** What the zone's clocks show less UTC, ms. */
   offsetMs(atMs: number): number {
-    const QUARTER = 900_000;
-    const slot = Math.floor(atMs / QUARTER);
+    const slot = Math.floor(atMs / QUARTER_MS);
     const known = this.offsets.get(slot);
     if (known !== undefined) return known;
-    const parts = Object.fromEntries(this.format.formatToParts(slot * QUARTER).map((p) => [p.type, Number(p.value)]));
+    const parts = Object.fromEntries(this.format.formatToParts(slot * QUARTER_MS).map((p) => [p.type, Number(p.value)]));
     const shown = Date.UTC(parts['year'] ?? 0, (parts['month'] ?? 1) - 1, parts['day'] ?? 1, parts['hour'] ?? 0, parts['minute'] ?? 0);
-    const offset = shown - slot * QUARTER;
+    const offset = shown - slot * QUARTER_MS;
     this.offsets.set(slot, offset);
     return offset;
   }
 
   /** The instants at which the zone's clocks show a time: none in spring's lost hour, two in autumn's doubled one. */
   instantsOf(wallMs: number): number[] {
-    const HALF_DAY = 43_200_000;
-    const offsets = new Set([this.offsetMs(wallMs - HALF_DAY), this.offsetMs(wallMs + HALF_DAY)]);
+    const offsets = new Set([this.offsetMs(wallMs - HALF_DAY_MS), this.offsetMs(wallMs + HALF_DAY_MS)]);
     return [...offsets]
       .map((offset) => wallMs - offset)
       .filter((at) => at + this.offsetMs(at) === wallMs)
       .sort((a, b) => a - b);
   }
 
-  /** The zone's offset in winter: the lesser of January's and July's. */
-  private standardMs(wallMs: number): number {
+  /** The zone's offset in winter or summer of a year: the lesser or the greater of January's and July's. */
+  private seasonMs(wallMs: number, season: 'standard' | 'summer'): number {
     const year = new Date(wallMs).getUTCFullYear();
-    return Math.min(this.offsetMs(Date.UTC(year, 0, 10)), this.offsetMs(Date.UTC(year, 6, 10)));
+    const offsets = [this.offsetMs(Date.UTC(year, 0, 10)), this.offsetMs(Date.UTC(year, 6, 10))];
+    return season === 'standard' ? Math.min(...offsets) : Math.max(...offsets);
   }
 
   /**
-   * Reads a device's times, in the order it wrote them. A time that clocks showed twice is the first that comes after the
-   * one before. If a device tells times that clocks skipped, it keeps standard time, and all of them are read so.
+   * Reads a device's times, in the order it wrote them, the newest first or last. A time that clocks showed twice is the
+   * first that comes after the one before.
    *
-   * @param texts ISO with offset, or wall times in one of the usual formats, the same for all
+   * @param texts ISO with offset, or wall times written in one way
    */
-  instants(texts: readonly string[], clock?: ClockKind): Instants {
-    const offsets = texts.filter((t) => OFFSET.test(t.trim()) && /T|\d\d:\d\d/.test(t));
-    if (offsets.length > 0 && offsets.length >= texts.length / 2)
-      return {
-        atMs: texts.map((t) => (OFFSET.test(t.trim()) ? nullIfNaN(Date.parse(t.trim().replace(' ', 'T'))) : null)),
-        format: null,
-        clock: 'local',
-        ambiguous: false,
-      };
-    const plain = texts.map((t) =>
-      t
-        .trim()
-        .replace('T', ' ')
-        .replace(/\b0+(?=\d)/g, ''),
-    );
-    const sample = plain.filter((t) => t !== '').slice(0, 2000);
-    const fits = EVERY_FORMAT.map((format) => ({ format, count: sample.filter((t) => wall(t, format) !== null).length }));
-    const [best] = fits.sort((a, b) => b.count - a.count);
-    if (!best || best.count === 0) return { atMs: texts.map(() => null), format: null, clock: 'local', ambiguous: false };
-    const walls = plain.map((t) => wall(t, best.format));
-    const skipped = walls.some((w) => w !== null && this.instantsOf(w).length === 0);
-    const kind = clock ?? (skipped ? 'standard' : 'local');
+  instants(texts: readonly string[], read: TimesAreRead = {}): Instants {
+    const none = texts.map(() => null);
+    const offsets = texts.filter((t) => OFFSET.test(t.trim()));
+    if (offsets.length > 0 && offsets.length >= texts.length / 2) {
+      const atMs = texts.map((t) => (OFFSET.test(t.trim()) ? nullIfNaN(Date.parse(t.trim().replace(' ', 'T'))) : null));
+      return { atMs, order: null, clock: 'local', question: null };
+    }
+    const written = readWritten(texts);
+    if (written.orders.length === 0) return { atMs: none, order: null, clock: 'local', question: null };
+    const order = written.orders.length === 1 ? written.orders[0] : written.orders.find((o) => o === read.order);
+    if (order === undefined) {
+      const choices = written.orders.map((o) => choice(o, this.readBy(read.clock ?? 'local', written.in(o))));
+      return { atMs: none, order: null, clock: null, question: { about: 'order', choices } };
+    }
+    const walls = written.in(order);
+    const clocks = this.clocksThatFit(walls);
+    const clock = read.clock ?? (clocks.length === 1 ? clocks[0] : undefined);
+    if (clock === undefined) {
+      const choices = clocks.map((kind) => choice(kind, this.readBy(kind, walls)));
+      return { atMs: none, order, clock: null, question: { about: 'clock', choices } };
+    }
+    return { atMs: this.readBy(clock, walls), order, clock, question: null };
+  }
+
+  private readBy(clock: ClockKind, walls: readonly (number | null)[]): (number | null)[] {
+    if (clock !== 'local') return walls.map((w) => (w === null ? null : w - this.seasonMs(w, clock)));
+    const backwards = isNewestFirst(walls);
+    const atMs: (number | null)[] = [];
     let beforeMs = -Infinity;
-    const atMs = walls.map((w) => {
-      if (w === null) return null;
-      const candidates = kind === 'standard' ? [w - this.standardMs(w)] : this.instantsOf(w);
+    for (const w of backwards ? [...walls].reverse() : walls) {
+      const candidates = w === null ? [] : this.instantsOf(w);
       const at = candidates.find((c) => c > beforeMs) ?? candidates.at(-1) ?? null;
       if (at !== null) beforeMs = at;
-      return at;
-    });
-    const other = fits.find(
-      (f) => f !== best && f.count === best.count && DAY_FIRST.includes(f.format) !== DAY_FIRST.includes(best.format),
-    );
-    return { atMs, format: best.format, clock: kind, ambiguous: other !== undefined };
+      atMs.push(at);
+    }
+    return backwards ? atMs.reverse() : atMs;
+  }
+
+  /**
+   * How a clock may have run, by what it showed when clocks were changed. One that showed spring's lost hour was not put
+   * forward: it keeps standard time. One that went straight through autumn's doubled hour was not put back: it had kept
+   * standard time all along, or went on with summer time, and only who set it knows.
+   */
+  private clocksThatFit(walls: readonly (number | null)[]): readonly ClockKind[] {
+    const shown = walls.filter((w) => w !== null);
+    if (isNewestFirst(walls)) shown.reverse();
+    if (shown.some((w) => this.instantsOf(w).length === 0)) return ['standard'];
+    for (let i = 1; i < shown.length; i++) {
+      const [a, b] = [shown[i - 1] ?? 0, shown[i] ?? 0];
+      if (this.instantsOf(b).length < 2 || this.instantsOf(a).length > 1) continue;
+      // From here on the hour is shown twice, if the clock was put back: then something in it steps backwards.
+      let end = i;
+      while (end < shown.length && this.instantsOf(shown[end] ?? 0).length > 1) end++;
+      const through = shown.slice(i - 1, end + 1);
+      const steps = through.slice(1).map((w, k) => w - (through[k] ?? w));
+      if (end < shown.length && steps.every((step) => step > 0 && step <= HOUR_MS)) return ['standard', 'summer'];
+    }
+    return ['local'];
   }
 }
 
-function wall(text: string, format: string): number | null {
-  const parsed = dayjs.utc(text, format, true);
-  return parsed.isValid() ? parsed.valueOf() : null;
+/** Whether a device lists its latest time first. */
+export function isNewestFirst(times: readonly (number | null)[]): boolean {
+  let [up, down] = [0, 0];
+  let before: number | null = null;
+  for (const t of times) {
+    if (t !== null && before !== null && t > before) up += 1;
+    if (t !== null && before !== null && t < before) down += 1;
+    before = t ?? before;
+  }
+  return down > up;
+}
+
+/** An answer with what it makes of the first and the last time. */
+function choice(value: DateOrder | ClockKind, atMs: readonly (number | null)[]): TimesQuestion['choices'][number] {
+  const read = atMs.filter((at) => at !== null);
+  const [first = null, last = null] = [read[0], read.at(-1)];
+  return { value, fromMs: first, toMs: last };
 }
 
 const nullIfNaN = (ms: number) => (Number.isNaN(ms) ? null : ms);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { DEFAULT_CURE_LAW, DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
 import { earliestMs, worst } from '../ledger/index.ts';
-import { DAY_MS, MINUTE_MS } from '../units/index.ts';
+import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
 import {
   before,
   checkRoute,
@@ -98,11 +98,12 @@ describe('rules', () => {
   });
   test('equivalent time tells what cool air cost', () => {
     const rule: Rule = { kind: 'equivalent', what: 'Cured', minimumDays: 14, law: DEFAULT_CURE_LAW };
-    const cool = evaluateRule(rule, { ...now, sinceMs: 0, temperatures: [{ atMs: 0, tempC: 19 }] });
+    const hourly = (tempC: number) => Array.from({ length: 1 + now.nowMs / HOUR_MS }, (_, i) => ({ atMs: i * HOUR_MS, tempC }));
+    const cool = evaluateRule(rule, { ...now, sinceMs: 0, temperatures: hourly(19) });
     expect(cool.sentence).toBe('Cured 8.7 of 14 days at 21 °C; cool air cost 1.3 days');
     expect(cool).toMatchObject({ verdict: 'wait', sure: 'forecast' });
-    expect(evaluateRule(rule, { ...now, sinceMs: -4 * DAY_MS, temperatures: [] }).verdict).toBe('pass');
-    expect(evaluateRule(rule, { ...now, sinceMs: 0, temperatures: [{ atMs: now.nowMs - DAY_MS, tempC: 4 }] }).untilMs).toBeUndefined();
+    expect(evaluateRule(rule, { ...now, sinceMs: -4 * DAY_MS, temperatures: [] })).toMatchObject({ verdict: 'wait' });
+    expect(evaluateRule(rule, { ...now, sinceMs: 0, temperatures: hourly(4) }).untilMs).toBeUndefined();
   });
   test('the recoat window opens and closes', () => {
     const rule: Rule = { kind: 'window', minimumMinutes: 60, maximumMinutes: 240, afterwards: 'Scuff sand' };

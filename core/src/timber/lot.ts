@@ -1,5 +1,6 @@
 import { rowKind, rowsBy, rowsOf } from '../ledger/index.ts';
 import type { Depth } from './readings.ts';
+import type { Method } from './session.ts';
 
 export const LOT_STATES = ['drying', 'released', 'used up'] as const;
 export type LotState = (typeof LOT_STATES)[number];
@@ -63,7 +64,7 @@ export interface ReadingSession {
   lotId: string;
   atMs: number;
   personId: string | null;
-  meter: string;
+  meter: Method;
   woodTempC: number;
   meanPct: number;
   spreadPct: number;
@@ -86,6 +87,10 @@ export interface Reading {
   /** weighed, in an oven test or on a sample board */
   massG: number | null;
   dryMassG: number | null;
+  /** of the wood, where it was not the session's */
+  woodTempC: number | null;
+  /** what was written down first, where it was put right later */
+  firstRawPct: number | null;
   /** why it does not count, when someone struck it out */
   struck: string | null;
 }

@@ -8,7 +8,10 @@ import { LotMoved } from './entries/lotMoved.ts';
 import { LotRead } from './entries/lotRead.ts';
 import { LotReceived } from './entries/lotReceived.ts';
 import { LotReleased } from './entries/lotReleased.ts';
+import { ReadingCorrected } from './entries/readingCorrected.ts';
 import { ReadingStruck } from './entries/readingStruck.ts';
+import { SessionContinued } from './entries/sessionContinued.ts';
+import { CorrectReading } from './commands/correctReading.ts';
 import { CutBoards } from './commands/cutBoards.ts';
 import { DescribeLot } from './commands/describeLot.ts';
 import { ImportReadings } from './commands/importReadings.ts';
@@ -34,6 +37,8 @@ export const timber = {
     LotDescribed,
     LotMoved,
     LotRead,
+    SessionContinued,
+    ReadingCorrected,
     ReadingStruck,
     LotReleased,
     BoardsMeasured,
@@ -47,6 +52,7 @@ export const timber = {
     ImportReadings,
     DescribeLot,
     MoveLot,
+    CorrectReading,
     StrikeReading,
     ReleaseLot,
     MeasureBoards,

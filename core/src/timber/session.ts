@@ -1,5 +1,6 @@
+import { mean } from '../maths/index.ts';
 import { correctedMoisturePct, dryMassG, moistureFromMassPct, NO_SPECIES_CORRECTION, pinlessMoisturePct } from './meter.ts';
-import { parseReadings, type Depth, type ReadingProblem } from './readings.ts';
+import { parseReadings, type Depth, type ReadingProblem, type TypedReading } from './readings.ts';
 import type { MeterCorrection } from './species.ts';
 
 /** How moisture is measured: through pins, through a plate, by drying slices in an oven, by weighing a sample board. */
@@ -13,6 +14,20 @@ export interface MeasuredReading {
   correctedPct: number;
   massG?: number;
   dryMassG?: number;
+  /** of the wood, where it was not the session's */
+  woodTempC?: number;
+}
+
+/** What a session comes to, over the readings that count. */
+export interface SessionFigures {
+  meanPct: number;
+  spreadPct: number;
+}
+
+/** @throws RangeError without a reading */
+export function figuresOf(readings: readonly { correctedPct: number }[]): SessionFigures {
+  const values = readings.map((r) => r.correctedPct);
+  return { meanPct: mean(values), spreadPct: Math.max(...values) - Math.min(...values) };
 }
 
 export interface MeasuredSession {
@@ -49,22 +64,36 @@ export function readSession(method: Method, text: string, { woodTempC, samples, 
   if (method === 'oven') return readWords(text, ovenTest);
   if (method === 'sample board') return readBoards(text, samples);
   const typed = parseReadings(text);
-  const corrected = (rawPct: number) =>
-    method === 'pin'
-      ? correctedMoisturePct(rawPct, woodTempC, species ?? NO_SPECIES_CORRECTION)
-      : pinlessMoisturePct(rawPct, species?.densityOffsetPct ?? 0);
   const readings: MeasuredReading[] = [];
   const problems = [...typed.problems];
   // The temperature is asked for beside the readings, and refused by itself.
   if (woodTempC >= -20 && woodTempC <= 60)
     typed.readings.forEach((reading, index) => {
       try {
-        readings.push({ ...reading, correctedPct: round(corrected(reading.rawPct)) });
+        readings.push(metered(method, reading, woodTempC, species));
       } catch (error) {
         problems.push({ index, word: String(reading.rawPct), message: error instanceof Error ? error.message : String(error) });
       }
     });
   return { readings, samples: {}, problems };
+}
+
+/**
+ * What a meter's reading means.
+ *
+ * @throws RangeError for what no meter shows, or what comes to less than none
+ */
+export function metered(
+  method: 'pin' | 'pinless',
+  typed: TypedReading,
+  woodTempC: number,
+  species?: MeterCorrection | null,
+): MeasuredReading {
+  const correctedPct =
+    method === 'pin'
+      ? correctedMoisturePct(typed.rawPct, woodTempC, species ?? NO_SPECIES_CORRECTION)
+      : pinlessMoisturePct(typed.rawPct, species?.densityOffsetPct ?? 0);
+  return { ...typed, correctedPct: round(correctedPct) };
 }
 
 const FIGURE = '(\\d+(?:[.,]\\d+)?)';

@@ -11,7 +11,6 @@ import {
   coverOf,
   DEFAULT_MOISTURE_GATE,
   dryMassG,
-  guessMeterColumns,
   judgeLot,
   KILN_SCHEDULES,
   kilnDaysLeft,
@@ -22,7 +21,6 @@ import {
   predictedWeightG,
   rateAtTempPerDay,
   readingsNeeded,
-  readMeterFile,
   rulesFor,
   settledDensity,
   SPECIES,
@@ -273,45 +271,5 @@ describe('allotment by weight', () => {
         expect(result.allotted.filter((a) => a.inBand).length).toBeGreaterThanOrEqual(result.inBandAsTheyCome);
       }),
     );
-  });
-});
-
-describe('a meter’s file', () => {
-  const read = (csv: string) => {
-    const [header = [], ...rows] = csv.split('\n').map((line) => line.split(';'));
-    const columns = guessMeterColumns(header, rows);
-    if (!columns) throw new Error('No columns');
-    return { columns, sessions: readMeterFile(header, rows, columns, 'Europe/Vienna') };
-  };
-  test('with a row of values in one cell', () => {
-    const { sessions } = read('lot;date;wood_temp_c;readings\nl118;2026-05-04 08:00;20,5;8,4 8.6 c9.6');
-    expect(sessions).toMatchObject([{ line: 2, lotId: 'L118', woodTempC: 20.5, problem: null, atMs: Date.parse('2026-05-04T06:00Z') }]);
-    expect(sessions[0]?.readings.map((r) => r.depth)).toEqual(['shell', 'shell', 'core']);
-  });
-  test('with a column for each value, in Fahrenheit', () => {
-    const { columns, sessions } = read('Pack;Date;Temp F;MC1;MC2;MC3\nL7;5/14/2026 8:00;68;8.4;;9.1');
-    expect(columns).toMatchObject({ lot: 'Pack', tempUnit: 'F', readings: ['MC1', 'MC2', 'MC3'] });
-    expect(sessions[0]?.readings.map((r) => r.rawPct)).toEqual([8.4, 9.1]);
-    expect(sessions[0]?.woodTempC).toBeCloseTo(20, 9);
-  });
-  test('with a line for each value makes sessions of them', () => {
-    const { sessions } = read(
-      'lot;time;depth;value %\nL7;2026-05-04 08:00;shell;8.4\nL7;2026-05-04 08:00;core;9.4\nL8;2026-05-04 08:00;shell;7',
-    );
-    expect(sessions.map((s) => [s.lotId, s.readings.map((r) => `${r.depth} ${r.rawPct}`)])).toEqual([
-      ['L7', ['shell 8.4', 'core 9.4']],
-      ['L8', ['shell 7']],
-    ]);
-  });
-  test('with a bad line does not take half a session', () => {
-    const { sessions } = read('lot;time;value\nL7;2026-05-04 08:00;8.4\nL7;2026-05-04 08:00;840\nL8;soon;8\nL9;2026-05-04 08:00;');
-    expect(sessions.map((s) => s.problem)).toEqual([
-      'Line 3: 840 % is outside what a meter shows (2–100 %)',
-      '"soon" is not a time, or not one that was',
-      'No readings',
-    ]);
-  });
-  test('without its columns cannot be guessed', () => {
-    expect(guessMeterColumns(['when', 'what'], [])).toBeUndefined();
   });
 });

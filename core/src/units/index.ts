@@ -1,3 +1,5 @@
+export * from './columns.ts';
+
 /** 1 board foot in m³ (144 in³). */
 export const BOARD_FOOT_M3 = 0.002359737;
 const MM_PER_INCH = 25.4;
@@ -20,6 +22,9 @@ export const fahrenheitToCelsius = (tempF: number) => (tempF - 32) / 1.8;
  * @param lengthFt length, ft
  */
 export const boardFeet = (thicknessIn: number, widthIn: number, lengthFt: number) => (thicknessIn * widthIn * lengthFt) / 12;
+
+/** "1 reading", "4 readings" */
+export const counted = (count: number, one: string, many = `${one}s`): string => `${count} ${count === 1 ? one : many}`;
 
 export const MINUTE_MS = 60_000;
 export const HOUR_MS = 3_600_000;

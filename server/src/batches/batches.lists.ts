@@ -16,11 +16,12 @@ import {
   type Stage,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, Not } from 'typeorm';
+import { DataSource, Not } from 'typeorm';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
+import { rowsWith } from '../platform/database/rows.ts';
 import { inOrder, readPage, type Condition, type Listing, type Page, type Asked } from '../platform/paging/page.ts';
 import { beginning, numbered } from '../platform/paging/typed.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
@@ -78,7 +79,7 @@ export class BatchLists {
     if (modelId !== undefined) conditions.push(['model_id = ?', modelId]);
     if (text !== undefined) conditions.push(['id like ?', beginning(numbered('B', text))]);
     const page = await readPage(this.database, done ? DONE : IN_WORK, asked, conditions);
-    const batches = await this.database.getRepository(BatchEntity).findBy({ id: In(page.rows) });
+    const batches = await rowsWith(this.database, BatchEntity, 'id', page.rows);
     const views = await this.views(batches, await this.factories.load());
     return inOrder(page, views, (view) => view.id);
   }
@@ -89,9 +90,7 @@ export class BatchLists {
     const placements = await this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]);
     const [findings, visits] = await Promise.all([
       this.leaving(batches, placements, factory),
-      atWork.length === 0
-        ? []
-        : this.database.getRepository(VisitEntity).find({ where: { id: In(atWork) }, select: { id: true, personId: true } }),
+      atWork.length === 0 ? [] : rowsWith(this.database, VisitEntity, 'id', atWork),
     ]);
     const workers = new Map(visits.map((v) => [v.id, v.personId]));
     return batches.map((b) => {

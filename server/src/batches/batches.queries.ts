@@ -18,17 +18,20 @@ import {
   CoatsOn,
   livePieces,
   mayShareJob,
+  type OnRoute,
   NOT_ANSWERED,
   coatFindings,
   unmeasuredPieces,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, Not } from 'typeorm';
+import { DataSource } from 'typeorm';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { sentenceOf, toLogView } from '../factory/logbookWords.ts';
 import { Clock } from '../platform/clock/clock.ts';
+import { ask } from '../platform/database/prepared.ts';
+import { rowsWith } from '../platform/database/rows.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
@@ -62,8 +65,7 @@ export class BatchesQueries {
   }
 
   private async readCard(batchId: string): Promise<CardView> {
-    const { manager } = this.database;
-    const batch = await manager.findOneBy(BatchEntity, { id: batchId });
+    const [batch] = await rowsWith(this.database, BatchEntity, 'id', [batchId]);
     if (!batch) throw notFound('batch', batchId);
     const [factory, rows, visits, log] = await Promise.all([
       this.factories.load(),
@@ -73,8 +75,8 @@ export class BatchesQueries {
         rowsBy(OverrideRecord, 'batchId', [batchId]),
         rowsOf(Order, batch.orderId === null ? [] : [batch.orderId]),
       ]),
-      manager.find(VisitEntity, { where: { batchId }, order: { arrivedMs: 'ASC', pass: 'ASC' } }),
-      manager.find(LogbookEntity, { where: { batchId }, order: { atMs: 'DESC', id: 'DESC' } }),
+      rowsWith(this.database, VisitEntity, 'batchId', [batchId], 'arrivedMs'),
+      rowsWith(this.database, LogbookEntity, 'batchId', [batchId], 'id'),
     ]);
     const pieces = rows.all(Piece).sort((a, b) => a.ordinal - b.ordinal);
     const [film] = await Promise.all([
@@ -97,17 +99,7 @@ export class BatchesQueries {
     const nowMs = this.clock.nowMs();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
     const history = new History(factory, batch.routeId);
-    const besides = await manager.find(BatchEntity, {
-      where: { modelId: batch.modelId, operationId: batch.operationId, status: batch.status, id: Not(batch.id) },
-      order: { number: 'ASC' },
-    });
-    const together =
-      batch.status === 'queued' && mayShareJob(operation)
-        ? await manager.find(BatchEntity, {
-            where: { stationCode: batch.stationCode, status: 'queued', id: Not(batch.id) },
-            order: { number: 'ASC' },
-          })
-        : [];
+    const [besides, together] = await Promise.all([this.besides(batch), mayShareJob(operation) ? this.inTheQueueOf(batch) : []]);
     const onIt = await this.sources.answer(operation.coat ? coatAsks(batch, factory) : [], factory);
     const laid = onIt.to(CoatsOn, { batchId });
     const visit = visits.find((v) => v.id === batch.visitId);
@@ -147,7 +139,7 @@ export class BatchesQueries {
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),
       overrides: overrides.map((o) => history.override(o)),
-      log: log.map((row) => toLogView(row, factory, batch.routeId)),
+      log: log.sort((a, b) => b.atMs - a.atMs || b.id - a.id).map((row) => toLogView(row, factory, batch.routeId)),
       cautions: [...(operation.cautions ?? [])],
       mainCaution: operation.cautions?.[0] ?? null,
       defectKinds: factory.defectsFrom(operation.stage),
@@ -162,9 +154,11 @@ export class BatchesQueries {
         stationName: factory.stationName(w.stationCode),
         minutesPerPiece: w.minutesPerPiece,
       })),
-      besides: batch.status === 'done' ? [] : besides.map(toWaiting),
+      besides,
       reworkAlone: operation.reworkAlone === true,
-      together: together.filter((b) => mayShareJob(factory.operationAt(b))).map(toWaiting),
+      together: together
+        .filter((b) => mayShareJob(factory.operationAt(b)))
+        .map(({ id, component, quantity }) => ({ id, component, quantity })),
       hostsHere: operation.component === batch.component,
       undo: undoOf(log, factory, batch.routeId),
       stationPass: stationPass(route, operation).nth,
@@ -172,9 +166,33 @@ export class BatchesQueries {
       fittedInto: [...new Set(pieces.flatMap((p) => (p.state === 'fitted' && p.serial !== null ? [p.serial] : [])))],
     };
   }
+
+  /** Others of its model at the same step, that it may be put together with. */
+  private besides({ id, modelId, operationId, status }: BatchEntity): Promise<Waiting[]> {
+    if (status === 'done') return Promise.resolve([]);
+    return ask<Waiting>(
+      this.database,
+      `select id, component, quantity from batch where model_id = $1 and operation_id = $2 and status = $3 and status <> 'done' and id <> $4
+       order by number`,
+      [modelId, operationId, status, id],
+    );
+  }
+
+  /** Others that wait for the same station. */
+  private inTheQueueOf({ id, stationCode, status }: BatchEntity): Promise<(Waiting & OnRoute & { operationId: string })[]> {
+    if (status !== 'queued') return Promise.resolve([]);
+    return ask(
+      this.database,
+      `select id, component, quantity, facts, route_id as "routeId", operation_id as "operationId" from batch
+       where station_code = $1 and status = 'queued' and id <> $2 order by number`,
+      [stationCode, id],
+    );
+  }
 }
 
-const toWaiting = ({ id, component, quantity }: BatchEntity) => ({ id, component, quantity });
+/** A batch that waits, as another's card shows it. */
+type Waiting = Pick<BatchEntity, 'id' | 'component' | 'quantity'>;
+
 const byTime = (a: { atMs: number }, b: { atMs: number }) => a.atMs - b.atMs;
 
 /** The latest entry, if it is of a kind that can be taken back. */

@@ -17,6 +17,7 @@ import {
   WaitingAt,
   waitsAheadAt,
   waysOf,
+  temperaturesFor,
   zoneOf,
   type Ask,
   type Held,
@@ -45,7 +46,7 @@ export class HeldService {
     if (!batch) throw notFound('batch', batchId);
     const nowMs = this.clock.nowMs();
     const zoneId = zoneOf(batch, factory);
-    const sinceIt = { zoneId, fromMs: batch.arrivedMs, toMs: nowMs };
+    const sinceIt = temperaturesFor(batch, zoneId, nowMs);
     const answers = await this.sources.answer(
       [asked(BoxesFor, { batchId }), asked(AirNow, { zoneId }), asked(Temperatures, sinceIt), asked(PlacesTaken, {})],
       factory,

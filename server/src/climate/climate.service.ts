@@ -1,7 +1,7 @@
 import {
   DAY_MS,
   emcTrace,
-  equilibriumMoisturePct,
+  emcOfAirPct,
   groupBy,
   HOUR_MS,
   mean,
@@ -174,7 +174,7 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
                 name: zone.name,
                 tempC: reading.tempC,
                 relativeHumidity: reading.relativeHumidity,
-                emcPct: equilibriumMoisturePct(reading.tempC, reading.relativeHumidity),
+                emcPct: emcOfAirPct(reading),
                 atMs: reading.atMs,
               },
             ]
@@ -208,7 +208,7 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
         atMs: day * DAY_MS,
         tempC,
         relativeHumidity,
-        emcPct: equilibriumMoisturePct(tempC, relativeHumidity),
+        emcPct: emcOfAirPct({ tempC, relativeHumidity }),
       };
     });
   }

@@ -1,11 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import type { InstrumentState } from '@ample-crane/core';
-import { DataSource, In } from 'typeorm';
+import { groupBy, type InstrumentState } from '@ample-crane/core';
+import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { filmOn } from '../batches/film.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../factory/logbookWords.ts';
+import { rowsWith } from '../platform/database/rows.ts';
 import { inOrder, readPage, type Condition, type Listing, type Page, type Asked } from '../platform/paging/page.ts';
 import { within } from '../platform/paging/typed.ts';
 import { notFound } from '../platform/problems/problems.ts';
@@ -51,7 +52,7 @@ export class RecordsService {
     if (state !== undefined) conditions.push(['state = ?', state]);
     if (modelId !== undefined) conditions.push(['model_id = ?', modelId]);
     const page = await readPage(this.database, INSTRUMENTS, asked, conditions);
-    const rows = await this.database.getRepository(InstrumentEntity).findBy({ serial: In(page.rows) });
+    const rows = await rowsWith(this.database, InstrumentEntity, 'serial', page.rows);
     const factory = await this.factories.load();
     return inOrder(
       page,
@@ -62,22 +63,22 @@ export class RecordsService {
 
   /** All that is known of one instrument, back to its lots and their readings. */
   async record(serial: string): Promise<RecordView> {
-    const { manager } = this.database;
-    const instrument = await manager.findOneBy(InstrumentEntity, { serial });
+    const [instrument] = await this.rows(InstrumentEntity, 'serial', [serial]);
     if (!instrument) throw notFound('instrument', serial);
     const factory = await this.factories.load();
     const partIds = [instrument.bodyId, ...(instrument.neckId === null ? [] : [instrument.neckId])];
-    const pieces = await manager.findBy(PieceEntity, { id: In(partIds) });
-    const whole = await manager.findOneBy(PieceEntity, { id: serial });
+    const together = await this.rows(PieceEntity, 'id', [serial, ...partIds]);
+    const whole = together.find((p) => p.id === serial) ?? null;
+    const pieces = together.filter((p) => p !== whole);
     const batchIds = [...new Set([...pieces, ...(whole ? [whole] : [])].flatMap((p) => p.trail.map((t) => t.batchId)))];
     const allIds = [serial, ...partIds];
     const [batches, visits, measures, defects, overrides, log] = await Promise.all([
-      manager.findBy(BatchEntity, { id: In(batchIds) }),
-      manager.find(VisitEntity, { where: { batchId: In(batchIds) }, order: { arrivedMs: 'ASC' } }),
-      manager.find(MeasureEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
-      manager.find(DefectEntity, { where: { pieceId: In(allIds) }, order: { atMs: 'ASC' } }),
-      manager.find(OverrideEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC' } }),
-      manager.find(LogbookEntity, { where: { batchId: In(batchIds) }, order: { atMs: 'ASC', id: 'ASC' } }),
+      this.rows(BatchEntity, 'id', batchIds),
+      this.rows(VisitEntity, 'batchId', batchIds, 'arrivedMs'),
+      this.rows(MeasureEntity, 'pieceId', allIds, 'atMs'),
+      this.rows(DefectEntity, 'pieceId', allIds, 'atMs'),
+      this.rows(OverrideEntity, 'batchId', batchIds, 'atMs'),
+      this.rows(LogbookEntity, 'batchId', batchIds, 'id'),
     ]);
     const film = await filmOn(this.reader, whole ? [whole] : pieces);
     const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';
@@ -110,15 +111,15 @@ export class RecordsService {
   }
 
   private async part(piece: PieceEntity, visits: PartView['visits'], factory: FactoryNow): Promise<PartView> {
-    const { manager } = this.database;
-    const lot = piece.lotId === null ? null : await manager.findOneBy(LotEntity, { id: piece.lotId });
-    const blank = piece.blankId === null ? null : await manager.findOneBy(BlankEntity, { id: piece.blankId });
-    const sessions = lot ? await manager.find(ReadingSessionEntity, { where: { lotId: lot.id }, order: { atMs: 'ASC' } }) : [];
-    const readings = await manager.find(ReadingEntity, {
-      where: { sessionId: In(sessions.map((s) => s.id)) },
-      order: { seq: 'ASC' },
-    });
-    const atRelease = sessions.filter((s) => lot?.releasedMs !== null && s.atMs <= (lot?.releasedMs ?? 0)).at(-1);
+    const lotIds = piece.lotId === null ? [] : [piece.lotId];
+    const [[lot], [blank], sessions] = await Promise.all([
+      this.rows(LotEntity, 'id', lotIds),
+      this.rows(BlankEntity, 'id', piece.blankId === null ? [] : [piece.blankId]),
+      this.rows(ReadingSessionEntity, 'lotId', lotIds, 'atMs'),
+    ]);
+    const ids = sessions.map((s) => s.id);
+    const readings = groupBy(await this.rows(ReadingEntity, 'sessionId', ids, 'seq'), (r) => r.sessionId);
+    const atRelease = sessions.filter((s) => s.atMs <= (lot?.releasedMs ?? 0)).at(-1);
     return {
       pieceId: piece.id,
       component: piece.component,
@@ -135,10 +136,19 @@ export class RecordsService {
       sessions: sessions.map((s) => ({
         ...s,
         by: factory.personName(s.personId),
-        readings: readings.filter((r) => r.sessionId === s.id),
+        readings: readings.get(s.id) ?? [],
       })),
       visits,
     };
+  }
+
+  private rows<T extends ObjectLiteral>(
+    entity: EntityTarget<T>,
+    property: keyof T & string,
+    values: readonly string[],
+    order = property,
+  ): Promise<T[]> {
+    return rowsWith(this.database, entity, property, values, order);
   }
 }
 

@@ -8,6 +8,7 @@ import request from 'supertest';
 import { DataSource } from 'typeorm';
 import { AppModule } from '../app.module.ts';
 import { furnish } from '../create.ts';
+import { ClimateService } from '../climate/climate.service.ts';
 import { migrate, ownerDataSource } from '../database.ts';
 import { DEMO_PIN, loadDemo, loadFactory } from '../demo/load.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -35,6 +36,8 @@ export interface TestFactory {
   app: INestApplication;
   clock: FixedClock;
   database: DataSource;
+  /** Lets time go by with its sensors heard. */
+  wait(ms: number): Promise<void>;
   /** Calls as someone who is signed in. */
   as(login: string, password?: string): Promise<Caller>;
   close(): Promise<void>;
@@ -108,6 +111,10 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
     app,
     clock,
     database,
+    async wait(ms) {
+      clock.pass(ms);
+      await app.get(ClimateService).readSensors();
+    },
     async as(login, password = PASSWORD) {
       const signedIn = await request(server).post('/api/session').send({ login, password });
       const cookie = String(signedIn.headers['set-cookie']?.[0] ?? '').split(';')[0] ?? '';
@@ -183,12 +190,13 @@ export async function releasedLot(factory: TestFactory, manager: Caller, over: o
   const readings = `${shell.join(' ')} c${(emc + 0.3).toFixed(1)}`;
   for (let i = 0; i < 2; i++) {
     const { lot } = (await manager.get(`/lots/${id}`)).body;
-    await manager.post(`/lots/${id}/readings`, {
+    const read = await manager.post(`/lots/${id}/readings`, {
       version: lot.version,
       text: readings,
       woodTempC: 21,
       meter: 'pinless',
     });
+    if (read.status !== 200) throw new Error(`The lot was not read: ${JSON.stringify(read.body)}`);
     factory.clock.pass(8 * HOUR);
   }
   const { lot } = (await manager.get(`/lots/${id}`)).body;
@@ -261,7 +269,7 @@ export async function advanceTo(factory: TestFactory, caller: Caller, id: string
     if (batch.operationId === operationId) return;
     if (batch.operationKind === 'work' && batch.status === 'queued') await doStep(factory, caller, id);
     else {
-      factory.clock.pass(batch.untilMs === null ? DAY : Math.max(HOUR, batch.untilMs - factory.clock.nowMs()));
+      await factory.wait(batch.untilMs === null ? DAY : Math.max(HOUR, batch.untilMs - factory.clock.nowMs()));
       await caller.post(`/batches/${id}/move`, { version: batch.version });
     }
   }

@@ -204,6 +204,19 @@ describe('a logger’s file', () => {
     expect(body).toMatchObject({ remembered: true, replaced: 5 });
     expect((await manager.get('/air/wood?days=400')).body.silences.some((s: { pct: number }) => Math.round(s.pct) === 31)).toBe(true);
   });
+  test('leaves what the zone’s log held where the file is silent', async () => {
+    const at = (hours: number) => new Date(factory.clock.nowMs() - hours * 3_600_000).toISOString();
+    const take = (...lines: string[]) => manager.file('/air/log/import', { zoneId: 'wood', csv: ['time;temp;rh', ...lines].join('\n') });
+    await take(...[40, 35, 30, 25, 20].map((h) => `${at(h)};21;41`));
+    const { body } = await take(`${at(41)};21;61`, `${at(39)};21;61`, `${at(22)};21;61`, `${at(19)};21;61`);
+    expect(body).toMatchObject({ replaced: 2, saved: true });
+    expect(body.gaps).toHaveLength(1);
+    const rows = await factory.database.query(
+      `select round(relative_humidity::numeric, 2)::float8 as rh from zone_reading where zone_id = 'wood' and at between $1 and $2 and temp_c = 21 order by at`,
+      [at(41.5), at(18.5)],
+    );
+    expect(rows.map((r: { rh: number }) => r.rh)).toEqual([0.61, 0.61, 0.41, 0.41, 0.41, 0.61, 0.61]);
+  });
   test('changes what is told of lots that lay in that air', async () => {
     factory.clock.pass(5 * DAY);
     await read('12 12.2 11.9');

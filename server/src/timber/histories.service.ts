@@ -118,7 +118,7 @@ export class HistoriesService {
           room_emc_pct: emcIn(line.zoneId, line.atMs),
           by: people.get(line.by ?? '') ?? null,
           meter: line.session?.meter ?? null,
-          wood_temp_c: line.session?.woodTempC ?? null,
+          wood_temp_c: line.reading?.woodTempC ?? line.session?.woodTempC ?? null,
           reading: line.reading?.seq ?? null,
           depth: line.reading?.depth ?? null,
           raw_pct: line.reading?.rawPct ?? null,
@@ -130,6 +130,11 @@ export class HistoriesService {
 }
 
 const round = (pct: number) => Math.round(pct * 100) / 100;
+
+function noteOf({ struck, firstRawPct }: ReadingEntity): string | null {
+  const notes = [firstRawPct === null ? [] : [`first written ${firstRawPct}`], struck === null ? [] : [`struck out: ${struck}`]].flat();
+  return notes.length === 0 ? null : notes.join('; ');
+}
 
 const roomEmc = (trace: EmcTrace | undefined, atMs: number) => (trace ? round(emcAt(trace, atMs)) : null);
 
@@ -144,7 +149,7 @@ function linesOf(
   const read = sessions.flatMap((session) =>
     (readings.get(session.id) ?? []).map((reading): HistoryLine => {
       const { atMs, personId: by } = session;
-      return { event: 'read', atMs, by, zoneId: zoneAt(atMs), session, reading, note: reading.struck && `struck out: ${reading.struck}` };
+      return { event: 'read', atMs, by, zoneId: zoneAt(atMs), session, reading, note: noteOf(reading) };
     }),
   );
   const { releasedMs } = lot;

@@ -55,10 +55,20 @@ describe('a file of one column for each value', () => {
   test('can be understood otherwise than guessed, and that is remembered', async () => {
     const strange = `A,B,C\n${lotId},${ago(20)},9.4\n`;
     expect((await preview(strange)).status).toBe(400);
-    const columns = { lot: 'A', time: 'B', woodTemp: null, tempUnit: 'C', depth: null, readings: ['C'] };
+    const columns = {
+      lot: 'A',
+      time: 'B',
+      timeOfDay: null,
+      dateOrder: 'year first',
+      woodTemp: null,
+      tempUnit: 'C',
+      depth: null,
+      readings: ['C'],
+    };
     expect((await preview(strange, columns)).body).toMatchObject({ good: 1 });
     await operator.file('/lots/readings/import', { csv: strange, columns });
-    expect((await preview(strange)).body).toMatchObject({ good: 1, remembered: true, columns });
+    // It is on record already; the same content again is no other session.
+    expect((await preview(strange)).body).toMatchObject({ good: 0, known: 1, remembered: true, columns });
     // Without a temperature in the file the room's is taken.
     const [session] = await sessions();
     expect(session.woodTempC).toBeGreaterThan(12);
@@ -99,11 +109,58 @@ test('blank lines and a byte-order mark do not shift the lines that are told', a
   ]);
 });
 
-test('two who import the same file at once take each session once under one key, twice under two', async () => {
+test('two who import the same file at once take each session once, under one key and under two', async () => {
   const csv = `lot,time,value\n${lotId},${ago(5)},9.4\n`;
   const send = (key: string) => operator.file('/lots/readings/import', { csv }, { 'Idempotency-Key': key });
   await Promise.all([send('same'), send('same')]);
   expect(await sessions()).toHaveLength(1);
   await Promise.all([send('one'), send('other')]);
-  expect(await sessions()).toHaveLength(3);
+  expect(await sessions()).toHaveLength(1);
+});
+
+describe('dates that can be read two ways', () => {
+  let month = 5;
+  /** Yesterday, the fourth; or a day in April, before the lot came. */
+  const csv = () => [1, 2].map((n) => `${lotId},04/0${month}/2026 10:00,9.${n}\n`).reduce((all, line) => all + line, 'lot,time,value\n');
+  beforeEach(() => {
+    factory.clock.atMs = Date.UTC(2026, month++, 5, 9);
+  });
+  test('are asked about with both readings, and nothing is taken before somebody says', async () => {
+    const { body } = await preview(csv());
+    expect(body).toMatchObject({
+      good: 0,
+      rows: [],
+      question: { about: 'order', choices: [{ value: 'day first' }, { value: 'month first' }] },
+    });
+    const refused = await operator.file('/lots/readings/import', { csv: csv() });
+    expect(refused).toMatchObject({
+      status: 400,
+      body: { fields: [{ field: 'columns.dateOrder', message: expect.stringContaining('2026-06-04T') }] },
+    });
+    expect(await sessions()).toHaveLength(0);
+  });
+  test('are read as somebody says, and so is the next file of that kind', async () => {
+    const { columns } = (await preview(csv())).body;
+    await operator.file('/lots/readings/import', { csv: csv(), columns: { ...columns, dateOrder: 'day first' } });
+    expect(await sessions()).toHaveLength(1);
+    expect((await preview(csv().replaceAll('10:00', '10:30'))).body).toMatchObject({
+      question: null,
+      good: 1,
+      columns: { dateOrder: 'day first' },
+    });
+  });
+});
+
+test('a reading typed wrong is corrected in place, and the lot follows', async () => {
+  await operator.post(`/lots/${lotId}/readings`, { version: 1, text: '9 94 10', woodTempC: 20, meter: 'pin' });
+  const [{ id: sessionId }] = await sessions();
+  const correct = (version: number, text: string) => operator.post(`/lots/${lotId}/correct`, { version, sessionId, seq: 2, text });
+  expect((await correct(1, '9.4')).status).toBe(409);
+  expect((await correct(2, 'nine')).body.fields[0].field).toBe('text');
+  expect((await correct(2, '9.4')).status).toBe(200);
+  const { lot, sessions: known } = (await manager.get(`/lots/${lotId}`)).body;
+  expect(known[0].readings[1]).toMatchObject({ rawPct: 9.4, firstRawPct: 94, struck: null });
+  expect(lot.meanPct).toBeCloseTo(9.46, 1);
+  await operator.post(`/lots/${lotId}/readings`, { version: 3, text: 'c9.9', woodTempC: 20, meter: 'pin' });
+  expect((await sessions())[0].readings).toHaveLength(4);
 });

@@ -82,9 +82,17 @@ export class ReadingsDto extends VersionDto {
   @InInstant({ optional: true }) atMs?: number;
 }
 
-export class StrikeDto extends VersionDto {
+class ReadingNamedDto extends VersionDto {
   @InText() sessionId: string;
   @InCount({ min: 1, max: 1000 }) seq: number;
+}
+
+export class CorrectReadingDto extends ReadingNamedDto {
+  /** the reading as it should have been typed */
+  @InText({ max: 60 }) text: string;
+}
+
+export class StrikeDto extends ReadingNamedDto {
   @InText({ max: 300 }) reason: string;
 }
 
@@ -151,6 +159,10 @@ export class ReadingView {
   @Out() correctedPct: number;
   @OutOrNull(Number) massG: number | null;
   @OutOrNull(Number) dryMassG: number | null;
+  /** of the wood, where it was not the session's */
+  @OutOrNull(Number) woodTempC: number | null;
+  /** what was written down first, where it was put right */
+  @OutOrNull(Number) firstRawPct: number | null;
   @OutOrNull(String) struck: string | null;
 }
 

@@ -1,5 +1,5 @@
 import { Gives } from '../logbook/gives.ts';
-import { DescribeLot, ImportReadings, MoveLot, ReadLot, ReceiveLot, ReleaseLot, StrikeReading } from '@ample-crane/core';
+import { CorrectReading, DescribeLot, ImportReadings, MoveLot, ReadLot, ReceiveLot, ReleaseLot, StrikeReading } from '@ample-crane/core';
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
@@ -16,6 +16,7 @@ import { HistoriesService, HISTORY_COLUMNS } from './histories.service.ts';
 import { CSV_FILE, ImportView, MeterCsvDto } from './import.dto.ts';
 import {
   AirDto,
+  CorrectReadingDto,
   DescribeLotDto,
   LotCardView,
   LotFilterDto,
@@ -141,6 +142,13 @@ export class LotsController {
   @ApiOkResponse({ type: DoneView })
   move(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MoveLotDto): Promise<DoneView> {
     return this.lots.move(actor, id, dto);
+  }
+
+  @Post(':id/correct')
+  @Gives(CorrectReading)
+  @ApiOkResponse({ type: DoneView })
+  correct(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: CorrectReadingDto): Promise<DoneView> {
+    return this.lots.correct(actor, id, dto);
   }
 
   @Post(':id/strike')

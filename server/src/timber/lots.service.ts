@@ -1,4 +1,5 @@
 import {
+  CorrectReading,
   DescribeLot,
   Lot,
   MoveLot,
@@ -14,7 +15,7 @@ import {
 import { Injectable } from '@nestjs/common';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
-import type { DescribeLotDto, MoveLotDto, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
+import type { CorrectReadingDto, DescribeLotDto, MoveLotDto, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
 
 /** What is done with lots; core judges all of it. */
 @Injectable()
@@ -26,7 +27,10 @@ export class LotsService {
   }
 
   read(actor: Actor, lotId: string, { version, ...said }: ReadingsDto): Promise<{ id: string }> {
-    return this.give(actor, ReadLot, lotId, version, said, (written) => sayingOf('lot.read', written)?.sessionId ?? lotId);
+    return this.give(actor, ReadLot, lotId, version, said, (written) => {
+      const session = sayingOf('lot.read', written) ?? sayingOf('session.continued', written);
+      return session?.sessionId ?? lotId;
+    });
   }
 
   /** What is known of a lot better than before: papers, grade, place. */
@@ -37,6 +41,11 @@ export class LotsService {
   /** Takes a lot to another room or place, or puts it on a kiln's schedule. */
   move(actor: Actor, lotId: string, { version, ...said }: MoveLotDto): Promise<{ id: string }> {
     return this.give(actor, MoveLot, lotId, version, said);
+  }
+
+  /** Puts a reading right where it stands. */
+  correct(actor: Actor, lotId: string, { version, ...said }: CorrectReadingDto): Promise<{ id: string }> {
+    return this.give(actor, CorrectReading, lotId, version, said, () => `${said.sessionId}/${said.seq}`);
   }
 
   /** Takes a reading out of the reckoning; it stays on record with the reason. */

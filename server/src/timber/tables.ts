@@ -2,6 +2,7 @@ import { Blank, CutYield, Lot, Reading, ReadingSession, StockBoard, SupplierReco
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { CuttingPlans1700000000018 } from './migrations/1700000000018-cutting-plans.ts';
+import { ReadingsPutRight1700000000020 } from './migrations/1700000000020-readings-put-right.ts';
 import { Tallies1700000000016 } from './migrations/1700000000016-tallies.ts';
 import { CutYieldEntity, SupplierRecordEntity, WoodUseEntity } from './tallies.entity.ts';
 import { LotLists1700000000012 } from './migrations/1700000000012-lot-lists.ts';
@@ -27,5 +28,5 @@ export const timber: RoomTables = {
     kept(CutYield, CutYieldEntity),
   ],
   entities: [CuttingPlanEntity, PictureEntity],
-  migrations: [Wood1700000000002, LotLists1700000000012, Tallies1700000000016, CuttingPlans1700000000018],
+  migrations: [Wood1700000000002, LotLists1700000000012, Tallies1700000000016, CuttingPlans1700000000018, ReadingsPutRight1700000000020],
 };

@@ -8,6 +8,7 @@ import type {
   Lot,
   LotState,
   LotUse,
+  Method,
   Reading,
   ReadingSession,
   Rect,
@@ -54,7 +55,7 @@ export class ReadingSessionEntity implements ReadingSession {
   @Text() lotId: string;
   @Instant('at') atMs: number;
   @Text(OrNothing) personId: string | null;
-  @Text() meter: string;
+  @Text() meter: Method;
   @Quantity() woodTempC: number;
   @Quantity() meanPct: number;
   @Quantity() spreadPct: number;
@@ -70,6 +71,8 @@ export class ReadingEntity implements Reading {
   @Quantity() correctedPct: number;
   @Quantity(OrNothing) massG: number | null;
   @Quantity(OrNothing) dryMassG: number | null;
+  @Quantity(OrNothing) woodTempC: number | null;
+  @Quantity(OrNothing) firstRawPct: number | null;
   @Text(OrNothing) struck: string | null;
 }
 

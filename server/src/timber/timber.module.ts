@@ -10,6 +10,7 @@ import { CuttingService } from './cutting.service.ts';
 import { StockService } from './stock.service.ts';
 import { DryingService } from './drying.service.ts';
 import { HistoriesService } from './histories.service.ts';
+import { FileColumns } from './fileColumns.ts';
 import { LoggerImportService } from './loggerImport.service.ts';
 import { LotsController } from './lots.controller.ts';
 import { LotLists } from './lots.lists.ts';
@@ -35,6 +36,7 @@ import { ReadingsImportService } from './readingsImport.service.ts';
     StockService,
     PicturesService,
     ReadingsImportService,
+    FileColumns,
     LoggerImportService,
   ],
   exports: [LotLists],

@@ -1232,6 +1232,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lots/{id}/correct": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Lots_correct"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lots/{id}/strike": {
         parameters: {
             query?: never;
@@ -2264,6 +2280,8 @@ export interface components {
             correctedPct: number;
             massG: number | null;
             dryMassG: number | null;
+            woodTempC: number | null;
+            firstRawPct: number | null;
             struck: string | null;
         };
         ReadingSessionView: {
@@ -3284,6 +3302,12 @@ export interface components {
             place: string | null;
             scheduleId: string | null;
         };
+        CorrectReadingDto: {
+            version: number;
+            sessionId: string;
+            seq: number;
+            text: string;
+        };
         StrikeDto: {
             version: number;
             sessionId: string;
@@ -3294,9 +3318,23 @@ export interface components {
             version: number;
             overrideReason?: string;
         };
+        TimesChoiceView: {
+            /** @enum {string} */
+            value: "year first" | "day first" | "month first" | "local" | "standard" | "summer";
+            fromMs: number | null;
+            toMs: number | null;
+        };
+        TimesQuestionView: {
+            /** @enum {string} */
+            about: "order" | "clock";
+            choices: components["schemas"]["TimesChoiceView"][];
+        };
         MeterColumnsDto: {
-            lot: string;
             time: string;
+            timeOfDay?: string | null;
+            /** @enum {string|null} */
+            dateOrder?: "year first" | "day first" | "month first" | null;
+            lot: string;
             woodTemp: string | null;
             /** @enum {string} */
             tempUnit: "C" | "F";
@@ -3309,15 +3347,20 @@ export interface components {
             text: string;
             atMs: number | null;
             problem: string | null;
+            known: boolean;
         };
         ImportView: {
             header: string[];
-            columns: components["schemas"]["MeterColumnsDto"];
             remembered: boolean;
-            rows: components["schemas"]["ImportRowView"][];
+            question: components["schemas"]["TimesQuestionView"] | null;
+            /** @enum {string|null} */
+            clock: "local" | "standard" | "summer" | null;
             good: number;
-            bad: number;
             saved: boolean;
+            columns: components["schemas"]["MeterColumnsDto"];
+            rows: components["schemas"]["ImportRowView"][];
+            bad: number;
+            known: number;
         };
         SatThroughView: {
             lots: string[];
@@ -3343,6 +3386,9 @@ export interface components {
         };
         LoggerColumnsDto: {
             time: string;
+            timeOfDay?: string | null;
+            /** @enum {string|null} */
+            dateOrder?: "year first" | "day first" | "month first" | null;
             temp: string;
             humidity: string;
             /** @enum {string} */
@@ -3361,19 +3407,19 @@ export interface components {
         };
         LoggerView: {
             header: string[];
-            columns: components["schemas"]["LoggerColumnsDto"];
             remembered: boolean;
-            /** @enum {string} */
-            clock: "local" | "standard";
-            ambiguous: boolean;
+            question: components["schemas"]["TimesQuestionView"] | null;
+            /** @enum {string|null} */
+            clock: "local" | "standard" | "summer" | null;
             good: number;
+            saved: boolean;
+            columns: components["schemas"]["LoggerColumnsDto"];
             problems: components["schemas"]["LoggerProblemView"][];
             gaps: components["schemas"]["SilenceView"][];
             clockChanges: number[];
             fromMs: number | null;
             toMs: number | null;
             replaced: number;
-            saved: boolean;
         };
         CuttingSettingsDto: {
             kerfMm: number;
@@ -6021,6 +6067,31 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MoveLotDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Lots_correct: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectReadingDto"];
             };
         };
         responses: {

@@ -21,8 +21,7 @@ export const carriersOf = ({ placements }: { placements: readonly { carrierName:
 /** "6 bodies", "1 neck" */
 export const pieces = (count: number, component: Component) => `${count} ${count === 1 ? component : PLURALS[component]}`;
 
-/** "1 batch", "4 batches" */
-export const counted = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`;
+export { counted } from '@ample-crane/core';
 
 const STATUS_WORDS: Record<string, string> = {
   queued: 'waits its turn',

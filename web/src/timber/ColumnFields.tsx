@@ -1,6 +1,6 @@
 import { MenuItem, Stack, TextField } from '@mui/material';
 
-interface Field {
+export interface Field {
   name: string;
   label: string;
   value: string;

@@ -1,3 +1,4 @@
+import type { ClockKind } from '@ample-crane/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -9,10 +10,12 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { counted } from '../parts/words.ts';
 import { ColumnFields, columnsOf } from './ColumnFields.tsx';
 import { FileField } from './FileField.tsx';
+import { TimesQuestion, timeFields } from './TimesQuestion.tsx';
 
 interface Asked {
   file: File;
   columns?: View<'MeterColumnsDto'>;
+  clock?: ClockKind;
 }
 
 /** The columns of values from one on, as far as they are named alike. */
@@ -45,7 +48,7 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
       headerName: 'Why not',
       flex: 1,
       minWidth: 220,
-      valueFormatter: (value: string | null) => value ?? 'good',
+      valueFormatter: (value: string | null, row) => value ?? (row.known ? 'on record already' : 'good'),
     },
   ];
   const look = (next: Asked) => {
@@ -55,6 +58,10 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
   };
   const change = (name: string, value: string) => {
     if (!asked || !result) return;
+    if (name === 'clock') {
+      look({ ...asked, columns: result.columns, clock: value as ClockKind });
+      return;
+    }
     const chosen = name === 'readings' ? readingColumns(result.header, value) : value === '' ? null : value;
     look({ ...asked, columns: { ...result.columns, [name]: chosen } });
   };
@@ -75,7 +82,7 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
                 onChange={change}
                 fields={[
                   { name: 'lot', label: 'Lot', value: result.columns.lot, options: columnsOf(result.header) },
-                  { name: 'time', label: 'Time', value: result.columns.time, options: columnsOf(result.header) },
+                  ...timeFields(result),
                   {
                     name: 'woodTemp',
                     label: 'Wood temperature',
@@ -100,10 +107,12 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
                   { name: 'readings', label: 'Readings from', value: result.columns.readings[0] ?? '', options: columnsOf(result.header) },
                 ]}
               />
+              {result.question && <TimesQuestion question={result.question} onAnswer={change} />}
               <Alert severity={result.bad > 0 ? 'warning' : 'success'} variant="outlined">
                 {result.saved
                   ? `${counted(result.good, 'session', 'sessions')} saved.`
-                  : `${counted(result.good, 'line', 'lines')} can be taken.`}{' '}
+                  : `${counted(result.good, 'session', 'sessions')} can be taken.`}{' '}
+                {result.known > 0 && `${counted(result.known, 'is', 'are')} on record already. `}
                 {result.bad > 0 && `${result.bad} cannot; they are left out.`} {result.remembered && 'Columns as last time.'}
               </Alert>
               <DataTable label="Lines of the file" rows={result.rows} columns={columns} getRowId={(r) => r.line} height={300} />

@@ -1,4 +1,4 @@
-import { formatDuration } from '@ample-crane/core';
+import { formatDuration, type ClockKind } from '@ample-crane/core';
 import { Alert, Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -11,12 +11,13 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { counted } from '../parts/words.ts';
 import { ColumnFields, columnsOf } from './ColumnFields.tsx';
 import { FileField } from './FileField.tsx';
+import { TimesQuestion, timeFields } from './TimesQuestion.tsx';
 
 interface Asked {
   file: File;
   zoneId: string;
   columns?: View<'LoggerColumnsDto'>;
-  clock?: View<'LoggerView'>['clock'];
+  clock?: ClockKind;
 }
 
 /** A climate logger's file: what it says, its gaps and clock changes, before anything is taken. */
@@ -39,8 +40,8 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
   };
   const change = (name: string, value: string) => {
     if (!asked || !result) return;
-    if (name === 'clock') look({ ...asked, columns: result.columns, clock: value === 'standard' ? 'standard' : 'local' });
-    else look({ ...asked, columns: { ...result.columns, [name]: value } });
+    if (name === 'clock') look({ ...asked, columns: result.columns, clock: value as ClockKind });
+    else look({ ...asked, columns: { ...result.columns, [name]: value === '' ? null : value } });
   };
   const columns: GridColDef<View<'LoggerProblemView'>>[] = [
     { field: 'line', headerName: 'Line', type: 'number', width: 70 },
@@ -83,7 +84,7 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
               <ColumnFields
                 onChange={change}
                 fields={[
-                  { name: 'time', label: 'Time', value: result.columns.time, options: columnsOf(result.header) },
+                  ...timeFields(result),
                   { name: 'temp', label: 'Temperature', value: result.columns.temp, options: columnsOf(result.header) },
                   {
                     name: 'tempUnit',
@@ -104,24 +105,15 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
                       ['fraction', 'fraction of 1'],
                     ],
                   },
-                  {
-                    name: 'clock',
-                    label: 'Its clock',
-                    value: result.clock,
-                    options: [
-                      ['local', 'changes with ours'],
-                      ['standard', 'standard time all year'],
-                    ],
-                  },
                 ]}
               />
+              {result.question && <TimesQuestion question={result.question} onAnswer={change} />}
               <Alert severity={result.problems.length > 0 || result.gaps.length > 0 ? 'warning' : 'success'} variant="outlined">
                 {result.saved ? `${counted(result.good, 'line', 'lines')} taken.` : `${counted(result.good, 'line', 'lines')} can be taken`}
                 {result.fromMs !== null && result.toMs !== null && `, from ${dateTime(result.fromMs)} to ${dateTime(result.toMs)}.`}{' '}
                 {result.problems.length > 0 && `${result.problems.length} cannot. `}
                 {result.replaced > 0 && !result.saved && `They replace ${result.replaced} known before. `}
                 {result.remembered && 'Columns as last time. '}
-                {result.ambiguous && 'Days and months could be the other way round: check the dates.'}
               </Alert>
               {result.gaps.map((g) => (
                 <Typography key={g.fromMs}>
@@ -151,7 +143,7 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
             variant="contained"
             disabled={!asked || !preview.data || preview.data.good === 0 || preview.isPending}
             loading={take.isPending}
-            onClick={() => asked && preview.data && take.mutate({ ...asked, columns: preview.data.columns, clock: preview.data.clock })}
+            onClick={() => asked && preview.data && take.mutate({ ...asked, columns: preview.data.columns })}
           >
             Take the good lines
           </Button>

@@ -31,12 +31,18 @@ export function rowsOf(session: View<'ReadingSessionView'>): Row[] {
 /** Every reading; one that stands apart is marked with an exclamation mark; one that was mistaken is struck out with a reason and stays in sight. */
 export function Readings({ card }: { card: View<'LotCardView'> }) {
   const { dateTime, may } = useSession();
-  const [struck, setStruck] = useState<Row | null>(null);
+  const [acted, setActed] = useState<{ row: Row; act: 'correct' | 'strike' } | null>(null);
   const rows = card.sessions.flatMap(rowsOf).reverse();
   const columns: GridColDef<Row>[] = [
     { field: 'atMs', headerName: 'When', width: 136, valueFormatter: (value: number) => dateTime(value) },
     { field: 'depth', headerName: 'Depth', width: 62 },
-    { field: 'rawPct', headerName: 'Meter', type: 'number', width: 68 },
+    {
+      field: 'rawPct',
+      headerName: 'Meter',
+      type: 'number',
+      width: 110,
+      valueFormatter: (value: number, row) => (row.firstRawPct === null ? `${value}` : `${value} (was ${row.firstRawPct})`),
+    },
     {
       field: 'correctedPct',
       headerName: 'Corrected',
@@ -48,13 +54,18 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
     {
       field: 'struck',
       headerName: 'Struck out',
-      width: 112,
+      width: 190,
       renderCell: ({ row }) =>
         row.struck ??
         (may('operator') && card.lot.state === 'drying' ? (
-          <Button size="small" onClick={() => setStruck(row)} aria-label={`Strike out ${row.rawPct}`}>
-            Strike out
-          </Button>
+          <>
+            <Button size="small" onClick={() => setActed({ row, act: 'correct' })} aria-label={`Correct ${row.rawPct}`}>
+              Correct
+            </Button>
+            <Button size="small" onClick={() => setActed({ row, act: 'strike' })} aria-label={`Strike out ${row.rawPct}`}>
+              Strike out
+            </Button>
+          </>
         ) : null),
     },
   ];
@@ -68,7 +79,8 @@ export function Readings({ card }: { card: View<'LotCardView'> }) {
         height={320}
         empty="No session yet"
       />
-      {struck && <StrikeDialog lot={card.lot} reading={struck} onClose={() => setStruck(null)} />}
+      {acted?.act === 'strike' && <StrikeDialog lot={card.lot} reading={acted.row} onClose={() => setActed(null)} />}
+      {acted?.act === 'correct' && <CorrectDialog lot={card.lot} reading={acted.row} onClose={() => setActed(null)} />}
     </>
   );
 }
@@ -94,6 +106,35 @@ function StrikeDialog({ lot, reading, onClose }: { lot: View<'LotView'>; reading
         name="reason"
         label="Why it does not count"
         rules={{ validate: (reason) => reason.trim() !== '' || 'Say why' }}
+        autoFocus
+      />
+    </FormDialog>
+  );
+}
+
+function CorrectDialog({ lot, reading, onClose }: { lot: View<'LotView'>; reading: Row; onClose: () => void }) {
+  const { control, handleSubmit } = useForm({ defaultValues: { text: `${reading.depth === 'core' ? 'c' : ''}${reading.rawPct}` } });
+  const correct = useCommand(
+    (body: View<'CorrectReadingDto'>, headers) =>
+      ask(client.POST('/api/lots/{id}/correct', { params: { path: { id: lot.id } }, body, headers })),
+    onClose,
+  );
+  const { sessionId, seq } = reading;
+  return (
+    <FormDialog
+      title={`Correct ${reading.rawPct} %`}
+      submit="Correct"
+      pending={correct.isPending}
+      error={correct.error}
+      onSubmit={() => void handleSubmit(({ text }) => correct.mutate({ version: lot.version, sessionId, seq, text }))()}
+      onClose={onClose}
+    >
+      <TextIn
+        control={control}
+        name="text"
+        label="As it should have been typed"
+        helperText="What was written first stays on record."
+        rules={{ validate: (text) => text.trim() !== '' || 'Type the reading' }}
         autoFocus
       />
     </FormDialog>

@@ -101,6 +101,8 @@ test('a reading that stands apart is marked, one struck out is not, and none is 
     correctedPct,
     massG: null,
     dryMassG: null,
+    woodTempC: null,
+    firstRawPct: null,
     struck,
   });
   const session = {

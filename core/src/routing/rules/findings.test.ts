@@ -61,7 +61,7 @@ describe('a wait', () => {
 });
 
 describe('a cure', () => {
-  const warm = (tempC: number, days: number) => Array.from({ length: days }, (_, i) => ({ atMs: i * DAY_MS, tempC }));
+  const warm = (tempC: number, days: number) => Array.from({ length: days * 24 + 1 }, (_, i) => ({ atMs: i * HOUR_MS, tempC }));
   test('at the reference counts day for day, and says no more', () => {
     expect(evaluateRule(cure, at(4 * DAY_MS, { temperatures: warm(21, 4) }))).toEqual({
       rule: 'equivalent',
@@ -91,7 +91,7 @@ describe('a cure', () => {
     });
   });
   test('goes on at the pace of the last fortnight', () => {
-    const cooled = [...warm(31, 1), ...warm(11, 40).slice(1)];
+    const cooled = [...warm(31, 1).slice(0, 24), ...warm(11, 40).slice(24)];
     const finding = evaluateRule({ ...cure, minimumDays: 30 }, at(20 * DAY_MS, { temperatures: cooled }));
     // One warm day and nineteen cool ones: 2 + 9.5 of 30; 18.5 left at half the pace.
     expect(finding).toMatchObject({ untilMs: (20 + 37) * DAY_MS });
@@ -105,12 +105,30 @@ describe('a cure', () => {
       done: 0,
     });
   });
+  test('stands while its sensor is silent, and what it missed does not count', () => {
+    const until = warm(21, 4);
+    expect(evaluateRule(cure, at(10 * DAY_MS, { temperatures: until }))).toEqual({
+      rule: 'equivalent',
+      verdict: 'wait',
+      sentence:
+        'Cured 4.3 of 10 days at 21 °C; 5 d 18 h without a reading of the room do not count; the clock stands until its sensor is heard again',
+      done: 0.425,
+    });
+    const again = [...until, ...warm(21, 12).slice(9 * 24)];
+    const heard = evaluateRule(cure, at(10 * DAY_MS, { temperatures: again }));
+    expect(heard.sentence).toBe('Cured 5.3 of 10 days at 21 °C; 4 d 18 h without a reading of the room do not count');
+    expect(heard.untilMs).toBeCloseTo(10 * DAY_MS + 4.75 * DAY_MS, -3);
+  });
   test('of which nobody knows the start or the air waits', () => {
     expect(evaluateRule(cure, { nowMs: 0, temperatures: [] })).toMatchObject({
       verdict: 'wait',
       sentence: 'Cured: the cure clock has not been started',
     });
-    expect(evaluateRule(cure, at(0))).toMatchObject({ verdict: 'wait', sentence: 'Cured: nobody could say how warm it has been' });
+    for (const evidence of [{}, { temperatures: [] }, { temperatures: [{ atMs: 9 * DAY_MS, tempC: 21 }] }])
+      expect(evaluateRule(cure, at(8 * DAY_MS, evidence))).toMatchObject({
+        verdict: 'wait',
+        sentence: 'Cured: nobody could say how warm it has been',
+      });
     expect(ruleInWords(cure)).toBe('Cured 10 days at 21 °C');
   });
 });

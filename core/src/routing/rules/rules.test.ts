@@ -124,7 +124,8 @@ describe('at its limits', () => {
   });
 
   const cure: Rule = { kind: 'equivalent', what: 'Cured', minimumDays: 14, law: DEFAULT_CURE_LAW };
-  const steady = (tempC: number) => [{ atMs: 0, tempC }];
+  /** A sample each hour of the last hundred days. */
+  const steady = (tempC: number) => Array.from({ length: 2401 }, (_, i) => ({ atMs: NOW - (2400 - i) * HOUR_MS, tempC }));
   test.each([
     [14, 21, 'pass'],
     [13.99, 21, 'wait'],
@@ -136,8 +137,7 @@ describe('at its limits', () => {
     expect(verdict(cure, { sinceMs: NOW - days * DAY_MS, temperatures: steady(tempC) })).toBe(expected);
   });
   test('what is left is told at the pace of the room', () => {
-    const at = (tempC: number) =>
-      evaluateRule(cure, { nowMs: NOW, sinceMs: NOW - 2 * DAY_MS, temperatures: [{ atMs: NOW - 2 * DAY_MS, tempC }] });
+    const at = (tempC: number) => evaluateRule(cure, { nowMs: NOW, sinceMs: NOW - 2 * DAY_MS, temperatures: steady(tempC) });
     expect(((at(21).untilMs ?? 0) - NOW) / DAY_MS).toBeCloseTo(12, 6);
     expect(((at(31).untilMs ?? 0) - NOW) / DAY_MS).toBeCloseTo(5, 6);
     expect(at(5)).toMatchObject({ verdict: 'wait', sentence: expect.stringContaining('too cold') });
@@ -296,7 +296,8 @@ describe('a gate', () => {
     fc.assert(
       fc.property(fc.double({ min: 11, max: 35, noNaN: true }), fc.integer({ min: 0, max: 100 }), (tempC, hours) => {
         const rule: Rule = { kind: 'equivalent', what: 'Cured', minimumDays: 10, law: DEFAULT_CURE_LAW };
-        const evidence = { sinceMs: NOW - hours * HOUR_MS, temperatures: [{ atMs: NOW - hours * HOUR_MS, tempC }] };
+        const temperatures = Array.from({ length: 2401 }, (_, i) => ({ atMs: NOW + (i - 400) * HOUR_MS, tempC }));
+        const evidence = { sinceMs: NOW - hours * HOUR_MS, temperatures };
         const { untilMs } = evaluateRule(rule, { nowMs: NOW, ...evidence });
         if (untilMs === undefined || hours === 0) return;
         expect(evaluateRule(rule, { nowMs: untilMs + 1000, ...evidence }).verdict).toBe('pass');

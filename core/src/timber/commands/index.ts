@@ -1,6 +1,7 @@
+export { CorrectReading } from './correctReading.ts';
 export { CutBoards } from './cutBoards.ts';
 export { DescribeLot } from './describeLot.ts';
-export { ImportReadings } from './importReadings.ts';
+export { asWritten, ImportReadings, sessionContent, type ImportedSession } from './importReadings.ts';
 export { MeasureBoards, type MeasureBoardsRequest } from './measureBoards.ts';
 export { MoveLot } from './moveLot.ts';
 export { ReadLot } from './readLot.ts';

@@ -1,15 +1,15 @@
 import { entryKind } from '../../ledger/index.ts';
-import { mean } from '../../maths/index.ts';
-import { Lot, Reading, ReadingSession } from '../lot.ts';
-import type { Depth } from '../readings.ts';
+import { counted } from '../../units/index.ts';
+import { Lot, ReadingSession } from '../lot.ts';
+import { figuresOf, type MeasuredReading, type Method } from '../session.ts';
 import type { MeterCorrection } from '../species.ts';
-import { changeLot } from './lotRows.ts';
+import { asTyped, changeLot, putReadings } from './lotRows.ts';
 
 export interface Read {
   sessionId: string;
-  meter: string;
+  meter: Method;
   woodTempC: number;
-  readings: { depth: Depth; rawPct: number; correctedPct: number; massG?: number; dryMassG?: number }[];
+  readings: MeasuredReading[];
   /** what the meter's handbook says of the species, where it was corrected for that */
   species?: MeterCorrection;
   /** dry masses of sample boards begun with this session */
@@ -20,8 +20,7 @@ export const LotRead = entryKind('lot.read')<Read>({
   apply(rows, entry) {
     const lot = rows.get(Lot, entry.lotId);
     const { sessionId, meter, woodTempC, readings, samples } = entry.payload;
-    const values = readings.map((r) => r.correctedPct);
-    const meanPct = mean(values);
+    const { meanPct, spreadPct } = figuresOf(readings);
     rows.put(ReadingSession, {
       id: sessionId,
       lotId: lot.id,
@@ -30,12 +29,9 @@ export const LotRead = entryKind('lot.read')<Read>({
       meter,
       woodTempC,
       meanPct,
-      spreadPct: Math.max(...values) - Math.min(...values),
+      spreadPct,
     });
-    readings.forEach(({ depth, rawPct, correctedPct, massG = null, dryMassG = null }, i) => {
-      const id = `${sessionId}/${i + 1}`;
-      rows.put(Reading, { id, sessionId, seq: i + 1, depth, rawPct, correctedPct, massG, dryMassG, struck: null });
-    });
+    putReadings(rows, sessionId, readings, 1);
     const latest = lot.lastReadMs === null || entry.atMs >= lot.lastReadMs;
     const first = lot.firstReadMs === null || entry.atMs < lot.firstReadMs;
     changeLot(rows, lot.id, {
@@ -45,6 +41,5 @@ export const LotRead = entryKind('lot.read')<Read>({
       ...(samples ? { samples: { ...lot.samples, ...samples } } : {}),
     });
   },
-  sentence: ({ payload: { readings } }) =>
-    `${readings.length} readings: ${readings.map((r) => `${r.depth === 'core' ? 'c' : ''}${r.rawPct}`).join(' ')}`,
+  sentence: ({ payload: { readings } }) => `${counted(readings.length, 'reading')}: ${asTyped(readings)}`,
 });

@@ -30,9 +30,12 @@ export const suggestions: Suggestions = {
     'import readings': (house, random) => ({
       sessions: Array.from({ length: random.integer(1, 3) }, () => ({
         lotId: lotOf(house, random).id,
-        text: values(random),
-        woodTempC: 18,
-        atMs: null,
+        atMs: house.nowMs - random.integer(0, 2) * 3_600_000,
+        readings: Array.from({ length: random.integer(0, 20) === 0 ? 0 : 3 }, () => ({
+          depth: random.pick(['shell', 'core']),
+          rawPct: 6 + random.integer(0, 3),
+          woodTempC: random.pick([18, 22]),
+        })),
       })),
     }),
     'describe lot': (house, random) => ({
@@ -45,6 +48,12 @@ export const suggestions: Suggestions = {
       place: random.pick([null, 'Bay 1', 'Bay 2']),
       scheduleId: null,
     }),
+    'correct reading'(house, random) {
+      const sessions = house.rows.all(ReadingSession);
+      if (sessions.length === 0) return undefined;
+      const { id, lotId } = random.pick(sessions);
+      return { lotId, sessionId: id, seq: random.integer(1, 7), text: random.chance(0.9) ? `c${6 + random.integer(0, 40) / 10}` : '8 9' };
+    },
     'strike reading'(house, random) {
       const sessions = house.rows.all(ReadingSession);
       if (sessions.length === 0) return undefined;

@@ -7,7 +7,7 @@ import {
   densityOf,
   type Depth,
   dryThrough,
-  equilibriumMoisturePct,
+  emcOfAirPct,
   HOUR_MS,
   Lot,
   MeasureBoards,
@@ -54,7 +54,7 @@ export class WoodSupply {
     const values: number[] = [];
     for (let t = fromMs; t < toMs; t += HOUR_MS) {
       const air = this.scenario.climate(zoneId, t);
-      values.push(equilibriumMoisturePct(air.tempC, air.relativeHumidity));
+      values.push(emcOfAirPct(air));
     }
     return values;
   }

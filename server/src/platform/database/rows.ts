@@ -1,5 +1,6 @@
 import type pg from 'pg';
 import type { DataSource, EntityManager, EntityTarget, ObjectLiteral, ValueTransformer } from 'typeorm';
+import { poolOf } from './pool.ts';
 import { prepared } from './prepared.ts';
 
 const CHUNK = 4000;
@@ -69,6 +70,15 @@ export async function selectRows<T extends ObjectLiteral>(
   const rest = `where ${columnOf(plan, property)} = any($1) order by ${columnOf(plan, order)}${lock ? ' for update' : ''}`;
   return read(client, plan, rest, [values]);
 }
+
+/** The same from any connection of the pool: plain rows, for answers that are asked for at every moment. */
+export const rowsWith = <T extends ObjectLiteral>(
+  database: DataSource,
+  entity: EntityTarget<T>,
+  property: keyof T & string,
+  values: readonly unknown[],
+  order: keyof T & string = property,
+): Promise<T[]> => selectRows({ database, client: poolOf(database) }, entity, property, values, { order });
 
 /** So many rows at most that come after a value in a column, in the column's order. */
 export function rowsAfter<T extends ObjectLiteral>(
