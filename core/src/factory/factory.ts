@@ -1,9 +1,11 @@
 import type { Carrier } from '../carriers/index.ts';
 import {
+  isAttended,
   NO_FACTS,
   operationOf,
   resolveRoute,
   RouteBook,
+  waysOf,
   type Operation,
   type Prerequisite,
   type Route,
@@ -13,7 +15,7 @@ import {
   type RouteWorld,
 } from '../routing/index.ts';
 import { People } from './people.ts';
-import { WorkCalendar, WorkingTime, type Interval } from '../maths/index.ts';
+import { WallClock, WorkCalendar, WorkingTime, type Interval } from '../maths/index.ts';
 import type { OrderBook } from '../orders/index.ts';
 import { speciesIn, type Species, type WoodFactory } from '../timber/index.ts';
 import type { Model, RouteVersion, SetUp } from './setUp.ts';
@@ -35,12 +37,19 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
   /** who works here */
   readonly people: People;
   readonly calendar: WorkCalendar;
+  private readonly clock: WallClock;
 
   constructor(readonly setUp: Known) {
     this.people = new People(setUp.people, setUp.settings.workWeek);
     this.calendar = new WorkCalendar(setUp.settings.workWeek);
+    this.clock = new WallClock(setUp.settings.workWeek.timeZone);
     this.book = new RouteBook(setUp.routes);
     this.inUse = [...setUp.carriers.values()].filter((c) => c.active);
+  }
+
+  /** How many of the factory's days something comes after it is due; 0 on that day, below it before. The one reckoning of lateness. */
+  daysLate(dueMs: number, atMs: number): number {
+    return this.clock.daysBetween(dueMs, atMs);
   }
 
   /** A route as a batch goes through it; as authored when nothing is known of what goes. @throws Error when there is none */
@@ -89,6 +98,38 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
       .filter((v) => v.modelId === modelId && v.state === 'released' && (v.effectiveMs ?? 0) <= atMs)
       .sort((a, b) => b.version - a.version);
     return latest ? this.book.route(latest.id) : undefined;
+  }
+
+  /**
+   * Who can do the work of each station, by the routes in force; nothing of one where anybody can do some of it, or that
+   * no route goes to.
+   */
+  holdersByStation(atMs: number): Map<string, string[]> {
+    const asked = new Map<string, Set<string> | null>();
+    for (const { id } of this.setUp.models.values())
+      for (const operation of this.routeInForce(id, atMs)?.operations ?? [])
+        for (const { stationCode, skill, skillLevel = 1 } of isAttended(operation) ? waysOf(operation) : []) {
+          const known = asked.get(stationCode);
+          if (skill === undefined) asked.set(stationCode, null);
+          else if (known !== null) {
+            const holders = this.people.holders(skill, skillLevel, atMs).map((p) => p.id);
+            asked.set(stationCode, new Set([...(known ?? []), ...holders]));
+          }
+        }
+    return new Map([...asked].flatMap(([code, holders]) => (holders === null ? [] : [[code, [...holders]] as const])));
+  }
+
+  /** The stations that a station's work goes on to, by the routes in force. */
+  followersByStation(atMs: number): Map<string, Set<string>> {
+    const followers = new Map<string, Set<string>>();
+    for (const { id } of this.setUp.models.values()) {
+      const operations = this.routeInForce(id, atMs)?.operations ?? [];
+      const byId = new Map(operations.map((o) => [o.id, o]));
+      for (const { stationCode, next } of operations)
+        for (const after of next.flatMap((nextId) => byId.get(nextId) ?? []))
+          followers.set(stationCode, (followers.get(stationCode) ?? new Set()).add(after.stationCode));
+    }
+    return followers;
   }
 
   /** What the route's conditions look at, for a model and an order's choices. */

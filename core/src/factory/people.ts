@@ -71,6 +71,13 @@ export class People {
     return person.week === null || this.calendarOf(person.week).windows(atMs, atMs + 1).length > 0;
   }
 
+  /** How long somebody is there within a window: in their own week or the factory's, less what they are away. */
+  hoursMs(person: Pick<Person, 'week' | 'away'>, window: Interval): number {
+    const there = this.calendarOf(person.week ?? this.week).windows(window.fromMs, window.toMs);
+    const shared = (a: Interval, b: Interval) => Math.max(0, Math.min(a.toMs, b.toMs) - Math.max(a.fromMs, b.fromMs));
+    return there.reduce((sum, w) => sum + w.toMs - w.fromMs - person.away.reduce((away, a) => away + shared(w, a), 0), 0);
+  }
+
   private isValid({ since, until }: HeldSkill, atMs: number): boolean {
     if (since === null && until === null) return true;
     const day = new Date(atMs + this.clock.offsetMs(atMs)).toISOString().slice(0, 10);

@@ -1,3 +1,4 @@
 export * from './activity.ts';
 export * from './constraint.ts';
 export * from './figures.ts';
+export * from './limit.ts';

@@ -33,6 +33,7 @@ const OFFSET = /\d:\d\d.*(Z|[+-]\d{2}:?\d{2})$/i;
 const QUARTER_MS = 900_000;
 const HOUR_MS = 3_600_000;
 const HALF_DAY_MS = 43_200_000;
+const DAY_MS = 86_400_000;
 
 /** Wall-clock times of one zone. Offsets are looked up once an hour, since finding them is dear. */
 export class WallClock {
@@ -62,6 +63,12 @@ export class WallClock {
     const offset = shown - slot * QUARTER_MS;
     this.offsets.set(slot, offset);
     return offset;
+  }
+
+  /** Days of the zone's calendar from one instant to another: 0 on the same day, below it when the other is earlier. */
+  daysBetween(fromMs: number, toMs: number): number {
+    const day = (atMs: number) => Math.floor((atMs + this.offsetMs(atMs)) / DAY_MS);
+    return day(toMs) - day(fromMs);
   }
 
   /** The instants at which the zone's clocks show a time: none in spring's lost hour, two in autumn's doubled one. */

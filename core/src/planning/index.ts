@@ -1,3 +1,4 @@
 export * from './forecast.ts';
+export * from './orderStanding.ts';
 export * from './takeOrder.ts';
 export * from './walkThrough.ts';

@@ -64,3 +64,14 @@ export function coverOf(supplies: readonly Supply[], needs: readonly Need[], now
     dryingM3: sum(supplies.filter((s) => s.readyMs === null || s.readyMs > nowMs)),
   };
 }
+
+/** What a kind of wood asks of whoever buys it: nothing yet, an order within the month, or that something else is found. */
+export type BuyingCall = 'nothing yet' | 'buy this month' | 'too late to dry';
+
+const MONTH_MS = 31 * DAY_MS;
+
+/** What needs deciding this month about a kind of wood. What runs short later and can still be bought later needs nothing. */
+export function buyingCall({ buyByMs }: Pick<Cover, 'buyByMs'>, nowMs: number): BuyingCall {
+  if (buyByMs === null || buyByMs > nowMs + MONTH_MS) return 'nothing yet';
+  return buyByMs < nowMs ? 'too late to dry' : 'buy this month';
+}

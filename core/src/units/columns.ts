@@ -1,5 +1,3 @@
-import { median } from '../maths/index.ts';
-
 /** The words of a column's heading: "Wood temp. (°F)" has wood, temp, f. Figures stand apart: "MC1" has mc, 1. */
 export const headingWords = (heading: string): string[] =>
   heading
@@ -81,7 +79,7 @@ export const writtenTime = (cell: (name: string) => string, { time, timeOfDay }:
 /** °F where the heading says so; or, where neither heading nor cells do, where wood and people would not bear such a °C. */
 export function guessTempUnit(heading: string, cells: readonly CellFigure[]): TempUnit {
   const values = cells.filter((c) => c.unit === null && c.value !== 0).map((c) => c.value);
-  return tempUnitOf(heading) ?? (values.length > 0 && median(values) > 45 ? 'F' : 'C');
+  return tempUnitOf(heading) ?? (values.filter((v) => v > 45).length * 2 > values.length ? 'F' : 'C');
 }
 
 /** A row with more or fewer cells than the heading cannot be told apart into columns. */

@@ -144,7 +144,7 @@ describe('Morning', () => {
 describe('Floor and Flow', () => {
   test('agree on what waits at each station', async () => {
     const [floor, flow] = await Promise.all([get('/floor'), get('/flow')]);
-    expect(floor.constraint).toEqual(flow.constraint);
+    expect(floor.limit).toEqual(flow.limit);
     for (const station of floor.stations) {
       const queued = floor.batches.filter(
         (b: { stationCode: string; status: string }) => b.stationCode === station.code && b.status === 'queued',

@@ -1,5 +1,5 @@
-import { STAGES, type Stage } from '@ample-crane/core';
-import { Out, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { STAGES, type Limit, type Stage } from '@ample-crane/core';
+import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 
 export class StationFlowView {
   @Out() code: string;
@@ -21,15 +21,12 @@ export class StationFlowView {
   @OutList(() => Number) goodByShift: number[];
 }
 
-export class ConstraintView {
-  @Out() stationCode: string;
-  @Out() stationName: string;
-  @Out() loadRatio: number;
-  @Out() queuedHours: number;
-  @Out() weeklyHours: number;
-  @OutOrNull(String) byActivePeriod: string | null;
-  @OutOrNull(Number) meanActiveHours: number | null;
-  @Out() agree: boolean;
+/** What limits the factory. */
+export class LimitView {
+  @OutEnum(['station', 'people', 'room', 'starts', 'nothing']) kind: Limit['kind'];
+  /** the narrow, where it is a station */
+  @OutOrNull(String) stationCode: string | null;
+  @OutOrNull(String) stationName: string | null;
   @Out() sentence: string;
 }
 
@@ -69,7 +66,7 @@ export class FlowView {
   @OutOrNull(Number) leadP85Days: number | null;
   @OutList(() => ClassView) leadHistogram: ClassView[];
   @OutOrNull(Number) littleResidual: number | null;
-  @OutOrNull(ConstraintView) constraint: ConstraintView | null;
+  @OutPart(() => LimitView) limit: LimitView;
   @OutList(() => SpanView) spans: SpanView[];
   /** in the window, the latest first */
   @OutList(() => PlacesChangeView) placesChanges: PlacesChangeView[];

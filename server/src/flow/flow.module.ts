@@ -1,10 +1,12 @@
 import { Module } from '@nestjs/common';
+import { BatchesModule } from '../batches/batches.module.ts';
+import { OrdersModule } from '../orders/orders.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { FlowController } from './flow.controller.ts';
 import { FlowService } from './flow.service.ts';
 
 @Module({
-  imports: [FactoryModule],
+  imports: [FactoryModule, BatchesModule, OrdersModule],
   controllers: [FlowController],
   providers: [FlowService],
   exports: [FlowService],

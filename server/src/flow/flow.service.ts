@@ -7,9 +7,15 @@ import {
   fromWholeHour,
   HOUR_MS,
   hourOf,
+  limitInWords,
+  limitOf,
   touchMinutes,
+  type ConstraintViews,
   type FlowFigures,
   type FlowRecord,
+  type Limit,
+  type PersonHours,
+  type StationWork,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, IsNull, MoreThanOrEqual, Not } from 'typeorm';
@@ -18,7 +24,9 @@ import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.t
 import { BatchEntity, JobEntity } from '../batches/batch.entity.ts';
 import { BodyHourEntity, StationHourEntity } from '../batches/flowTallies.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
-import type { ConstraintView, FlowView, StationFlowView } from './flow.dto.ts';
+import { BatchLists } from '../batches/batches.lists.ts';
+import { OrdersService } from '../orders/orders.ts';
+import type { FlowView, LimitView, StationFlowView } from './flow.dto.ts';
 
 const DEFAULT_DAYS = 28;
 
@@ -36,6 +44,8 @@ export class FlowService {
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
+    private readonly batches: BatchLists,
+    private readonly orders: OrdersService,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -53,10 +63,12 @@ export class FlowService {
     // A window is open at its end: what happened at this very instant counts.
     const window = fromWholeHour({ fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 });
     const time = factory.workingTime(window);
-    const [placesChanges, record, queues] = await Promise.all([
+    const [placesChanges, record, queues, inWork, lacks] = await Promise.all([
       this.placesChanges(),
       this.record(hourOf(window.fromMs)),
       this.queues(factory),
+      this.batches.inWork(),
+      this.orders.lacks(factory),
     ]);
     const stations = [...factory.setUp.stations.values()]
       .filter((s) => s.kind === 'work')
@@ -65,6 +77,19 @@ export class FlowService {
     const views = constraintViews(figures);
     const nameOf = (code: string) => factory.stationName(code);
     const weeklyMs = (time.between(window.fromMs, window.toMs) / days) * 7;
+    const people = [...factory.setUp.people.values()]
+      .filter((p) => p.active)
+      .map((p) => ({ id: p.id, name: p.name, hoursMs: factory.people.hoursMs(p, window) }));
+    const limit = limitOf(
+      this.stationWork(figures, queues, weeklyMs, factory, people),
+      people,
+      {
+        startedPerDay: record.bodyHours.reduce((sum, hour) => sum + hour.entered, 0) / days,
+        shippedPerDay: figures.throughputPerDay,
+        notBegun: lacks.reduce((sum, order) => sum + Math.max(0, ...order.lacks.map((l) => l.count)), 0),
+        noRoom: inWork.filter((b) => b.findings.some((f) => f.rule === 'places' && f.verdict === 'wait')).length,
+      },
+    );
     const rows: StationFlowView[] = figures.stations.map((s) => {
       const station = factory.setUp.stations.get(s.code);
       const queue = queues.get(s.code) ?? { batches: 0, hours: 0 };
@@ -102,7 +127,7 @@ export class FlowService {
       leadP85Days: figures.leadQuantilesDays?.p85 ?? null,
       leadHistogram: histogram(figures),
       littleResidual: figures.littleResidual,
-      constraint: toConstraint(rows, views),
+      limit: toLimit(limit, views, nameOf),
       spans: views.spans.map((s) => ({ ...s, stationName: nameOf(s.station) })),
       placesChanges: placesChanges
         .filter((c) => c.atMs >= window.fromMs)
@@ -137,6 +162,35 @@ export class FlowService {
     return rows.map(({ at, ...change }) => ({ ...change, atMs: at.getTime() }));
   }
 
+  /** What came to each station against the hours of its places, or of those who can work there where these are fewer. */
+  private stationWork(
+    figures: FlowFigures,
+    queues: ReadonlyMap<string, { batches: number; hours: number }>,
+    weeklyMs: number,
+    factory: FactoryNow,
+    people: readonly PersonHours[],
+  ): StationWork[] {
+    const nowMs = this.clock.nowMs();
+    const [holders, followers] = [factory.holdersByStation(nowMs), factory.followersByStation(nowMs)];
+    const hoursOf = new Map(people.map((p) => [p.id, p.hoursMs]));
+    const queued = (code: string) => queues.get(code)?.hours ?? 0;
+    return figures.stations.map((s) => {
+      const able = holders.get(s.code) ?? null;
+      const theirs = able?.reduce((sum, id) => sum + (hoursOf.get(id) ?? 0), 0) ?? Infinity;
+      const after = [...(followers.get(s.code) ?? [])].filter((code) => code !== s.code && figures.stations.some((f) => f.code === code));
+      return {
+        code: s.code,
+        name: factory.stationName(s.code),
+        arrivedMs: s.arrivedLoadMs,
+        hoursMs: Math.min(s.availableMs, theirs),
+        queuedMs: queued(s.code) * HOUR_MS,
+        weeklyMs: weeklyMs * Math.min(factory.setUp.stations.get(s.code)?.places ?? 1, able?.length ?? Infinity),
+        holders: able,
+        starves: after.length > 0 && after.every((code) => queued(code) === 0),
+      };
+    });
+  }
+
   /** Hours of work waiting at each station now. */
   async queues(factory: FactoryNow): Promise<Map<string, { batches: number; hours: number }>> {
     const waiting = await this.database.getRepository(BatchEntity).findBy({ status: 'queued' });
@@ -152,27 +206,19 @@ export class FlowService {
   }
 }
 
-function toConstraint(rows: readonly StationFlowView[], views: ReturnType<typeof constraintViews>): ConstraintView | null {
-  const named = (code: string | undefined) => rows.find((r) => r.code === code);
-  const byLoad = named(views.byLoad?.station);
-  if (!byLoad) return null;
-  const byActive = named(views.byActivePeriod?.station);
-  const percent = `${Math.round(byLoad.loadRatio * 100)} %`;
-  const holds = `${byLoad.name} holds the line: work for ${percent} of its hours came in, ${byLoad.queuedHours.toFixed(0)} h queued, ${byLoad.weeklyHours.toFixed(0)} h a week available`;
-  const sentence =
-    views.agree || !byActive
-      ? `${holds}.`
-      : `${holds}. ${byActive.name} works longest without a break (${byActive.meanActiveHours.toFixed(1)} h); where the two views differ, look at both.`;
+/** What limits the factory, and what the other view of it says. */
+function toLimit(limit: Limit, { byActivePeriod }: ConstraintViews, nameOf: (code: string) => string): LimitView {
+  const narrow = limit.kind === 'station' ? limit.station : null;
+  const longest = byActivePeriod && byActivePeriod.station !== narrow?.code ? byActivePeriod : null;
+  const also =
+    narrow && longest
+      ? ` ${nameOf(longest.station)} works longest without a break (${(longest.meanMs / HOUR_MS).toFixed(1)} h); where the two views differ, look at both.`
+      : '';
   return {
-    stationCode: byLoad.code,
-    stationName: byLoad.name,
-    loadRatio: byLoad.loadRatio,
-    queuedHours: byLoad.queuedHours,
-    weeklyHours: byLoad.weeklyHours,
-    byActivePeriod: byActive?.name ?? null,
-    meanActiveHours: byActive?.meanActiveHours ?? null,
-    agree: views.agree,
-    sentence,
+    kind: limit.kind,
+    stationCode: narrow?.code ?? null,
+    stationName: narrow?.name ?? null,
+    sentence: `${limitInWords(limit)}${also}`,
   };
 }
 

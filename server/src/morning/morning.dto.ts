@@ -1,6 +1,6 @@
 import { STAGES, type Finding, type Stage } from '@ample-crane/core';
-import { ConstraintView, StationFlowView } from '../flow/flow.dto.ts';
-import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { LimitView, StationFlowView } from '../flow/flow.dto.ts';
+import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView } from '../platform/http/views.ts';
 import { OrderView } from '../orders/orders.ts';
 import { BatchView } from '../batches/batch.view.ts';
@@ -47,7 +47,7 @@ export class MorningView {
   @OutList(() => LogView) changed: LogView[];
   @Out() shippedSinceYesterday: number;
   @Out() finishedSinceYesterday: number;
-  @OutOrNull(ConstraintView) constraint: ConstraintView | null;
+  @OutPart(() => LimitView) limit: LimitView;
 }
 
 export class WalkView {
@@ -62,7 +62,7 @@ export class FloorView {
   @Out() nowMs: number;
   @OutList(() => StationFlowView) stations: StationFlowView[];
   @OutList(() => BatchView) batches: BatchView[];
-  @OutOrNull(ConstraintView) constraint: ConstraintView | null;
+  @OutPart(() => LimitView) limit: LimitView;
 }
 
 export class FoundView {

@@ -1,4 +1,4 @@
-import { sprayObjections, STAGES, type Stage } from '@ample-crane/core';
+import { pieceWord, sprayObjections, STAGES, type Stage } from '@ample-crane/core';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
@@ -67,7 +67,7 @@ export class MorningService {
     ]);
     const decisions = decisionsOn(batches, lots, factory, boothAir);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
-    const lateOrders = orders.filter((o) => (o.lateDays ?? 0) > 0).sort((a, b) => (b.lateDays ?? 0) - (a.lateDays ?? 0));
+    const lateOrders = orders.filter((o) => o.lateDays > 0).sort((a, b) => b.lateDays - a.lateDays);
     const news = await this.news(sinceMs, factory);
     return {
       nowMs,
@@ -80,7 +80,7 @@ export class MorningService {
       lateOrders,
       gaps: gaps(factory, nowMs),
       ...news,
-      constraint: flow.constraint,
+      limit: flow.limit,
     };
   }
 
@@ -138,7 +138,7 @@ export class MorningService {
 
   private async readFloor(): Promise<FloorView> {
     const [batches, flow] = await Promise.all([this.batches.inWork(), this.flow.view()]);
-    return { nowMs: this.clock.nowMs(), stations: flow.stations, batches, constraint: flow.constraint };
+    return { nowMs: this.clock.nowMs(), stations: flow.stations, batches, limit: flow.limit };
   }
 }
 
@@ -174,7 +174,7 @@ function decisionsOn(
       });
   }
   for (const batch of batches) {
-    const what = `${batch.id} (${batch.quantity} ${batch.modelName} ${plural(batch.component, batch.quantity)})`;
+    const what = `${batch.id} (${batch.quantity} ${batch.modelName} ${pieceWord(batch.quantity, batch.component)})`;
     const common = {
       stage: batch.stage,
       subject: 'batch' as const,
@@ -232,7 +232,7 @@ function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: nu
       subject: 'batch',
       id: b.id,
       stage: b.stage,
-      sentence: `${b.id} · ${b.quantity} ${b.modelName} ${plural(b.component, b.quantity)}, for ${b.nextOperationName ?? 'the next step'}`,
+      sentence: `${b.id} · ${b.quantity} ${b.modelName} ${pieceWord(b.quantity, b.component)}, for ${b.nextOperationName ?? 'the next step'}`,
       untilMs: b.untilMs ?? nowMs,
     }));
   for (const { id, ready } of lots)
@@ -259,9 +259,6 @@ function gaps({ setUp, people }: FactoryNow, nowMs: number): GapView[] {
     ];
   });
 }
-
-const PLURALS: Readonly<Record<string, string>> = { body: 'bodies', sides: 'pairs of sides' };
-const plural = (component: string, count: number) => (count === 1 ? component : (PLURALS[component] ?? `${component}s`));
 
 /** A figure outside a band, told so finely that it does not read as its edge. */
 function apart(pct: number, { low, high }: { low: number; high: number }): string {

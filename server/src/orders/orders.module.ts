@@ -1,11 +1,12 @@
 import { Module } from '@nestjs/common';
+import { BatchesModule } from '../batches/batches.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { OrdersController } from './orders.controller.ts';
 import { OrdersService } from './orders.ts';
 
 @Module({
-  imports: [LogbookModule, FactoryModule],
+  imports: [LogbookModule, FactoryModule, BatchesModule],
   controllers: [OrdersController],
   providers: [OrdersService],
   exports: [OrdersService],

@@ -1,15 +1,21 @@
 import {
   choicesInWords,
+  counted,
+  COMPONENTS,
   DAY_MS,
-  earliestFromStart,
-  firstOperation,
-  forecastRoute,
   groupBy,
-  pathFrom,
-  STAGE_NAMES,
-  startedComponents,
-  PlaceOrder,
+  lacksOf,
   Order,
+  orderStanding,
+  pathFrom,
+  pieces,
+  PlaceOrder,
+  STAGE_NAMES,
+  type Component,
+  type Lack,
+  type Model,
+  type OnOrder,
+  type OrderStanding,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import dayjs from 'dayjs';
@@ -18,9 +24,11 @@ import utc from 'dayjs/plugin/utc.js';
 import { DataSource, In, Not } from 'typeorm';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
+import { BatchLists } from '../batches/batches.lists.ts';
+import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { openOrders } from './openOrders.ts';
 import type { OrderEntity } from './order.entity.ts';
@@ -39,6 +47,11 @@ export class PlaceOrderDto {
   @InChoices({ optional: true }) choices?: Record<string, string>;
 }
 
+export class LackView {
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() count: number;
+}
+
 export class OrderView {
   @Out() id: string;
   @Out() number: number;
@@ -55,13 +68,26 @@ export class OrderView {
   @Out() placedMs: number;
   @Out() dueMs: number;
   @OutList(() => String) batchIds: string[];
-  /** earliest the last of it can be shipped, waits and touch only; null once all are */
-  @OutOrNull(Number) earliestMs: number | null;
-  /** days between the earliest and the due date; above zero is late */
-  @OutOrNull(Number) lateDays: number | null;
+  /** earliest the last of it can be shipped, by work and waits alone */
+  @Out() earliestMs: number;
+  /** the factory's days from the due date to the earliest; above zero is late */
+  @Out() lateDays: number;
+  /** parts of it that nobody has begun */
+  @OutList(() => LackView) lacks: LackView[];
   @Out() status: string;
+  /** what makes it late, if it is */
+  @OutOrNull(String) why: string | null;
   /** where it is, as a customer could be told */
   @Out() tell: string;
+}
+
+/** An open order with what of it nobody has begun. */
+export interface OrderLacks {
+  order: OrderEntity;
+  model: Model;
+  /** the version new work for it would be started on */
+  routeId: string;
+  lacks: Lack[];
 }
 
 @Injectable()
@@ -70,6 +96,7 @@ export class OrdersService {
     private readonly database: DataSource,
     private readonly commands: CommandsService,
     private readonly factories: FactoryService,
+    private readonly batches: BatchLists,
     private readonly clock: Clock,
   ) {}
 
@@ -80,77 +107,100 @@ export class OrdersService {
   /** The order book: what is not all shipped, the soonest due first. */
   async open(known?: FactoryNow): Promise<OrderView[]> {
     const factory = known ?? (await this.factories.load());
+    const [open, inWork] = await Promise.all([this.withBatches(factory), this.batches.inWork()]);
+    const opens = new Map(inWork.map((b) => [b.id, b.untilMs]));
+    const nowMs = this.clock.nowMs();
+    const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
+    return open.map(({ order, model, route, routeId, own }) => {
+      const waiting = own.map((on) => ({ ...on, opensMs: opens.get(on.batch.id) ?? undefined }));
+      const standing = orderStanding(order, route, waiting, nowMs, time);
+      const lateDays = factory.daysLate(order.dueMs, standing.earliestMs);
+      return {
+        ...order,
+        modelName: model.name,
+        options: choicesInWords(route.options ?? [], order.choices),
+        routeId,
+        batchIds: own.map(({ batch }) => batch.id),
+        lacks: standing.lacks,
+        earliestMs: standing.earliestMs,
+        lateDays,
+        status: statusOf(order, own, standing, factory),
+        why: lateDays > 0 ? whyLate(standing, lateDays, inWork, factory) : null,
+        tell: tellCustomer(order, model.name, own, standing, lateDays, factory),
+      };
+    });
+  }
+
+  /** What of each open order nobody has begun, the soonest due first: what Cutting cuts for and Stock keeps wood for. */
+  async lacks(factory: FactoryNow): Promise<OrderLacks[]> {
+    const open = await this.withBatches(factory);
+    return open.map(({ order, model, routeId, route, own }) => ({ order, model, routeId, lacks: lacksOf(order, route, own) }));
+  }
+
+  private async withBatches(factory: FactoryNow) {
     const orders = await openOrders(this.database.manager);
     const ids = orders.map((o) => o.id);
     const batches = await this.database.getRepository(BatchEntity).findBy({ status: Not('done'), orderId: In(ids) });
     const ofOrder = groupBy(batches, (b) => b.orderId);
     const nowMs = this.clock.nowMs();
-    const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     return orders.map((order) => {
-      const own = ofOrder.get(order.id) ?? [];
       const model = factory.model(order.modelId);
       if (!model) throw new Error(`No model ${order.modelId}`);
       const inForce = factory.routeInForce(model.id, nowMs);
       if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
-      const facts = factory.factsOf(model, order.choices);
-      const route = factory.routeOf({ routeId: inForce.id, facts });
-      // Leftovers at the bench hold nobody up once instruments of the order are on their way.
-      const fitted = own.filter((b) => b.component === 'instrument');
-      const leading = fitted.length > 0 ? fitted : own;
-      const earliestMs =
-        leading.length > 0
-          ? Math.max(...leading.map((b) => forecastRoute(factory.routeOf(b), b, nowMs, time).at(-1)?.leaveMs ?? nowMs))
-          : Math.max(
-              ...startedComponents(route).map((c) => earliestFromStart(route, firstOperation(route, c).id, order.quantity, nowMs, time)),
-            );
-      const lateDays = (earliestMs - order.dueMs) / DAY_MS;
-      return {
-        ...order,
-        modelName: model.name,
-        options: choicesInWords(route.options ?? [], order.choices),
-        routeId: inForce.id,
-        batchIds: own.map((b) => b.id),
-        earliestMs,
-        lateDays,
-        status: statusOf(order, own, lateDays, factory),
-        tell: tellCustomer(order, model.name, leading, earliestMs, factory),
-      };
+      const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, order.choices) });
+      const own = (ofOrder.get(order.id) ?? []).map((batch): OnOrder => ({ batch, route: factory.routeOf(batch) }));
+      return { order, model, routeId: inForce.id, route, own };
     });
   }
 }
 
-/** An order's choices, checked against what the route offers. */
-function statusOf(order: OrderEntity, batches: readonly BatchEntity[], lateDays: number, factory: FactoryNow): string {
-  if (batches.length === 0) return 'Not started';
-  const furthest = batches.reduce((a, b) => {
-    const left = (x: BatchEntity) => pathFrom(factory.routeOf(x), x.operationId).length;
-    return left(b) < left(a) ? b : a;
-  });
-  const at = factory.stationName(furthest.stationCode);
+/** Where an order is, and what of it is not begun. */
+function statusOf(order: OrderEntity, own: readonly OnOrder[], { lacks }: OrderStanding, factory: FactoryNow): string {
+  if (own.length === 0) return order.shipped > 0 ? `${order.shipped} of ${order.quantity} shipped, the rest not begun` : 'Not started';
+  const steps = ({ batch, route }: OnOrder) => pathFrom(route, batch.operationId).length;
+  const { batch } = own.reduce((a, b) => (steps(b) < steps(a) ? b : a));
+  const at = factory.stationName(batch.stationCode);
   const where = order.shipped > 0 ? `${order.shipped} of ${order.quantity} shipped, the rest at ${at}` : `At ${at}`;
-  const days = Math.ceil(lateDays);
-  return lateDays > 0 ? `${where}; late by ${days === 1 ? '1 day' : `${days} days`} at least` : where;
+  return lacks.length === 0 ? where : `${where}; ${lacksInWords(lacks)}`;
+}
+
+/** Why an order cannot be in time: the part that is not begun, or the batch that is furthest back and what it waits for. */
+function whyLate({ waitsFor }: OrderStanding, lateDays: number, inWork: readonly BatchView[], factory: FactoryNow): string {
+  const late = `Late by ${counted(lateDays, 'day')} at least`;
+  if (waitsFor === null) return late;
+  if ('lack' in waitsFor) return `${late}: ${lacksInWords([waitsFor.lack])}`;
+  const { batch } = waitsFor;
+  const view = inWork.find((b) => b.id === batch.id);
+  const waits = batch.holdReason === null ? view?.findings.find((f) => f.verdict !== 'pass')?.sentence : `on hold: ${batch.holdReason}`;
+  return `${late}: ${batch.id} is at ${factory.stationName(batch.stationCode)}${waits === undefined ? '' : ` (${waits})`}`;
+}
+
+/** "4 bodies and 2 necks are not begun" */
+function lacksInWords(lacks: readonly Lack[]): string {
+  const parts = lacks.map(({ component, count }) => pieces(count, component));
+  const one = lacks.length === 1 && lacks[0]?.count === 1;
+  return `${parts.join(' and ')} ${one ? 'is' : 'are'} not begun`;
 }
 
 /** One sentence for whoever ordered it: how far it is, when it is ready at the earliest, and how that meets the date. */
 function tellCustomer(
   order: OrderEntity,
   modelName: string,
-  leading: readonly BatchEntity[],
-  earliestMs: number,
+  own: readonly OnOrder[],
+  { lacks, earliestMs }: OrderStanding,
+  lateDays: number,
   factory: FactoryNow,
 ): string {
   const day = (ms: number) => dayjs(ms).tz(factory.setUp.settings.workWeek.timeZone).format('D MMMM');
   const what = order.quantity === 1 ? `Your ${modelName}` : `Your ${order.quantity} ${modelName}`;
   const is = order.quantity === 1 ? 'is' : 'are';
   const ready = `ready on ${day(earliestMs)} at the earliest`;
-  const days = Math.ceil((earliestMs - order.dueMs) / DAY_MS);
-  const against = days <= 0 ? `in time for ${day(order.dueMs)}` : `${days === 1 ? '1 day' : `${days} days`} after the date we named`;
-  const [first] = leading;
-  if (!first) return `${what} ${is} not begun yet; begun today, ${ready}, ${against}.`;
-  const stages = [...new Set(leading.map((b) => STAGE_NAMES[b.stage].toLowerCase()))];
+  const against = lateDays <= 0 ? `in time for ${day(order.dueMs)}` : `${counted(lateDays, 'day')} after the date we named`;
+  const sent = order.shipped > 0 ? `${order.shipped} of ${order.quantity} ${modelName} sent; the rest ${is}` : `${what} ${is}`;
+  if (own.length === 0) return `${sent} not begun yet; begun today, ${ready}, ${against}.`;
+  const stages = [...new Set(own.map(({ batch }) => STAGE_NAMES[batch.stage].toLowerCase()))];
   const where = stages.length === 1 ? `in ${stages[0] ?? ''}` : `between ${stages[0] ?? ''} and ${stages.at(-1) ?? ''}`;
-  const sent =
-    order.shipped > 0 ? `${order.shipped} of ${order.quantity} ${modelName} sent; the rest ${is} ${where}` : `${what} ${is} ${where}`;
-  return `${sent}, ${ready}, ${against}.`;
+  const missing = lacks.length === 0 ? '' : `, and ${lacksInWords(lacks)}; begun today, they are`;
+  return `${sent} ${where}${missing === '' ? ',' : missing} ${ready}, ${against}.`;
 }

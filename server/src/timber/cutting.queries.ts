@@ -1,7 +1,7 @@
 import { yieldOf } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
-import { openOrders } from '../orders/openOrders.ts';
+import { OrdersService } from '../orders/orders.ts';
 import { inOrder, readPage, type Asked, type Listing, type Page } from '../platform/paging/page.ts';
 import { beginning, numbered } from '../platform/paging/typed.ts';
 import { notFound } from '../platform/problems/problems.ts';
@@ -24,6 +24,7 @@ export class CuttingQueries {
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
+    private readonly orders: OrdersService,
   ) {}
 
   async view(): Promise<CuttingView> {
@@ -99,32 +100,23 @@ export class CuttingQueries {
     }));
   }
 
-  /** What open orders still ask for of each part that is made of a measured blank. */
+  /** What open orders still ask for of each part that is made of a measured blank, less the blanks that are kept for them. */
   async needs(factory: FactoryNow): Promise<CutNeedView[]> {
-    const { manager } = this.database;
-    const orders = await openOrders(manager);
-    const ids = orders.map((o) => o.id);
-    const rows: { order: string; component: string; count: string }[] = await manager.query(
-      `select order_id as "order", component, sum(count) as count from (
-         select b.order_id, p.component, count(*) from batch b cross join lateral (
-           select component from piece
-           where split_part(id, '-', 1) = b.id and component <> 'instrument' and state <> 'scrapped' offset 0) p
-         where b.order_id = any($1) group by 1, 2
-         union all
-         select order_id, component, count(*) from blank where order_id = any($1) and state = 'free' group by 1, 2
-       ) had group by 1, 2`,
-      [ids],
+    const open = await this.orders.lacks(factory);
+    const rows: { order: string; component: string; count: string }[] = await this.database.query(
+      `select order_id as "order", component, count(*) as count from blank where order_id = any($1) and state = 'free' group by 1, 2`,
+      [open.map(({ order }) => order.id)],
     );
-    const had = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
-    return orders.flatMap((order) => {
-      const model = factory.setUp.models.get(order.modelId);
-      return Object.entries(model?.wood ?? {}).flatMap(([component, need]) => {
-        const count = order.quantity - (had.get(`${order.id} ${component}`) ?? 0);
-        if (!need.blank || count <= 0) return [];
+    const kept = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
+    return open.flatMap(({ order, model, lacks }) =>
+      lacks.flatMap(({ component, count: lacking }) => {
+        const need = model.wood[component];
+        const count = lacking - (kept.get(`${order.id} ${component}`) ?? 0);
+        if (!need?.blank || count <= 0) return [];
         return [
           {
             modelId: order.modelId,
-            modelName: model?.name ?? order.modelId,
+            modelName: model.name,
             component,
             species: need.species,
             use: need.use,
@@ -134,10 +126,9 @@ export class CuttingQueries {
             count,
           },
         ];
-      });
-    });
+      }),
+    );
   }
-
   /** How much of boards became blanks before: of these lots, of their suppliers, of all. */
   private async past(lotIds: readonly string[]): Promise<YieldView[]> {
     const { manager } = this.database;

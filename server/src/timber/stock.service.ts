@@ -17,7 +17,7 @@ import {
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, MoreThan, MoreThanOrEqual } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
-import { openOrders } from '../orders/openOrders.ts';
+import { OrdersService } from '../orders/orders.ts';
 import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { badInput } from '../platform/problems/problems.ts';
@@ -51,6 +51,7 @@ export class StockService {
     private readonly database: DataSource,
     private readonly lots: LotLists,
     private readonly cutting: CuttingQueries,
+    private readonly orders: OrdersService,
     private readonly climate: ClimateService,
     private readonly factories: FactoryService,
     private readonly clock: Clock,
@@ -154,35 +155,20 @@ export class StockService {
 
   /** What open orders still ask for, and when it must be cut for them to be on time. */
   private async needs(factory: FactoryNow, nowMs: number): Promise<{ key: string; orderId: string; volumeM3: number; atMs: number }[]> {
-    const orders = await openOrders(this.database.manager);
-    const rows: { order: string; component: string; count: string }[] = await this.database.query(
-      `select b.order_id as "order", b.component, sum(b.quantity) as count from batch b
-       where b.order_id = any($1) and b.component <> 'instrument' group by 1, 2`,
-      [orders.map((o) => o.id)],
-    );
-    const fitted: { order: string; count: string }[] = await this.database.query(
-      `select order_id as "order", count(*) as count from instrument where order_id = any($1) group by 1`,
-      [orders.map((o) => o.id)],
-    );
-    const had = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
-    const built = new Map(fitted.map((r) => [r.order, Number(r.count)]));
     // Orders that ask for the same take as long.
     const leads = new Map<string, number>();
-    return orders.flatMap((order) => {
-      const model = factory.setUp.models.get(order.modelId);
-      const version = model && factory.routeInForce(model.id, nowMs);
-      if (!model || !version) return [];
-      const same = JSON.stringify([version.id, order.choices]);
-      const leadMs = leads.get(same) ?? leadOf(factory, model, version.id, order.choices);
+    return (await this.orders.lacks(factory)).flatMap(({ order, model, routeId, lacks }) => {
+      const same = JSON.stringify([routeId, order.choices]);
+      const leadMs = leads.get(same) ?? leadOf(factory, model, routeId, order.choices);
       leads.set(same, leadMs);
-      return Object.entries(model.wood).flatMap(([component, need]) => {
-        const left = order.quantity - (built.get(order.id) ?? 0) - (had.get(`${order.id} ${component}`) ?? 0);
-        if (left <= 0) return [];
+      return lacks.flatMap(({ component, count }) => {
+        const need = model.wood[component];
+        if (!need) return [];
         return [
           {
             key: `${need.species} ${need.use}`,
             orderId: order.id,
-            volumeM3: left * need.volumeM3,
+            volumeM3: count * need.volumeM3,
             atMs: Math.max(nowMs, order.dueMs - leadMs),
           },
         ];

@@ -10,6 +10,7 @@ import { CuttingService } from './cutting.service.ts';
 import { StockService } from './stock.service.ts';
 import { DryingService } from './drying.service.ts';
 import { HistoriesService } from './histories.service.ts';
+import { OrdersModule } from '../orders/orders.module.ts';
 import { FileColumns } from './fileColumns.ts';
 import { LoggerImportService } from './loggerImport.service.ts';
 import { LotsController } from './lots.controller.ts';
@@ -21,7 +22,7 @@ import { TimberEvidence } from './timber.evidence.ts';
 import { ReadingsImportService } from './readingsImport.service.ts';
 
 @Module({
-  imports: [ClimateModule, LogbookModule, FactoryModule],
+  imports: [ClimateModule, LogbookModule, FactoryModule, OrdersModule],
   controllers: [LotsController, AirController, CuttingController, PicturesController],
   providers: [
     LotsService,

@@ -21,10 +21,10 @@ export default function FinishingScreen() {
         const curing = here.filter((b) => b.status === 'dwelling').sort((a, b) => comingOut(a) - comingOut(b));
         const open = curing.filter((b) => b.verdict === 'pass').length;
         const next = curing.find((b) => b.verdict === 'wait' && b.untilMs !== null);
-        const limiting = floor.stations.find((s) => s.code === floor.constraint?.stationCode && s.stage === 'finishing');
+        const limiting = floor.stations.find((s) => s.code === floor.limit.stationCode && s.stage === 'finishing');
         return (
           <>
-            <CureAnswer curing={curing.length} open={open} next={next} constraint={limiting ? floor.constraint?.sentence : undefined} />
+            <CureAnswer curing={curing.length} open={open} next={next} limit={limiting ? floor.limit.sentence : undefined} />
             <Section title="The cure wall">
               {curing.length === 0 ? <Empty>Nothing is curing.</Empty> : <DwellShelf batches={curing} ring={56} width={250} />}
             </Section>
@@ -46,12 +46,12 @@ function CureAnswer({
   curing,
   open,
   next,
-  constraint,
+  limit,
 }: {
   curing: number;
   open: number;
   next: View<'BatchView'> | undefined;
-  constraint: string | undefined;
+  limit: string | undefined;
 }) {
   const { clock, nowMs } = useSession();
   return (
@@ -62,7 +62,7 @@ function CureAnswer({
           ; next is <Figure>{next.id}</Figure>, expected <Figure>{clock(next.untilMs)}</Figure> · {formatDuration(next.untilMs - nowMs)}
         </>
       )}
-      . {constraint}
+      . {limit}
     </Answer>
   );
 }

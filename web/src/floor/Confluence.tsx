@@ -15,8 +15,8 @@ interface Props {
 /** Two streams run left to right and join at fitting; thick where hours wait, pinched at the station that limits. */
 export function Confluence({ floor, onPlace }: Props) {
   const { tokens } = useTheme();
-  const { batches, constraint } = floor;
-  const limiting = floor.stations.find((s) => s.code === constraint?.stationCode);
+  const { batches, limit } = floor;
+  const limiting = floor.stations.find((s) => s.code === limit.stationCode);
   const narrow = PLACES.find((p) => limiting && p.stages.includes(limiting.stage) && p.lane === laneOfStation(limiting, batches));
   return (
     <svg

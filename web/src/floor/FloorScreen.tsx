@@ -25,7 +25,7 @@ export default function FloorScreen() {
             <Answer>
               <Figure>{floor.batches.length}</Figure> batches in work: <Figure>{running}</Figure> at a bench, <Figure>{dwelling}</Figure>{' '}
               dwelling. At fitting stand {counted(bodies, 'body', 'bodies')} and {counted(necks, 'neck', 'necks')}.{' '}
-              {floor.constraint?.sentence}
+              {floor.limit.sentence}
             </Answer>
             <Confluence floor={floor} onPlace={(place) => setKey(place.key)} />
             <Box sx={{ mt: 1 }}>

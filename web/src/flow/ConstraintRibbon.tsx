@@ -44,7 +44,7 @@ export function ConstraintRibbon({ flow }: { flow: View<'FlowView'> }) {
                   width={Math.max(1, x(s.toMs) - x(s.fromMs))}
                   y={4}
                   height={ROW - 8}
-                  fill={name === flow.constraint?.stationName ? tokens.attention : tokens.waiting}
+                  fill={name === flow.limit.stationName ? tokens.attention : tokens.waiting}
                 />
               ))}
           </svg>

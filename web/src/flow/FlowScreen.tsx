@@ -35,11 +35,11 @@ export default function FlowScreen() {
       }
     >
       {(flow) => {
-        const station = flow.stations.find((s) => s.code === (chosen ?? flow.constraint?.stationCode)) ?? flow.stations[0];
+        const station = flow.stations.find((s) => s.code === (chosen ?? flow.limit.stationCode)) ?? flow.stations[0];
         return (
           <>
             <Answer>
-              {flow.constraint?.sentence ?? 'No work came to any station in this window.'} <Figure>{flow.shipped}</Figure> instruments
+              {flow.limit.sentence} <Figure>{flow.shipped}</Figure> instruments
               shipped, <Figure>{flow.throughputPerDay.toFixed(1)}</Figure> a day;
               {flow.leadP50Days === null ? (
                 ' none has a lead time yet.'

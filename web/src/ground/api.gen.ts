@@ -2060,6 +2060,11 @@ export interface components {
             sentence: string;
             untilMs: number;
         };
+        LackView: {
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            count: number;
+        };
         OrderView: {
             id: string;
             number: number;
@@ -2076,9 +2081,11 @@ export interface components {
             placedMs: number;
             dueMs: number;
             batchIds: string[];
-            earliestMs: number | null;
-            lateDays: number | null;
+            earliestMs: number;
+            lateDays: number;
+            lacks: components["schemas"]["LackView"][];
             status: string;
+            why: string | null;
             tell: string;
         };
         GapView: {
@@ -2094,15 +2101,11 @@ export interface components {
             kind: string;
             sentence: string;
         };
-        ConstraintView: {
-            stationCode: string;
-            stationName: string;
-            loadRatio: number;
-            queuedHours: number;
-            weeklyHours: number;
-            byActivePeriod: string | null;
-            meanActiveHours: number | null;
-            agree: boolean;
+        LimitView: {
+            /** @enum {string} */
+            kind: "station" | "people" | "room" | "starts" | "nothing";
+            stationCode: string | null;
+            stationName: string | null;
             sentence: string;
         };
         MorningView: {
@@ -2118,7 +2121,7 @@ export interface components {
             changed: components["schemas"]["LogView"][];
             shippedSinceYesterday: number;
             finishedSinceYesterday: number;
-            constraint: components["schemas"]["ConstraintView"] | null;
+            limit: components["schemas"]["LimitView"];
         };
         WalkView: {
             /** @enum {string} */
@@ -2205,7 +2208,7 @@ export interface components {
             nowMs: number;
             stations: components["schemas"]["StationFlowView"][];
             batches: components["schemas"]["BatchView"][];
-            constraint: components["schemas"]["ConstraintView"] | null;
+            limit: components["schemas"]["LimitView"];
         };
         FoundView: {
             /** @enum {string} */
@@ -2248,7 +2251,7 @@ export interface components {
             leadP85Days: number | null;
             leadHistogram: components["schemas"]["ClassView"][];
             littleResidual: number | null;
-            constraint: components["schemas"]["ConstraintView"] | null;
+            limit: components["schemas"]["LimitView"];
             spans: components["schemas"]["SpanView"][];
             placesChanges: components["schemas"]["PlacesChangeView"][];
         };

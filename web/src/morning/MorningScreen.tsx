@@ -77,7 +77,7 @@ function Headline({ morning }: { morning: View<'MorningView'> }) {
       )}
       ; <Figure>{morning.comingFreeToday}</Figure> more {morning.comingFreeToday === 1 ? 'comes' : 'come'} free today.{' '}
       <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order' : 'orders'} will be late even at the earliest.{' '}
-      {morning.constraint?.sentence ?? 'No station is short of hours.'}
+      {morning.limit.sentence}
     </Answer>
   );
 }
@@ -193,7 +193,7 @@ function Late({ orders }: { orders: readonly View<'OrderView'>[] }) {
                 <Id>{order.id}</Id> {order.quantity} × {order.modelName} for {order.customer}
               </>
             }
-            remedy={`Due ${date(order.dueMs)}. ${order.status}`}
+            remedy={`Due ${date(order.dueMs)}. ${order.why ?? order.status}`}
           />
         </li>
       ))}

@@ -31,7 +31,7 @@ const morning = (over: Partial<Morning> = {}): Morning => ({
   changed: [],
   shippedSinceYesterday: 0,
   finishedSinceYesterday: 0,
-  constraint: null,
+  limit: { kind: 'nothing', stationCode: null, stationName: null, sentence: 'No work came to any station. All that is on order is begun.' },
   ...over,
 });
 
@@ -52,7 +52,9 @@ const order = (n: number): View<'OrderView'> => ({
   batchIds: [],
   earliestMs: NOW_MS + 2 * n * DAY_MS,
   lateDays: n,
-  status: `Not started; late by ${n === 1 ? '1 day' : `${n} days`} at least`,
+  lacks: [{ component: 'body', count: 8 }],
+  status: 'Not started',
+  why: `Late by ${n === 1 ? '1 day' : `${n} days`} at least: 8 bodies are not begun`,
 });
 
 const screen = (over: Partial<Morning> = {}, role: View<'SessionView'>['role'] = 'manager') =>

@@ -29,7 +29,7 @@ export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart
         <Told sentence={order.tell} />
         <Typography>
           Due {date(order.dueMs)}
-          {order.earliestMs !== null && `; at the earliest ${date(order.earliestMs)}, by work and waits alone`}. {order.status}.
+          ; at the earliest {date(order.earliestMs)}, by work and waits alone. {order.why ?? order.status}.
         </Typography>
         {order.options.length > 0 && <Typography>{order.options.join(', ')}</Typography>}
         <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>

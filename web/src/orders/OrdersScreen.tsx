@@ -35,7 +35,7 @@ export default function OrdersScreen() {
       }
     >
       {(orders) => {
-        const late = orders.filter((o) => (o.lateDays ?? 0) > 0).length;
+        const late = orders.filter((o) => o.lateDays > 0).length;
         const starting = orders.find((o) => o.id === startingId);
         const opened = orders.find((o) => o.id === search.get('order'));
         const unstarted = orders.filter((o) => o.batchIds.length === 0).length;
@@ -95,7 +95,14 @@ function OrderTable({ orders, onStart, onOpen }: TableProps) {
       field: 'earliestMs',
       headerName: 'Earliest',
       width: 102,
-      valueFormatter: (value: number | null) => (value === null ? '' : date(value)),
+      valueFormatter: (value: number) => date(value),
+    },
+    {
+      field: 'lateDays',
+      headerName: 'Days late',
+      type: 'number',
+      width: 86,
+      valueFormatter: (value: number) => (value > 0 ? String(value) : ''),
     },
     { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 200 },
     {

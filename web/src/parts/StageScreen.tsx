@@ -31,7 +31,7 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
         const dwelling = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
         return (
           <>
-            <StageAnswer batches={batches} constraint={floor.constraint} stations={stations} />
+            <StageAnswer batches={batches} limit={floor.limit} stations={stations} />
             <Stations stations={stations} batches={batches} />
             {dwelling.length > 0 && (
               <Section title="Waits, in order of coming out">
@@ -53,20 +53,20 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
 function StageAnswer({
   batches,
   stations,
-  constraint,
+  limit,
 }: {
   batches: readonly View<'BatchView'>[];
   stations: readonly View<'StationFlowView'>[];
-  constraint: View<'ConstraintView'> | null;
+  limit: View<'LimitView'>;
 }) {
   const canMove = batches.filter((b) => (b.status === 'dwelling' || b.status === 'finished') && b.verdict === 'pass').length;
   const queued = batches.filter((b) => b.status === 'queued').length;
   const running = batches.filter((b) => b.status === 'running').length;
-  const limits = constraint && stations.some((s) => s.code === constraint.stationCode);
+  const isHere = stations.some((s) => s.code === limit.stationCode);
   return (
     <Answer>
       <Figure>{canMove}</Figure> {canMove === 1 ? 'batch' : 'batches'} can move on, <Figure>{running}</Figure> being worked on,{' '}
-      <Figure>{queued}</Figure> waiting {queued === 1 ? 'its' : 'their'} turn. {limits ? constraint.sentence : ''}
+      <Figure>{queued}</Figure> waiting {queued === 1 ? 'its' : 'their'} turn. {isHere ? limit.sentence : ''}
     </Answer>
   );
 }

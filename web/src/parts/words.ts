@@ -1,27 +1,8 @@
-import type { Component } from '@ample-crane/core';
-
-const PLURALS: Record<Component, string> = {
-  body: 'bodies',
-  neck: 'necks',
-  fingerboard: 'fingerboards',
-  top: 'tops',
-  back: 'backs',
-  sides: 'pairs of sides',
-  'small part': 'small parts',
-  instrument: 'instruments',
-};
-
-/** "bodies", "fingerboards" */
-export const plural = (component: Component) => PLURALS[component];
+export { counted, pieces, plural } from '@ample-crane/core';
 
 /** "Rack 3", "Neck table 1 (6), Neck table 2 (2)"; nothing when it sits on none */
 export const carriersOf = ({ placements }: { placements: readonly { carrierName: string; pieces: number }[] }) =>
   placements.map((p) => (placements.length === 1 ? p.carrierName : `${p.carrierName} (${p.pieces})`)).join(', ');
-
-/** "6 bodies", "1 neck" */
-export const pieces = (count: number, component: Component) => `${count} ${count === 1 ? component : PLURALS[component]}`;
-
-export { counted } from '@ample-crane/core';
 
 const STATUS_WORDS: Record<string, string> = {
   queued: 'waits its turn',

@@ -1,4 +1,4 @@
-import { formatLumber } from '@ample-crane/core';
+import { buyingCall, formatLumber, type BuyingCall } from '@ample-crane/core';
 import { Link, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { Link as RouterLink } from 'react-router';
@@ -55,19 +55,28 @@ export default function StockScreen() {
 
 function StockAnswer({ cover }: { cover: readonly Cover[] }) {
   const { nowMs, date } = useSession();
-  const short = cover.filter((c) => c.shortMs !== null).sort((a, b) => (a.shortMs ?? 0) - (b.shortMs ?? 0));
-  const late = cover.filter((c) => c.buyByMs !== null && c.buyByMs < nowMs);
-  const [first] = short;
+  const soonest = [...cover].sort((a, b) => (a.buyByMs ?? Infinity) - (b.buyByMs ?? Infinity));
+  const asking = (call: BuyingCall) => soonest.filter((c) => buyingCall(c, nowMs) === call);
+  const [buy, late, next] = [asking('buy this month'), asking('too late to dry'), asking('nothing yet')[0]];
+  const kind = (c: Cover) => `${c.species} for ${c.use}`;
   return (
     <Answer>
-      {first === undefined ? (
-        'Every kind of wood lasts the year, with what is drying.'
+      {buy.length === 0 ? (
+        'No wood needs buying this month.'
       ) : (
         <>
-          <Figure>{short.length}</Figure> of {counted(cover.length, 'kind of wood', 'kinds of wood')} {short.length === 1 ? 'runs' : 'run'}{' '}
-          short within a year, first {first.species} for {first.use} in <Figure>{Math.floor(first.days ?? 0)}</Figure> days (
-          {date(first.shortMs ?? 0)}).{' '}
-          {late.length > 0 && <>For {late.map((c) => `${c.species} (${c.use})`).join(', ')} wood bought today would not be dry in time.</>}
+          To buy this month: {buy.map((c) => `${kind(c)} by ${date(c.buyByMs ?? nowMs)}`).join(', ')}.
+        </>
+      )}{' '}
+      {late.length > 0 && (
+        <>
+          {late.map((c) => `${kind(c)} runs short on ${date(c.shortMs ?? nowMs)}`).join(', ')}, and wood bought today would not be dry by then:
+          buy it dry, or promise later.
+        </>
+      )}{' '}
+      {buy.length === 0 && late.length === 0 && next?.buyByMs != null && (
+        <>
+          The next is {kind(next)}, by <Figure>{date(next.buyByMs)}</Figure>.
         </>
       )}
     </Answer>
