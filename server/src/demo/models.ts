@@ -5,6 +5,7 @@ import {
   bindBody,
   bindSet,
   buffer,
+  burst,
   clampBody,
   coldCheck,
   cure,
@@ -26,6 +27,8 @@ import {
   restBody,
   route,
   sandBody,
+  scrapeBinding,
+  stainBody,
   work,
 } from './steps.ts';
 
@@ -78,21 +81,21 @@ const millrace: DemoModel = {
     [
       line(
         'body',
-        [cutBody(13), glueBody, clampBody, machineBody(39), restBody, sandBody(53), ...finish('b', 'poly', 4, 110, 44, 36, 84)],
+        [cutBody(24), glueBody, clampBody, machineBody(49), restBody, sandBody(56), ...finish('b', 'poly', 4, 110, 47, 52, 113)],
         'fit',
       ),
       line(
         'neck',
         [
-          ...neckLine(46),
-          work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 18, { cautions: ['rags'] }),
+          ...neckLine(56),
+          work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 21, { cautions: ['rags'] }),
           cure('n-cure', 'oil'),
           buffer('n-stock', 'Finished necks in stock', 'necks'),
         ],
         'fit',
       ),
     ],
-    [work('i-bolt', 'Bolt the neck on', 'FT1', 'neck fitting', 5, 35), ...outfit(0.25, 1.9, 1.6, 101)],
+    [work('i-bolt', 'Bolt the neck on', 'FT1', 'neck fitting', 5, 33), ...outfit(0.25, 1.9, 1.6, 125)],
   ),
 };
 
@@ -116,15 +119,10 @@ const weirstone: DemoModel = {
   route: route(
     'weirstone',
     [
-      line('body', [cutBody(15), glueBody, clampBody, machineBody(62), restBody, bindBody(57), bindSet('b-bindset'), sandBody(66)], 'fit'),
-      line('neck', neckLine(55), 'fit'),
+      line('body', [cutBody(28), glueBody, clampBody, machineBody(78), restBody, bindBody(76), bindSet('b-bindset'), sandBody(69)], 'fit'),
+      line('neck', neckLine(67), 'fit'),
     ],
-    [
-      ...jointAndClamp,
-      ...finish('i', 'lacquer', 5, 105, 62, 60, 138, { needs: [{ kind: 'sample', what: 'Amber burst' }] }),
-      coldCheck,
-      ...outfit(0.22, 1.8, 1.5, 105),
-    ],
+    [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 66, 87, 188, [burst, scrapeBinding]), coldCheck, ...outfit(0.22, 1.8, 1.5, 131)],
     [option('ageing', 'Ageing', ['none', 'not aged'], ['checked', 'cold-checked'])],
   ),
 };
@@ -146,27 +144,28 @@ const towpath: DemoModel = {
       line(
         'body',
         [
-          cutBody(27),
-          work('b-glue', 'Glue wings to the core', 'RM2', 'gluing', 15, 31),
+          cutBody(50),
+          work('b-glue', 'Glue wings to the core', 'RM2', 'gluing', 15, 71),
           clampBody,
           away('b-carry', 'Carry over from the mill', 'transfer', 'RM3', 1),
-          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 75, { cautions: ['cutting', 'dust'] }),
+          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 94, { cautions: ['cutting', 'dust'] }),
           restBody,
-          work('b-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, 44),
+          work('b-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, 66),
           dwell('b-boardset', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24)),
-          work('b-fret', 'Radius and fret', 'NK3', 'fretting', 10, 92),
-          sandBody(75),
+          work('b-fret', 'Radius and fret', 'NK3', 'fretting', 10, 129),
+          work('b-carve', 'Carve and sand the neck', 'NK4', 'neck carving', 5, 58, { cautions: ['dust'] }),
+          sandBody(79),
         ],
         'fit',
       ),
     ],
     [
-      work('i-fill', 'Fill the open pores', 'FN1', 'finish prep', 5, 10, {
+      work('i-fill', 'Fill the open pores', 'FN1', 'finish prep', 5, 12, {
         cautions: ['solvents', 'rags'],
         when: { kind: 'species', component: 'body', in: ['black walnut', 'mahogany', 'white ash'] },
       }),
-      ...finish('i', 'oil', 3, 20, 30, 20, 46),
-      ...outfit(0.35, 2.4, 2.0, 97),
+      ...finish('i', 'oil', 3, 20, 32, 29, 63),
+      ...outfit(0.35, 2.4, 2.0, 121),
     ],
   ),
 };
@@ -192,8 +191,8 @@ const lockkeeper: DemoModel = {
       line(
         'body',
         [
-          cutBody(19),
-          work('b-press', 'Press top and back', 'BD1', 'top pressing', 20, 32, {
+          cutBody(35),
+          work('b-press', 'Press top and back', 'BD1', 'top pressing', 20, 83, {
             cautions: ['hot'],
             settings: [
               { id: 'pressure', name: 'Gauge pressure', figure: { unit: 'bar', low: 3, high: 5 } },
@@ -201,28 +200,21 @@ const lockkeeper: DemoModel = {
             ],
           }),
           dwell('b-pressset', 'In the press', 'BD4', hours('Pressed', 14), { place: { kind: 'press' } }),
-          machineBody(49),
+          machineBody(61),
           restBody,
-          bindBody(53),
+          bindBody(70),
           {
             ...bindSet('b-bindset'),
             repeat: { kind: 'count', backTo: 'b-bind', times: 2, timesByOption: { option: 'faces', times: { one: 1, both: 2 } } },
           },
-          sandBody(70),
+          sandBody(74),
         ],
         'fit',
       ),
       line('fingerboard', fingerboards, 'n-lay'),
-      line('neck', [...neckWithItsBoard(55), pictureInlay], 'fit'),
+      line('neck', [...neckWithItsBoard(67), pictureInlay], 'fit'),
     ],
-    [
-      ...jointAndClamp,
-      ...finish('i', 'lacquer', 5, 105, 50, 60, 138),
-      work('i-scrape', 'Scrape the binding clean', 'BD2', 'binding', 5, 7, {
-        when: { kind: 'construction', in: ['semi-hollow, bound on both faces'] },
-      }),
-      ...outfit(0.22, 1.8, 1.5, 130),
-    ],
+    [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 53, 87, 188, [stainBody, scrapeBinding]), ...outfit(0.22, 1.8, 1.5, 162)],
     [
       option('faces', 'Binding', ['both', 'both faces'], ['one', 'top only']),
       option('inlay', 'Inlay', ['dots', 'dots'], ['picture', 'picture, by the inlay house']),
@@ -252,7 +244,7 @@ const headwater: DemoModel = {
       line(
         'body',
         [
-          work('b-bend', 'Bend the sides', 'BD1', 'top pressing', 20, 26, { cautions: ['hot'], noWait: true }),
+          work('b-bend', 'Bend the sides', 'BD1', 'top pressing', 20, 68, { cautions: ['hot'], noWait: true }),
           dwell(
             'b-form',
             'Sides in their form',
@@ -261,7 +253,7 @@ const headwater: DemoModel = {
             [{ kind: 'elapsed', what: 'Set', minimumMinutes: 24 * 60, maximumMinutes: 14 * 24 * 60 }],
             { place: { kind: 'form', outline: true } },
           ),
-          work('b-line', 'Line the sides, and let the steam out', 'BD2', 'binding', 5, 9, {
+          work('b-line', 'Line the sides, and let the steam out', 'BD2', 'binding', 5, 14, {
             characteristics: [band('moisture', 'Moisture', '%', 6, 8.5, 11)],
           }),
           dwell('b-dry', 'Dry after steaming', 'MC3', [
@@ -281,29 +273,29 @@ const headwater: DemoModel = {
           join('b-back', 'Close the back', 'BD1', 'top pressing', { matchedSet: true }),
           join('b-top', 'Close the top', 'BD1', 'top pressing'),
           dwell('b-boxset', 'Box in clamps', 'BD4', hours('Set', 24)),
-          machineBody(19),
-          bindBody(48),
+          machineBody(24),
+          bindBody(64),
           bindSet('b-bindset'),
-          sandBody(57),
+          sandBody(60),
         ],
         'fit',
       ),
-      line('back', [work('k-joint', 'Joint the backs', 'RM1', 'milling', 10, 8, { cautions: ['cutting', 'dust'] })], 'b-back'),
+      line('back', [work('k-joint', 'Joint the backs', 'RM1', 'milling', 10, 15, { cautions: ['cutting', 'dust'] })], 'b-back'),
       line(
         'top',
         [
-          work('t-joint', 'Joint the tops', 'RM1', 'milling', 10, 9, { cautions: ['cutting', 'dust'] }),
-          work('t-brace', 'Brace the tops', 'BD1', 'top pressing', 15, 30, { draws: [{ modelId: 'headwater-braces', perPiece: 1 }] }),
+          work('t-joint', 'Joint the tops', 'RM1', 'milling', 10, 17, { cautions: ['cutting', 'dust'] }),
+          work('t-brace', 'Brace the tops', 'BD1', 'top pressing', 15, 78, { draws: [{ modelId: 'headwater-braces', perPiece: 1 }] }),
           dwell('t-set', 'Braces set', 'BD4', hours('Set', 12)),
         ],
         'b-top',
       ),
-      line('neck', neckLine(50), 'fit'),
+      line('neck', neckLine(60), 'fit'),
       [
-        ...line('body', finish('b', 'water', 5, 80, 53, 52, 114), 'refit'),
+        ...line('body', finish('b', 'water', 5, 80, 57, 75, 154), 'refit'),
         ...line(
           'neck',
-          [work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 14, { cautions: ['rags'] }), cure('n-cure', 'oil')],
+          [work('n-oil', 'Oil the neck', 'FN1', 'finish prep', 5, 16, { cautions: ['rags'] }), cure('n-cure', 'oil')],
           'refit',
         ),
       ],
@@ -325,12 +317,12 @@ function fittedDry(model: DemoModel): DemoModel {
     'instrument',
     [
       { ...work('refit', 'Bring each pair together', 'FT1', 'neck fitting', 10, 5), kind: 'refit' as const },
-      work('i-set', 'Set the neck', 'FT1', 'neck fitting', 10, 75, {
+      work('i-set', 'Set the neck', 'FT1', 'neck fitting', 10, 71, {
         skillLevel: 2,
         gate: [{ kind: 'signOff', skill: 'neck fitting' }],
       }),
       dwell('i-clamp', 'Joint in clamps', 'FT2', hours('Clamped', 24)),
-      ...outfit(0.25, 2.4, 1.9, 50),
+      ...outfit(0.25, 2.4, 1.9, 63),
     ],
     'ship',
   );
@@ -355,21 +347,21 @@ const skiff: DemoModel = {
       line(
         'body',
         [
-          work('b-cut', 'Slice leaves', 'RM1', 'milling', 10, 10, { cautions: ['cutting', 'dust'] }),
-          work('b-mould', 'Mould the shell', 'BD1', 'top pressing', 20, 32, {
+          work('b-cut', 'Slice leaves', 'RM1', 'milling', 10, 18, { cautions: ['cutting', 'dust'] }),
+          work('b-mould', 'Mould the shell', 'BD1', 'top pressing', 20, 83, {
             cautions: ['hot'],
             noWait: true,
             needs: [{ kind: 'fixture', what: 'Skiff mould, second outline' }],
           }),
           dwell('b-mouldset', 'Shell in its mould', 'BD4', hours('Set', 14), { place: { kind: 'mould', outline: true } }),
-          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 26, { cautions: ['cutting', 'dust'] }),
-          work('b-fret', 'Fret', 'NK3', 'fretting', 10, 64),
-          sandBody(31),
+          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 43, { cautions: ['cutting', 'dust'] }),
+          work('b-fret', 'Fret', 'NK3', 'fretting', 10, 90),
+          sandBody(33),
         ],
         'fit',
       ),
     ],
-    [...finish('i', 'oil', 3, 20, 18, 12, 28), ...outfit(0.25, 2.2, 1.8, 29, { needs: [{ kind: 'kit', what: 'Travel tuner set' }] })],
+    [...finish('i', 'oil', 3, 20, 20, 17, 38), ...outfit(0.25, 2.2, 1.8, 36, { needs: [{ kind: 'kit', what: 'Travel tuner set' }] })],
   ),
 };
 
@@ -390,7 +382,7 @@ const braces: DemoModel = {
     version: 1,
     operations: line(
       'small part',
-      [work('p-split', 'Split and shape sets of braces', 'RM1', 'milling', 15, 3, { cautions: ['cutting', 'dust'] })],
+      [work('p-split', 'Split and shape sets of braces', 'RM1', 'milling', 15, 6, { cautions: ['cutting', 'dust'] })],
       'p-box',
     ).concat({ ...buffer('p-box', 'Braces in their boxes', 'bodies'), component: 'small part', next: [] }),
   },

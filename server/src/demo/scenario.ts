@@ -17,7 +17,7 @@ dayjs.extend(timezone);
 
 export const DEMO_SEED = 20_260_417;
 export const WOOD_HISTORY_DAYS = 730;
-export const FLOOR_HISTORY_DAYS = 150;
+export const FLOOR_HISTORY_DAYS = 200;
 /** When one of the two buffing wheels went out of use: since then buffing holds the line. */
 const WHEEL_LOST_DAYS_AGO = 30;
 
@@ -132,8 +132,8 @@ export function demoScenario(nowMs: number): Scenario {
       },
     ],
     customers: ['Stock', 'Northgate Music Room', 'Quayside Strings', 'Tannery Lane Guitars', 'The Fret Cellar', 'Harbour Hall Music'],
-    setsPerDay: 0.7,
-    promiseDays: 62,
+    setsPerDay: 0.68,
+    promiseDays: 86,
     lotEveryDays: 7,
     boardsFromMs: nowMs - 75 * DAY_MS,
     moistureGate: DEFAULT_MOISTURE_GATE,

@@ -121,7 +121,7 @@ export function route(modelId: string, streams: readonly Operation[][], instrume
     ...work('fit', separateNecks ? 'Pair and give a serial' : 'Give a serial', 'FT1', 'neck fitting', 10, separateNecks ? 8 : 2),
     kind: 'fit' as const,
   };
-  const ship = { ...work('ship', 'Dispatch', 'DP1', 'packing', 5, 6), kind: 'dispatch' as const };
+  const ship = { ...work('ship', 'Dispatch', 'DP1', 'packing', 5, 30), kind: 'dispatch' as const };
   const end: Operation = { ...ship, component: 'instrument', next: [] };
   return {
     id: `${modelId}-1`,
@@ -161,7 +161,7 @@ export const setUp = (relief: number, bass: number, treble: number): Characteris
 
 export const cutBody = (minutes: number) =>
   work('b-cut', 'Cut and joint bodies', 'RM1', 'milling', 15, minutes, { cautions: ['cutting', 'dust'] });
-export const glueBody = work('b-glue', 'Glue up blanks', 'RM2', 'gluing', 10, 15);
+export const glueBody = work('b-glue', 'Glue up blanks', 'RM2', 'gluing', 10, 34);
 export const clampBody = dwell('b-clamp', 'Blank in clamps', 'RM3', hours('Clamped', 24));
 export const machineBody = (minutes: number) =>
   work('b-machine', 'Machine bodies', 'MC1', 'body machining', 25, minutes, {
@@ -175,9 +175,9 @@ export const sandBody = (minutes: number) =>
 export const bindBody = (minutes: number) => work('b-bind', 'Bind body', 'BD2', 'binding', 10, minutes, { cautions: ['solvents'] });
 export const bindSet = (id: string) => dwell(id, 'Binding sets', 'BD4', hours('Set', 14));
 
-const cutNecks: Step = work('n-cut', 'Cut neck blanks', 'RM1', 'milling', 10, 11, { cautions: ['cutting', 'dust'] });
+const cutNecks: Step = work('n-cut', 'Cut neck blanks', 'RM1', 'milling', 10, 20, { cautions: ['cutting', 'dust'] });
 const machineNecks: Step[] = [
-  work('n-machine', 'Machine necks', 'MC2', 'neck machining', 20, 35, {
+  work('n-machine', 'Machine necks', 'MC2', 'neck machining', 20, 58, {
     characteristics: [tenon],
     cautions: ['cutting', 'dust'],
     needs: [{ kind: 'program', what: 'Neck, first and second side' }],
@@ -189,7 +189,7 @@ const machineNecks: Step[] = [
         stationCode: 'NK4',
         skill: 'neck carving',
         setupMinutes: 10,
-        minutesPerPiece: 60,
+        minutesPerPiece: 95,
         cautions: ['cutting', 'dust'],
       },
     ],
@@ -199,26 +199,26 @@ const machineNecks: Step[] = [
 const glueBoard = (minutes: number): Step => work('n-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, minutes);
 const shapeNeck = (carveMinutes: number): Step[] => [
   dwell('n-clamp', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24), { place: { kind: 'table' } }),
-  work('n-fret', 'Radius and fret', 'NK3', 'fretting', 10, 87),
+  work('n-fret', 'Radius and fret', 'NK3', 'fretting', 10, 122),
   work('n-carve', 'Carve and sand neck', 'NK4', 'neck carving', 5, carveMinutes, { cautions: ['dust'], grit: 220 }),
 ];
 
 /** A neck whose fingerboard is made at its bench. */
-export const neckLine = (carveMinutes: number): Step[] => [cutNecks, ...machineNecks, glueBoard(40), ...shapeNeck(carveMinutes)];
+export const neckLine = (carveMinutes: number): Step[] => [cutNecks, ...machineNecks, glueBoard(60), ...shapeNeck(carveMinutes)];
 
 /** A neck that gets back the fingerboard cut from its own block. */
 export const neckWithItsBoard = (carveMinutes: number): Step[] => [
   cutNecks,
   ...machineNecks,
   join('n-lay', 'Lay each fingerboard on its own neck', 'NK1', 'fingerboards', { matchedSet: true }),
-  glueBoard(34),
+  glueBoard(51),
   ...shapeNeck(carveMinutes),
 ];
 
 /** Fingerboards sliced off the neck blocks, their slots sawn at the machine or all at once by the gang saw. */
 export const fingerboards: Step[] = [
-  work('f-slice', 'Slice fingerboards off their blocks', 'RM1', 'milling', 8, 4, { cautions: ['cutting', 'dust'] }),
-  work('f-slot', 'Saw the fret slots', 'MC2', 'neck machining', 12, 6, {
+  work('f-slice', 'Slice fingerboards off their blocks', 'RM1', 'milling', 8, 7, { cautions: ['cutting', 'dust'] }),
+  work('f-slot', 'Saw the fret slots', 'MC2', 'neck machining', 12, 10, {
     needs: [{ kind: 'program', what: 'Fret slots' }],
     wayName: 'By machine',
     cautions: ['cutting', 'dust'],
@@ -236,6 +236,26 @@ export const fingerboards: Step[] = [
   }),
 ];
 
+const spray = (p: string, materialId: string, count: number, wetUm: number): Step =>
+  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 26 + count * 12, {
+    coat: coats(materialId, count, wetUm),
+    cautions: ['spraying', 'rags'],
+  });
+
+/** Oil goes on with a cloth, and off again. */
+const wipe = (p: string, count: number, wetUm: number): Step =>
+  work(`${p}-wipe`, 'Wipe on the oil', 'FN1', 'finish prep', 10, 8 * count, { coat: coats('oil', count, wetUm), cautions: ['rags'] });
+
+/** Colour over the bare wood, darker towards the edge; what it leaves on the binding is scraped off before the clear coats. */
+export const burst: Step = work('i-burst', 'Stain and spray the burst', 'FN2', 'spraying', 20, 12, {
+  needs: [{ kind: 'sample', what: 'Amber burst' }],
+  cautions: ['spraying', 'rags'],
+});
+export const stainBody: Step = work('i-stain', 'Stain the body', 'FN1', 'finish prep', 10, 9, { cautions: ['solvents', 'rags'] });
+export const scrapeBinding: Step = work('i-scrape', 'Scrape the binding clean', 'BD2', 'binding', 5, 11, {
+  when: { kind: 'construction', in: ['semi-hollow, bound on both faces', 'set-neck carved'] },
+});
+
 export const finish = (
   p: string,
   materialId: string,
@@ -244,14 +264,11 @@ export const finish = (
   prep: number,
   level: number,
   buff: number,
-  spraying: Extras = {},
+  colour: readonly Step[] = [],
 ): Step[] => [
   work(`${p}-prep`, 'Prep sand and fill', 'FN1', 'finish prep', 10, prep, { cautions: ['dust', 'rags'] }),
-  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 22 + count * 10, {
-    coat: coats(materialId, count, wetUm),
-    cautions: ['spraying', 'rags'],
-    ...spraying,
-  }),
+  ...colour,
+  materialId === 'oil' ? wipe(p, count, wetUm) : spray(p, materialId, count, wetUm),
   cure(`${p}-cure`, materialId),
   work(`${p}-level`, 'Level sand', 'FN4', 'level sanding', 5, level, { cautions: ['dust'] }),
   work(`${p}-buff`, 'Buff', 'FN5', 'buffing', 10, buff, { cautions: ['buffing', 'dust'] }),
@@ -259,16 +276,16 @@ export const finish = (
 
 export const outfit = (relief: number, bass: number, treble: number, electrics: number, wiring: Extras = {}): Step[] => [
   work('i-wire', 'Electrics and hardware', 'AS1', 'electrics', 10, electrics, wiring),
-  work('i-setup', 'Strings and set-up', 'AS2', 'set-up', 5, 90, {
+  work('i-setup', 'Strings and set-up', 'AS2', 'set-up', 5, 104, {
     characteristics: setUp(relief, bass, treble),
   }),
   dwell('i-rest', 'Rest under strings', 'FR1', hours('Rested', 7 * 24)),
-  work('i-final', 'Final inspection', 'FR2', 'final inspection', 5, 44, {
+  work('i-final', 'Final inspection', 'FR2', 'final inspection', 5, 46, {
     characteristics: setUp(relief, bass, treble),
   }),
 ];
 
 export const jointAndClamp: Step[] = [
-  work('i-joint', 'Glue the neck joint', 'FT1', 'neck fitting', 10, 75),
+  work('i-joint', 'Glue the neck joint', 'FT1', 'neck fitting', 10, 71),
   dwell('i-clamp', 'Joint in clamps', 'FT2', hours('Clamped', 24)),
 ];

@@ -80,16 +80,12 @@ export class FlowService {
     const people = [...factory.setUp.people.values()]
       .filter((p) => p.active)
       .map((p) => ({ id: p.id, name: p.name, hoursMs: factory.people.hoursMs(p, window) }));
-    const limit = limitOf(
-      this.stationWork(figures, queues, weeklyMs, factory, people),
-      people,
-      {
-        startedPerDay: record.bodyHours.reduce((sum, hour) => sum + hour.entered, 0) / days,
-        shippedPerDay: figures.throughputPerDay,
-        notBegun: lacks.reduce((sum, order) => sum + Math.max(0, ...order.lacks.map((l) => l.count)), 0),
-        noRoom: inWork.filter((b) => b.findings.some((f) => f.rule === 'places' && f.verdict === 'wait')).length,
-      },
-    );
+    const limit = limitOf(this.stationWork(figures, queues, weeklyMs, factory, people), people, {
+      startedPerDay: record.bodyHours.reduce((sum, hour) => sum + hour.entered, 0) / days,
+      shippedPerDay: figures.throughputPerDay,
+      notBegun: lacks.reduce((sum, order) => sum + Math.max(0, ...order.lacks.map((l) => l.count)), 0),
+      noRoom: inWork.filter((b) => b.findings.some((f) => f.rule === 'places' && f.verdict === 'wait')).length,
+    });
     const rows: StationFlowView[] = figures.stations.map((s) => {
       const station = factory.setUp.stations.get(s.code);
       const queue = queues.get(s.code) ?? { batches: 0, hours: 0 };

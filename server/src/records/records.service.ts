@@ -105,6 +105,7 @@ export class RecordsService {
       defects: defects.map((d) => history.defect(d)),
       overrides: overrides.map((o) => history.override(o)),
       log: log
+        .sort((a, b) => a.atMs - b.atMs || a.id - b.id)
         .filter((row) => row.serial === null || row.serial === serial)
         .map((row) => toLogView(row, factory, routeId, `${row.batchId ?? ''}: `)),
     };
