@@ -78,10 +78,20 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await expect(page.getByText('A whole number above zero')).toBeVisible();
     await wanted.fill('6');
     await expect(offcut).toBeHidden();
-    await page.getByRole('button', { name: 'Start', exact: true }).click();
-    await choose(page, 'Of what', 'necks');
-    await page.getByRole('button', { name: 'Start', exact: true }).click();
+    // Bodies or necks that lie spare are not begun again unasked.
+    const start = page.getByRole('button', { name: 'Start', exact: true });
+    const more = page.getByRole('checkbox', { name: /start more all the same/ });
+    if (await more.isVisible()) await more.check();
+    await start.click();
     const started = page.getByRole('dialog').getByRole('link', { name: /^B\d+$/ });
+    await expect(started).toHaveCount(1);
+    await choose(page, 'Of what', 'necks');
+    await wanted.fill('6');
+    if (await more.isVisible()) {
+      await expect(start).toBeDisabled();
+      await more.check();
+    }
+    await start.click();
     await expect(started).toHaveCount(2);
     bodies = await started.nth(0).innerText();
     necks = await started.nth(1).innerText();
@@ -160,6 +170,8 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await letTimePass(page, '1 day');
     await moveOn(page, 'Prep sand and fill');
     await doStep(page, 'Prep sand and fill');
+    await doStep(page, 'Stain and spray the burst');
+    await doStep(page, 'Scrape the binding clean');
     await startStep(page, 'Spray clear coats');
     for (let coat = 1; coat <= 5; coat++) {
       await page.getByRole('button', { name: 'Log coat' }).click();

@@ -36,7 +36,11 @@ describe('what limits the factory', () => {
     expect(limitOf([station('Booth', 100, { starves: true })], [], pace).kind).toBe('nothing');
   });
   test('is one person who is needed at two benches, neither of which is short of its own hours', () => {
-    const benches = [station('Scrape', 80, { holders: ['ann'] }), station('Burst', 70, { holders: ['ann'] }), station('Sand', 100, { holders: ['ann', 'bob'] })];
+    const benches = [
+      station('Scrape', 80, { holders: ['ann'] }),
+      station('Burst', 70, { holders: ['ann'] }),
+      station('Sand', 100, { holders: ['ann', 'bob'] }),
+    ];
     const limit = limitOf(benches, [ann, bob], pace);
     expect(limitInWords(limit)).toBe(
       'Ann holds the line: nobody else can work at Scrape and Burst, where work for 94 % of those hours came in.',

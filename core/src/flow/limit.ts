@@ -49,7 +49,8 @@ const STARVING = { share: 0.5, weeks: 0.4 };
 /** So many batches without room ahead are no accident. */
 const CROWDED = 3;
 
-export const shareOf = ({ arrivedMs, hoursMs }: Pick<StationWork, 'arrivedMs' | 'hoursMs'>): number => (hoursMs === 0 ? 0 : arrivedMs / hoursMs);
+export const shareOf = ({ arrivedMs, hoursMs }: Pick<StationWork, 'arrivedMs' | 'hoursMs'>): number =>
+  hoursMs === 0 ? 0 : arrivedMs / hoursMs;
 
 /**
  * What holds the factory up: the station that is short of hours; people who are needed at more stations than they can
@@ -75,9 +76,14 @@ const starvesOthers = (s: StationWork): boolean => s.starves && shareOf(s) >= ST
  *
  * @source Hall's condition for the marriage of work and people, over the groups that stations name
  */
-function scarcestPeople(stations: readonly StationWork[], people: readonly PersonHours[]): Omit<Extract<Limit, { kind: 'people' }>, 'kind'> | undefined {
+function scarcestPeople(
+  stations: readonly StationWork[],
+  people: readonly PersonHours[],
+): Omit<Extract<Limit, { kind: 'people' }>, 'kind'> | undefined {
   const byId = new Map(people.map((p) => [p.id, p]));
-  const groups = new Map(stations.flatMap(({ holders }) => (holders === null ? [] : [[[...holders].sort().join(), new Set(holders)] as const])));
+  const groups = new Map(
+    stations.flatMap(({ holders }) => (holders === null ? [] : [[[...holders].sort().join(), new Set(holders)] as const])),
+  );
   let scarcest: ReturnType<typeof scarcestPeople>;
   for (const group of groups.values()) {
     const own = stations.filter(({ holders }) => holders?.every((id) => group.has(id)) === true);
@@ -92,7 +98,8 @@ function scarcestPeople(stations: readonly StationWork[], people: readonly Perso
 
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const hours = (ms: number) => `${(ms / 3_600_000).toFixed(0)} h`;
-const listed = (names: readonly string[]) => (names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`);
+const listed = (names: readonly string[]) =>
+  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1) ?? ''}`;
 
 /** What limits the factory, with its figures, as the manager is told it. */
 export function limitInWords(limit: Limit): string {

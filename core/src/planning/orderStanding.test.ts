@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { WorkCalendar, WorkingTime } from '../maths/index.ts';
 import { batchOf, step } from '../test/parts.ts';
 import { DAY_MS } from '../units/index.ts';
-import { lacksOf, orderStanding } from './index.ts';
+import { lacksOf, orderStanding, SpareParts } from './index.ts';
 import type { Route } from '../routing/index.ts';
 
 // A neck gets its fingerboard, meets a body, and the instrument is shipped.
@@ -50,8 +50,23 @@ describe('what an order lacks', () => {
   });
 });
 
+describe('spare parts', () => {
+  test('make up for what orders lack, the first one first, once', () => {
+    const spares = new SpareParts([on('B9', 'neck', 'shape', 3), on('B8', 'body', 'body', 1)]);
+    const lacks = lacksOf({ quantity: 2, shipped: 0 }, route, []);
+    expect(spares.fill('m', lacks)).toEqual([{ component: 'body', count: 1 }]);
+    expect(spares.fill('m', lacks)).toEqual([
+      { component: 'body', count: 2 },
+      { component: 'neck', count: 1 },
+      { component: 'fingerboard', count: 1 },
+    ]);
+    expect(spares.fill('other', lacks)).toEqual(lacks);
+  });
+});
+
 describe('the earliest day', () => {
-  const standing = (batches: Parameters<typeof lacksOf>[2], asked = order) => orderStanding(asked, route, batches, NOW, time);
+  const standing = (batches: Parameters<typeof lacksOf>[2], asked = order) =>
+    orderStanding(asked, route, batches, lacksOf(asked, route, batches), NOW, time);
   test('is no day of parts that nobody has begun', () => {
     const begun = [on('B1', 'body', 'body', 10), on('B2', 'neck', 'shape', 10)];
     const half = [on('B1', 'body', 'body', 10), on('B2', 'neck', 'shape', 5)];

@@ -44,6 +44,37 @@ export function lacksOf(order: Pick<Order, 'quantity' | 'shipped'>, route: Route
   });
 }
 
+/**
+ * Parts in work that no open order has: what is left over at a bench, and what was begun for nobody. The order that is due
+ * first has them first.
+ */
+export class SpareParts {
+  private readonly parts: { modelId: string; component: Component; left: number }[];
+
+  /** @param batches in work, of no open order */
+  constructor(batches: readonly OnOrder[]) {
+    this.parts = batches.flatMap(({ batch, route }) =>
+      startedComponents(route)
+        .filter((component) => isOnTheWayOf(component, batch, route))
+        .map((component) => ({ modelId: batch.modelId, component, left: batch.quantity })),
+    );
+  }
+
+  /** What an order lacks when it has taken what there is; nobody else gets that. */
+  fill(modelId: string, lacks: readonly Lack[]): Lack[] {
+    return lacks.flatMap(({ component, count }) => {
+      let missing = count;
+      for (const part of this.parts) {
+        if (part.modelId !== modelId || part.component !== component) continue;
+        const taken = Math.min(missing, part.left);
+        part.left -= taken;
+        missing -= taken;
+      }
+      return missing > 0 ? [{ component, count: missing }] : [];
+    });
+  }
+}
+
 /** Whether a batch is what a started component becomes: a neck is not its fingerboard before the two are glued. */
 function isOnTheWayOf(component: Component, { operationId }: Batch, route: Route): boolean {
   if (!startedComponents(route).includes(component)) return false;
@@ -52,17 +83,19 @@ function isOnTheWayOf(component: Component, { operationId }: Batch, route: Route
 
 /**
  * @param route in force, as the order's choices make it
+ * @param batches of the order, in work
+ * @param lacks what of it is not begun, and no spare part makes up for
  * @param time must reach far enough ahead
  */
 export function orderStanding(
   order: Pick<Order, 'quantity' | 'shipped'>,
   route: Route,
   batches: readonly OnOrder[],
+  lacks: readonly Lack[],
   nowMs: number,
   time: WorkingTime,
 ): OrderStanding {
   const left = order.quantity - order.shipped;
-  const lacks = lacksOf(order, route, batches);
   const fitted = batches.filter(({ batch }) => batch.component === 'instrument');
   // Parts left over at the bench hold nobody up once every instrument is fitted.
   const needed = fitted.reduce((sum, { batch }) => sum + batch.quantity, 0) >= left ? fitted : batches;
@@ -77,5 +110,5 @@ export function orderStanding(
     })),
   ];
   const last = ready.reduce<(typeof ready)[number] | undefined>((a, b) => (a && a.atMs >= b.atMs ? a : b), undefined);
-  return { left, lacks, earliestMs: last?.atMs ?? nowMs, waitsFor: last?.waitsFor ?? null };
+  return { left, lacks: [...lacks], earliestMs: last?.atMs ?? nowMs, waitsFor: last?.waitsFor ?? null };
 }

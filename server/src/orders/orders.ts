@@ -9,6 +9,7 @@ import {
   orderStanding,
   pathFrom,
   pieces,
+  SpareParts,
   PlaceOrder,
   STAGE_NAMES,
   type Component,
@@ -21,7 +22,7 @@ import { Injectable } from '@nestjs/common';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
-import { DataSource, In, Not } from 'typeorm';
+import { DataSource, Not } from 'typeorm';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
@@ -111,9 +112,9 @@ export class OrdersService {
     const opens = new Map(inWork.map((b) => [b.id, b.untilMs]));
     const nowMs = this.clock.nowMs();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
-    return open.map(({ order, model, route, routeId, own }) => {
+    return open.map(({ order, model, route, routeId, own, lacks }) => {
       const waiting = own.map((on) => ({ ...on, opensMs: opens.get(on.batch.id) ?? undefined }));
-      const standing = orderStanding(order, route, waiting, nowMs, time);
+      const standing = orderStanding(order, route, waiting, lacks, nowMs, time);
       const lateDays = factory.daysLate(order.dueMs, standing.earliestMs);
       return {
         ...order,
@@ -134,14 +135,16 @@ export class OrdersService {
   /** What of each open order nobody has begun, the soonest due first: what Cutting cuts for and Stock keeps wood for. */
   async lacks(factory: FactoryNow): Promise<OrderLacks[]> {
     const open = await this.withBatches(factory);
-    return open.map(({ order, model, routeId, route, own }) => ({ order, model, routeId, lacks: lacksOf(order, route, own) }));
+    return open.map(({ order, model, routeId, lacks }) => ({ order, model, routeId, lacks }));
   }
 
   private async withBatches(factory: FactoryNow) {
     const orders = await openOrders(this.database.manager);
-    const ids = orders.map((o) => o.id);
-    const batches = await this.database.getRepository(BatchEntity).findBy({ status: Not('done'), orderId: In(ids) });
+    const batches = await this.database.getRepository(BatchEntity).findBy({ status: Not('done') });
+    const onRoute = (batch: BatchEntity): OnOrder => ({ batch, route: factory.routeOf(batch) });
     const ofOrder = groupBy(batches, (b) => b.orderId);
+    const ids = new Set(orders.map((o) => o.id));
+    const spares = new SpareParts(batches.filter((b) => b.orderId === null || !ids.has(b.orderId)).map(onRoute));
     const nowMs = this.clock.nowMs();
     return orders.map((order) => {
       const model = factory.model(order.modelId);
@@ -149,8 +152,8 @@ export class OrdersService {
       const inForce = factory.routeInForce(model.id, nowMs);
       if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
       const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, order.choices) });
-      const own = (ofOrder.get(order.id) ?? []).map((batch): OnOrder => ({ batch, route: factory.routeOf(batch) }));
-      return { order, model, routeId: inForce.id, route, own };
+      const own = (ofOrder.get(order.id) ?? []).map(onRoute);
+      return { order, model, routeId: inForce.id, route, own, lacks: spares.fill(model.id, lacksOf(order, route, own)) };
     });
   }
 }

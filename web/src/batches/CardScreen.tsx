@@ -1,6 +1,6 @@
 import { formatDuration } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Tab, Tabs, Typography } from '@mui/material';
-import { Suspense, lazy, useState } from 'react';
+import { Fragment, Suspense, lazy, useState } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useCard } from '../ground/queries.ts';
@@ -140,9 +140,11 @@ function Headline({ card }: { card: View<'CardView'> }) {
               {' '}
               · fitted into{' '}
               {card.fittedInto.map((serial) => (
-                <Link key={serial} component={RouterLink} to={`/records/${serial}`} sx={{ mr: 0.75 }}>
-                  <Id>{serial}</Id>
-                </Link>
+                <Fragment key={serial}>
+                  <Link component={RouterLink} to={`/records/${serial}`}>
+                    <Id>{serial}</Id>
+                  </Link>{' '}
+                </Fragment>
               ))}
             </>
           )}

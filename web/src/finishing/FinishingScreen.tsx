@@ -31,9 +31,12 @@ export default function FinishingScreen() {
             <Section title="Booth air">
               <BoothAir />
             </Section>
-            <Section title="All batches here">
-              <BatchTable label="Batches in Finishing" batches={here} height={Math.min(440, 190 + here.length * 36)} />
-            </Section>
+            <BatchTable
+              heading="All batches here"
+              label="Batches in Finishing"
+              batches={here}
+              height={Math.min(440, 190 + here.length * 36)}
+            />
             <Caution kinds={['spraying', 'rags', 'buffing', 'dust']} />
           </>
         );

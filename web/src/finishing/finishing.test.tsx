@@ -33,7 +33,20 @@ const words = (batches: Batch[], zone = air(21, 0.5), role: View<'SessionView'>[
     render(<FinishingScreen />, {
       role,
       answers: [
-        [['floor'], { nowMs: NOW_MS, stations: [], batches, limit: { kind: 'nothing', stationCode: null, stationName: null, sentence: 'No work came to any station. All that is on order is begun.' } }],
+        [
+          ['floor'],
+          {
+            nowMs: NOW_MS,
+            stations: [],
+            batches,
+            limit: {
+              kind: 'nothing',
+              stationCode: null,
+              stationName: null,
+              sentence: 'No work came to any station. All that is on order is begun.',
+            },
+          },
+        ],
         [['zones'], [zone]],
         [['setup'], { spray: SPRAY }],
       ],

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useFloor } from '../ground/queries.ts';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { BatchTable } from '../parts/BatchTable.tsx';
-import { Screen, Section } from '../parts/Screen.tsx';
+import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { Confluence } from './Confluence.tsx';
 import { laneOf, PLACES } from './layout.ts';
@@ -24,19 +24,17 @@ export default function FloorScreen() {
           <>
             <Answer>
               <Figure>{floor.batches.length}</Figure> batches in work: <Figure>{running}</Figure> at a bench, <Figure>{dwelling}</Figure>{' '}
-              dwelling. At fitting stand {counted(bodies, 'body', 'bodies')} and {counted(necks, 'neck', 'necks')}.{' '}
-              {floor.limit.sentence}
+              dwelling. At fitting stand {counted(bodies, 'body', 'bodies')} and {counted(necks, 'neck', 'necks')}. {floor.limit.sentence}
             </Answer>
             <Confluence floor={floor} onPlace={(place) => setKey(place.key)} />
             <Box sx={{ mt: 1 }}>
               {at ? (
-                <Section title={`${at.name}, ${at.lane} stream`}>
-                  <BatchTable
-                    label={`Batches at ${at.name}`}
-                    batches={floor.batches.filter((b) => laneOf(b.component) === at.lane && at.stages.includes(b.stage))}
-                    height={300}
-                  />
-                </Section>
+                <BatchTable
+                  heading={`${at.name}, ${at.lane} stream`}
+                  label={`Batches at ${at.name}`}
+                  batches={floor.batches.filter((b) => laneOf(b.component) === at.lane && at.stages.includes(b.stage))}
+                  height={300}
+                />
               ) : (
                 <Typography variant="body2" color="text.secondary">
                   The streams are as thick as the hours of work that wait. A ring is a wait, a dot means it can go. Choose a batch for its

@@ -39,8 +39,8 @@ export default function FlowScreen() {
         return (
           <>
             <Answer>
-              {flow.limit.sentence} <Figure>{flow.shipped}</Figure> instruments
-              shipped, <Figure>{flow.throughputPerDay.toFixed(1)}</Figure> a day;
+              {flow.limit.sentence} <Figure>{flow.shipped}</Figure> instruments shipped, <Figure>{flow.throughputPerDay.toFixed(1)}</Figure>{' '}
+              a day;
               {flow.leadP50Days === null ? (
                 ' none has a lead time yet.'
               ) : (
@@ -59,9 +59,7 @@ export default function FlowScreen() {
             <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
               {little(flow)}
             </Typography>
-            <Section title="Stations">
-              <Stations flow={flow} onChoose={setChosen} />
-            </Section>
+            <Stations flow={flow} onChoose={setChosen} />
           </>
         );
       }}
@@ -139,6 +137,7 @@ function Stations({ flow, onChoose }: { flow: View<'FlowView'>; onChoose: (code:
   return (
     <DataTable
       label="Stations in the window"
+      heading="Stations"
       rows={flow.stations}
       columns={columns}
       getRowId={(s) => s.code}

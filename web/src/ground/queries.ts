@@ -192,7 +192,10 @@ export type KeyHeader = { 'Idempotency-Key': string; 'Bench-Person'?: string };
  * A command to the server. The key stays the same until the command has been carried out, so that a second press or a
  * retry after a lost answer does it once. `done` runs even when the change takes the asking part off the screen.
  */
-export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeader) => Promise<Output>, done?: (output: Output) => void) {
+export function useCommand<Input, Output>(
+  call: (input: Input, headers: KeyHeader) => Promise<Output>,
+  done?: (output: Output, input: Input) => void,
+) {
   const queries = useQueryClient();
   const pending = useRef<{ input: string; key: string } | null>(null);
   return useMutation<Output, Error, Input>({
@@ -204,10 +207,10 @@ export function useCommand<Input, Output>(call: (input: Input, headers: KeyHeade
       if (pending.current?.input !== text) pending.current = { input: text, key: newKey() };
       return call(input, { 'Idempotency-Key': pending.current.key });
     },
-    onSuccess: async (output) => {
+    onSuccess: async (output, input) => {
       const told = takeChanged(pending.current?.key ?? '');
       pending.current = null;
-      done?.(output);
+      done?.(output, input);
       await Changes.of(queries).mine(told);
     },
     onError: (error) => {

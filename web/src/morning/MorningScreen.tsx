@@ -76,8 +76,7 @@ function Headline({ morning }: { morning: View<'MorningView'> }) {
         </>
       )}
       ; <Figure>{morning.comingFreeToday}</Figure> more {morning.comingFreeToday === 1 ? 'comes' : 'come'} free today.{' '}
-      <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order' : 'orders'} will be late even at the earliest.{' '}
-      {morning.limit.sentence}
+      <Figure>{morning.late}</Figure> {morning.late === 1 ? 'order' : 'orders'} will be late even at the earliest. {morning.limit.sentence}
     </Answer>
   );
 }

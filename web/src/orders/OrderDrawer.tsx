@@ -28,8 +28,7 @@ export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart
         </Typography>
         <Told sentence={order.tell} />
         <Typography>
-          Due {date(order.dueMs)}
-          ; at the earliest {date(order.earliestMs)}, by work and waits alone. {order.why ?? order.status}.
+          Due {date(order.dueMs)}; at the earliest {date(order.earliestMs)}, by work and waits alone. {order.why ?? order.status}.
         </Typography>
         {order.options.length > 0 && <Typography>{order.options.join(', ')}</Typography>}
         <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
@@ -38,7 +37,7 @@ export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart
               {id}
             </Link>
           ))}
-          {onStart && (
+          {onStart && order.lacks.length > 0 && (
             <Button variant="outlined" onClick={onStart}>
               Start a batch
             </Button>

@@ -1,7 +1,7 @@
-import { Box, Button, Link } from '@mui/material';
+import { Button } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { Link as RouterLink, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useOrders } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -86,10 +86,10 @@ function OrderTable({ orders, onStart, onOpen }: TableProps) {
     {
       field: 'options',
       headerName: 'Options',
-      width: 150,
+      width: 124,
       valueFormatter: (value: string[]) => value.map((v) => v.replace(/^[^:]*: /, '')).join(', '),
     },
-    { field: 'customer', headerName: 'For', width: 140 },
+    { field: 'customer', headerName: 'For', width: 124 },
     { field: 'dueMs', headerName: 'Due', width: 102, valueFormatter: (value: number) => date(value) },
     {
       field: 'earliestMs',
@@ -104,22 +104,7 @@ function OrderTable({ orders, onStart, onOpen }: TableProps) {
       width: 86,
       valueFormatter: (value: number) => (value > 0 ? String(value) : ''),
     },
-    { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 200 },
-    {
-      field: 'batchIds',
-      headerName: 'Batches',
-      width: 112,
-      sortable: false,
-      renderCell: ({ row }) => (
-        <Box sx={{ display: 'flex', gap: 1 }}>
-          {row.batchIds.map((id) => (
-            <Link key={id} component={RouterLink} to={`/batches/${id}`}>
-              {id}
-            </Link>
-          ))}
-        </Box>
-      ),
-    },
+    { field: 'status', headerName: 'Where it is', flex: 1, minWidth: 150 },
     ...(onStart
       ? [
           {
@@ -129,17 +114,18 @@ function OrderTable({ orders, onStart, onOpen }: TableProps) {
             sortable: false,
             filterable: false,
             disableExport: true,
-            renderCell: ({ row }: { row: Order }) => (
-              <Button
-                onClick={(event) => {
-                  event.stopPropagation();
-                  onStart(row);
-                }}
-                aria-label={`Start a batch for ${row.id}`}
-              >
-                Start a batch
-              </Button>
-            ),
+            renderCell: ({ row }: { row: Order }) =>
+              row.lacks.length > 0 && (
+                <Button
+                  onClick={(event) => {
+                    event.stopPropagation();
+                    onStart(row);
+                  }}
+                  aria-label={`Start a batch for ${row.id}`}
+                >
+                  Start a batch
+                </Button>
+              ),
           },
         ]
       : []),

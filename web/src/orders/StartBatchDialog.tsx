@@ -8,9 +8,23 @@ import { useCarriers, useCommand, useLots, useSetup } from '../ground/queries.ts
 import { useSession } from '../ground/session.tsx';
 import { ChoiceIn, FieldRow, figureIn, figureRule, FlagIn, TextIn, useTyped } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
-import { plural } from '../parts/words.ts';
+import { pieces, plural } from '../parts/words.ts';
 
 type Body = View<'StartBatchDto'>;
+interface Lack {
+  component: Body['component'];
+  count: number;
+}
+
+/** Instruments are not begun: they are fitted from what is. */
+const startable = ({ component, count }: View<'LackView'>): Lack[] => (component === 'instrument' ? [] : [{ component, count }]);
+
+/** A lot's moisture against its band, as it is chosen by. */
+function moistureOf({ meanPct, band, outOfBand }: View<'LotView'>): string {
+  if (meanPct === null) return 'never read';
+  const within = `band ${band.low.toFixed(1)} to ${band.high.toFixed(1)} %`;
+  return `${meanPct.toFixed(1)} %, ${outOfBand === null ? 'in its' : 'out of its'} ${within}`;
+}
 
 interface Fields {
   component: Body['component'];
@@ -20,30 +34,52 @@ interface Fields {
   /** empty: on none yet */
   carrierId: string;
   offcut: boolean;
+  /** more than the order lacks */
+  more: boolean;
 }
 
 /** The most that is started at once from here. */
 const MOST_PIECES = 40;
 
-/** Starts bodies or necks for an order from a released lot of the right wood, and offers their cards. */
+/** Starts what an order lacks, part after part, from a released lot of the right wood, and offers the cards. */
 export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>; onClose: () => void }) {
   const { units } = useSession();
   const setup = useSetup();
   const lots = useLots(['released']);
   const carriers = useCarriers();
   const model = setup.data?.models.find((m) => m.id === order.modelId);
-  const { control, handleSubmit } = useForm<Fields>({
-    defaultValues: { component: 'body', quantity: String(Math.min(MOST_PIECES, order.quantity)), lotId: '', carrierId: '', offcut: false },
+  const asked = (lack: Lack | undefined): Fields => ({
+    component: lack?.component ?? 'body',
+    quantity: String(Math.min(MOST_PIECES, lack?.count ?? order.quantity)),
+    lotId: '',
+    carrierId: '',
+    offcut: false,
+    more: false,
   });
-  const { component, lotId, ...typed } = useTyped(control);
+  const { control, handleSubmit, reset } = useForm<Fields>({ defaultValues: asked(order.lacks.flatMap(startable)[0]) });
+  const { component, lotId, more, ...typed } = useTyped(control);
   const quantity = figureIn(typed.quantity);
   const [started, setStarted] = useState<string[]>([]);
+  // The order as it was when the dialog was opened, less what was started since.
+  const [lacks, setLacks] = useState<readonly Lack[]>(order.lacks.flatMap(startable));
+  const lacking = lacks.find((l) => l.component === component)?.count ?? 0;
   const start = useCommand(
     (body: Body, headers) => ask(client.POST('/api/batches', { body, headers })),
-    ({ id }) => setStarted((before) => [...before, id]),
+    ({ id }, body) => {
+      setStarted((before) => [...before, id]);
+      const left = lacks.flatMap((l) => {
+        const count = l.component === body.component ? l.count - body.quantity : l.count;
+        return count > 0 ? [{ ...l, count }] : [];
+      });
+      setLacks(left);
+      const [next] = left;
+      if (next) reset(asked(next));
+    },
   );
   const need = model?.wood.find((w) => w.component === component);
-  const fitting = (lots.data ?? []).filter((l) => need && l.species === need.species && l.use === need.use && l.leftM3 > 0);
+  const fitting = (lots.data ?? [])
+    .filter((l) => need && l.species === need.species && l.use === need.use && l.leftM3 > 0)
+    .sort((a, b) => Number(a.outOfBand !== null) - Number(b.outOfBand !== null));
   const racks = (carriers.data ?? []).filter((c) => c.kind === 'rack' && c.places - c.taken >= quantity);
   const lot = fitting.find((l) => l.id === lotId) ?? fitting[0];
   const neededM3 = (need?.volumeM3 ?? 0) * quantity;
@@ -68,7 +104,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
       submit="Start"
       leave="Close"
       width="sm"
-      disabled={!lot}
+      disabled={!lot || (quantity > lacking && !more)}
       pending={start.isPending}
       error={start.error}
       onSubmit={() => void submit()}
@@ -105,7 +141,18 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
           name="lotId"
           label="From lot"
           shown={lot?.id ?? ''}
-          choices={fitting.map((l) => [l.id, `${l.id}, ${l.species}, ${formatLumber(l.leftM3, units)} left`])}
+          choices={fitting.map((l) => [l.id, `${l.id}, ${formatLumber(l.leftM3, units)} left, ${moistureOf(l)}`])}
+        />
+      )}
+      {quantity > lacking && (
+        <FlagIn
+          control={control}
+          name="more"
+          label={
+            lacking === 0
+              ? `Every ${component} of this order is begun, or lies spare: start more all the same`
+              : `The order lacks ${pieces(lacking, component)}: start more all the same`
+          }
         />
       )}
       {maybeOffcut && (

@@ -13,7 +13,17 @@ import { carriersOf, statusWords } from './words.ts';
 type Batch = View<'BatchView'>;
 
 /** Batches as a table; a click opens the card. */
-export function BatchTable({ label, batches, height }: { label: string; batches: readonly Batch[]; height?: number | string }) {
+export function BatchTable({
+  label,
+  heading,
+  batches,
+  height,
+}: {
+  label: string;
+  heading?: string;
+  batches: readonly Batch[];
+  height?: number | string;
+}) {
   const navigate = useNavigate();
   const { nowMs, clock, date } = useSession();
   const columns: GridColDef<Batch>[] = [
@@ -63,6 +73,7 @@ export function BatchTable({ label, batches, height }: { label: string; batches:
   return (
     <DataTable
       label={label}
+      heading={heading}
       rows={batches}
       columns={columns}
       getRowId={(b) => b.id}

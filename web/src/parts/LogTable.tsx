@@ -6,12 +6,14 @@ import { DataTable } from './DataTable.tsx';
 type Line = View<'LogView'>;
 
 /** What happened to a thing, line by line. */
-export function LogTable({ of, log, height }: { of: string; log: readonly Line[]; height: number }) {
+export function LogTable({ of, log, height, heading }: { of: string; log: readonly Line[]; height: number; heading?: string }) {
   const { dateTime } = useSession();
   const columns: GridColDef<Line>[] = [
     { field: 'atMs', headerName: 'When', width: 150, valueFormatter: (value: number) => dateTime(value) },
     { field: 'sentence', headerName: 'What', flex: 1, minWidth: 240 },
     { field: 'by', headerName: 'Who', width: 140 },
   ];
-  return <DataTable label={`Log of ${of}`} rows={log} columns={columns} getRowId={(line) => line.id} height={height} wraps />;
+  return (
+    <DataTable label={`Log of ${of}`} heading={heading} rows={log} columns={columns} getRowId={(line) => line.id} height={height} wraps />
+  );
 }

@@ -39,9 +39,12 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
               </Section>
             )}
             {children?.(batches)}
-            <Section title="All batches here">
-              <BatchTable label={`Batches in ${STAGE_NAMES[stage]}`} batches={batches} height={Math.min(420, 190 + batches.length * 36)} />
-            </Section>
+            <BatchTable
+              heading="All batches here"
+              label={`Batches in ${STAGE_NAMES[stage]}`}
+              batches={batches}
+              height={Math.min(420, 190 + batches.length * 36)}
+            />
             <Caution kinds={cautions} />
           </>
         );

@@ -84,12 +84,8 @@ export default function RecordScreen() {
               ))}
             </Section>
           )}
-          <Section title="Steps as an instrument">
-            <Steps record={record} />
-          </Section>
-          <Section title="Log, from the first cut">
-            <LogTable of={record.instrument.serial} log={record.log} height={360} />
-          </Section>
+          <Steps record={record} />
+          <LogTable heading="Log, from the first cut" of={record.instrument.serial} log={record.log} height={360} />
         </>
       )}
     </Screen>
@@ -234,6 +230,7 @@ function Steps({ record }: { record: Instrument }) {
   return (
     <DataTable
       label={`Steps of ${record.instrument.serial}`}
+      heading="Steps as an instrument"
       rows={record.visits}
       columns={columns}
       getRowId={(v) => `${v.operationId}/${v.pass}`}

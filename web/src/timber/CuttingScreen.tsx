@@ -53,16 +53,15 @@ export default function CuttingScreen() {
               {counted(view.whole.length, 'measured board', 'measured boards')} of {counted(lots, 'released lot', 'released lots')}{' '}
               {view.whole.length === 1 ? 'is' : 'are'} whole.
             </Answer>
-            <Section title="Asked for">
-              <DataTable
-                label="Blanks asked for"
-                rows={view.needs.filter((n) => n.count > 0)}
-                columns={needs}
-                getRowId={(n) => `${n.orderId ?? ''} ${n.component}`}
-                height={360}
-                empty="Every open order has its blanks."
-              />
-            </Section>
+            <DataTable
+              label="Blanks asked for"
+              heading="Asked for"
+              rows={view.needs.filter((n) => n.count > 0)}
+              columns={needs}
+              getRowId={(n) => `${n.orderId ?? ''} ${n.component}`}
+              height={360}
+              empty="Every open order has its blanks."
+            />
             <Section title="Plans">
               <CuttingPlans />
             </Section>

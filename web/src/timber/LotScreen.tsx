@@ -116,9 +116,7 @@ export default function LotScreen() {
               </Section>
             </Box>
           </Box>
-          <Section title="Log">
-            <LogTable of={card.lot.id} log={card.log} height={300} />
-          </Section>
+          <LogTable heading="Log" of={card.lot.id} log={card.log} height={300} />
         </>
       )}
     </Screen>

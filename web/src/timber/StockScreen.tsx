@@ -23,15 +23,11 @@ export default function StockScreen() {
         <>
           <WoodTabs />
           <StockAnswer cover={stock.cover} />
-          <Section title="Cover">
-            <CoverTable cover={stock.cover} />
-          </Section>
+          <CoverTable cover={stock.cover} />
           <Section title="Blanks by weight">
             <Allotment />
           </Section>
-          <Section title="By species, form, grade and state">
-            <Lines lines={stock.lines} />
-          </Section>
+          <Lines lines={stock.lines} />
           {stock.suppliers.length > 0 && (
             <Section title="First session against the supplier’s papers">
               {stock.suppliers.map((s) => (
@@ -64,14 +60,12 @@ function StockAnswer({ cover }: { cover: readonly Cover[] }) {
       {buy.length === 0 ? (
         'No wood needs buying this month.'
       ) : (
-        <>
-          To buy this month: {buy.map((c) => `${kind(c)} by ${date(c.buyByMs ?? nowMs)}`).join(', ')}.
-        </>
+        <>To buy this month: {buy.map((c) => `${kind(c)} by ${date(c.buyByMs ?? nowMs)}`).join(', ')}.</>
       )}{' '}
       {late.length > 0 && (
         <>
-          {late.map((c) => `${kind(c)} runs short on ${date(c.shortMs ?? nowMs)}`).join(', ')}, and wood bought today would not be dry by then:
-          buy it dry, or promise later.
+          {late.map((c, i) => `${i === 0 ? capital(kind(c)) : kind(c)} runs short on ${date(c.shortMs ?? nowMs)}`).join(', ')}, and wood
+          bought today would not be dry by then: buy it dry, or promise later.
         </>
       )}{' '}
       {buy.length === 0 && late.length === 0 && next?.buyByMs != null && (
@@ -82,6 +76,8 @@ function StockAnswer({ cover }: { cover: readonly Cover[] }) {
     </Answer>
   );
 }
+
+const capital = (words: string) => words.slice(0, 1).toUpperCase() + words.slice(1);
 
 function CoverTable({ cover }: { cover: readonly Cover[] }) {
   const { units, date, nowMs } = useSession();
@@ -136,6 +132,7 @@ function CoverTable({ cover }: { cover: readonly Cover[] }) {
   return (
     <DataTable
       label="Cover"
+      heading="Cover"
       rows={[...cover].sort((a, b) => (a.days ?? 1e9) - (b.days ?? 1e9))}
       columns={columns}
       getRowId={(c) => `${c.species} ${c.use}`}
@@ -165,6 +162,7 @@ function Lines({ lines }: { lines: readonly View<'StockLineView'>[] }) {
   return (
     <DataTable
       label="Stock"
+      heading="By species, form, grade and state"
       rows={lines}
       columns={columns}
       getRowId={(l) => `${l.species} ${l.use} ${l.form} ${l.grade ?? ''} ${l.state}`}
