@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { choose, get, letTimePass, signIn, violations, walkTo } from './steps.ts';
+import { choose, get, letTimePass, makeRoom, signIn, violations, walkTo } from './steps.ts';
 
 interface Card {
   batch: { version: number; operationName: string };
@@ -133,6 +133,8 @@ test('a manager describes how a new model is built, and the stations build it', 
   await test.step('the station knows what to take; part of the work is done with the network gone', async () => {
     await page.keyboard.press('Escape');
     await page.setViewportSize({ width: 1024, height: 768 });
+    // Without network nobody could be told that its one place is taken.
+    await makeRoom(page, 'Cross-cut and rip');
     await page.goto('/station/RM1');
     await expect(page.getByRole('button', { name: new RegExp(bodies) })).toBeVisible();
     await page.getByRole('button', { name: new RegExp(bodies) }).click();

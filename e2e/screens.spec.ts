@@ -214,7 +214,7 @@ test('readings come in from a file, bad lines told before anything is saved', as
     buffer: Buffer.from(`lot,date,wood_temp_c,readings\n${lot},${at},20,9.1 9.2 c9.5\nL9999,${at},20,9.1\n${lot},${later},20,wet\n`),
   });
   const dialog = page.getByRole('dialog', { name: 'Import readings' });
-  await expect(dialog.getByRole('alert')).toContainText('1 line can be taken. 2 cannot');
+  await expect(dialog.getByRole('alert')).toContainText('1 session can be taken. 2 cannot');
   await expect(dialog.getByRole('gridcell', { name: 'There is no lot L9999' })).toBeVisible();
   await dialog.getByRole('button', { name: 'Take the good lines' }).click();
   await expect(dialog.getByRole('alert')).toContainText('1 session saved.');

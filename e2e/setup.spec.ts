@@ -190,3 +190,33 @@ test('a calendar program is given an address that works', async ({ page }) => {
   expect(feed.headers()['content-type']).toContain('text/calendar');
   expect(await feed.text()).toMatch(/^BEGIN:VCALENDAR/);
 });
+
+test('the working time gets a break, a night and a holiday, and says what cannot be', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/setup?tab=Working+time');
+  const save = page.getByRole('button', { name: 'Save working time' });
+  await expect(save).toBeDisabled();
+  await page.getByRole('button', { name: 'Add a break' }).click();
+  await page.getByLabel('Break from').fill('16:00');
+  await page.getByLabel('to', { exact: true }).fill('16:30');
+  await save.click();
+  await expect(page.getByRole('alert')).toContainText('The break from 16:00 to 16:30 does not lie in its shift');
+  await page.getByLabel('Break from').fill('12:00');
+  await page.getByLabel('to', { exact: true }).fill('12:30');
+  await page.getByRole('button', { name: 'Add a holiday' }).click();
+  await page.getByLabel('Holiday 1').fill('2026-12-25');
+  await page.getByRole('button', { name: 'Add a shift' }).click();
+  const second = page.getByRole('region', { name: 'Second shift' });
+  await second.getByLabel('Begins').fill('22:00');
+  await second.getByLabel('Ends').fill('06:00');
+  expect(await violations(page)).toEqual([]);
+  await save.click();
+  await expect(save).toBeDisabled();
+  await page.reload();
+  await expect(second.getByLabel('Ends')).toHaveValue('06:00');
+  await expect(page.getByLabel('Holiday 1')).toHaveValue('2026-12-25');
+  // Others walk on with one shift.
+  await page.getByRole('button', { name: 'Drop this shift' }).click();
+  await save.click();
+  await expect(save).toBeDisabled();
+});

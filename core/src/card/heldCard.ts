@@ -16,7 +16,17 @@ import {
   type RowKind,
   type Written,
 } from '../ledger/index.ts';
-import { AirNow, BoxesFor, CoatsOn, coatsOnAll, NextNumber, Temperatures, UnmeasuredOf } from '../routing/index.ts';
+import {
+  AirNow,
+  BoxesFor,
+  CoatsOn,
+  coatsOnAll,
+  NextNumber,
+  OutOfBandOf,
+  Temperatures,
+  UnmeasuredOf,
+  type OffMeasure,
+} from '../routing/index.ts';
 import type { TemperatureSample } from '../climate/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 
@@ -129,6 +139,13 @@ export class HeldCard {
     const about = { batchId: this.held.batchId };
     const pieces = this.answered([asked(UnmeasuredOf, about)], this.held.atMs).to(UnmeasuredOf, about);
     return pieces === NOT_ANSWERED ? [] : pieces;
+  }
+
+  /** Measures of the pass that lie out of band. */
+  get off(): readonly OffMeasure[] {
+    const about = { batchId: this.held.batchId };
+    const measures = this.answered([asked(OutOfBandOf, about)], this.held.atMs).to(OutOfBandOf, about);
+    return measures === NOT_ANSWERED ? [] : measures;
   }
 
   private answered(asks: readonly Asked[], nowMs: number): Answers {

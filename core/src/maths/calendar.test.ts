@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
-import { shiftWindows, WorkCalendar, WorkingTime, type WorkWeek } from './index.ts';
+import { checkWorkWeek, shiftWindows, WorkCalendar, WorkingTime, type WorkWeek } from './index.ts';
 
 const WEEK: WorkWeek = { timeZone: 'Europe/Dublin', days: [1, 2, 3, 4, 5], startsAt: '07:00', endsAt: '15:30', holidays: ['2026-12-25'] };
 const at = (iso: string) => Date.parse(iso);
@@ -46,6 +46,43 @@ describe('a work calendar', () => {
       windows.slice(1, -1).forEach((w) => expect(w.toMs - w.fromMs).toBe(8.5 * HOUR_MS));
     },
   );
+  test('has two shifts, a night that goes past midnight, breaks and short days', () => {
+    const shifts: WorkWeek = {
+      ...WEEK,
+      breaks: [{ startsAt: '12:00', endsAt: '12:30' }],
+      moreShifts: [
+        { days: [1, 2, 3, 4], startsAt: '15:30', endsAt: '22:00' },
+        { days: [1], startsAt: '22:00', endsAt: '06:00', breaks: [{ startsAt: '02:00', endsAt: '02:45' }] },
+      ],
+      shortDays: [{ date: '2026-01-13', endsAt: '12:00' }],
+    };
+    const day = (date: string) =>
+      shiftWindows(at(`${date}T06:30:00Z`), at(`${date}T06:30:00Z`) + DAY_MS, shifts).map((w) =>
+        [w.fromMs, w.toMs].map((ms) => new Date(ms).toISOString().slice(11, 16)).join('–'),
+      );
+    expect(day('2026-01-12')).toEqual(['07:00–12:00', '12:30–15:30', '15:30–22:00', '22:00–02:00', '02:45–06:00']);
+    // A short day ends what began that day, and not the night before.
+    expect(day('2026-01-13')).toEqual(['07:00–12:00']);
+    expect(day('2026-01-14')).toEqual(['07:00–12:00', '12:30–15:30', '15:30–22:00']);
+    expect(shiftWindows(at('2026-01-13T03:00:00Z'), at('2026-01-13T05:00:00Z'), shifts)).toEqual([
+      { fromMs: at('2026-01-13T03:00:00Z'), toMs: at('2026-01-13T05:00:00Z') },
+    ]);
+  });
+  test.each([
+    ['put forward', '2026-03-28', 7],
+    ['put back', '2026-10-24', 9],
+    ['left alone', '2026-06-06', 8],
+  ])('a night on which clocks are %s lasts as long as it does', (_, date, hours) => {
+    const night: WorkWeek = { ...WEEK, days: [6], startsAt: '22:00', endsAt: '06:00' };
+    const [shift] = shiftWindows(at(`${date}T12:00:00Z`), at(`${date}T12:00:00Z`) + DAY_MS, night);
+    expect((shift?.toMs ?? 0) - (shift?.fromMs ?? 0)).toBe(hours * HOUR_MS);
+  });
+  test('works overlapping shifts once', () => {
+    const overlapping: WorkWeek = { ...WEEK, moreShifts: [{ days: [1], startsAt: '14:00', endsAt: '18:00' }] };
+    const windows = shiftWindows(at('2026-01-12T00:00:00Z'), at('2026-01-13T00:00:00Z'), overlapping);
+    expect(windows.reduce((sum, w) => sum + w.toMs - w.fromMs, 0)).toBe(11 * HOUR_MS);
+    windows.slice(1).forEach((w, i) => expect(w.fromMs).toBeGreaterThanOrEqual(windows[i]?.toMs ?? Infinity));
+  });
   test('asked twice says the same, and any part of a span as the span itself does', () => {
     const calendar = new WorkCalendar(WEEK);
     const base = at('2026-01-01T00:00:00Z');
@@ -65,6 +102,25 @@ describe('a work calendar', () => {
       ),
       { numRuns: 60 },
     );
+  });
+});
+
+describe('a week that people can work by', () => {
+  test.each<[string, Partial<WorkWeek>, string | undefined]>([
+    ['as it is', {}, undefined],
+    [
+      'with a night and its break past midnight',
+      { startsAt: '22:00', endsAt: '06:00', breaks: [{ startsAt: '02:00', endsAt: '02:30' }] },
+      undefined,
+    ],
+    ['nowhere', { timeZone: 'Europe/Nowhere' }, 'timeZone'],
+    ['on no day', { days: [] }, 'shifts.0.days'],
+    ['in no time', { moreShifts: [{ days: [1], startsAt: '16:00', endsAt: '16:00' }] }, 'shifts.1.endsAt'],
+    ['with a break after it', { breaks: [{ startsAt: '15:00', endsAt: '16:00' }] }, 'shifts.0.breaks'],
+    ['with a break the wrong way round', { breaks: [{ startsAt: '12:30', endsAt: '12:00' }] }, 'shifts.0.breaks'],
+    ['with a holiday that is a short day', { shortDays: [{ date: '2026-12-25', endsAt: '12:00' }] }, 'holidays'],
+  ])('%s', (_, over, field) => {
+    expect(checkWorkWeek({ ...WEEK, ...over })?.field).toBe(field);
   });
 });
 

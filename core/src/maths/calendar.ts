@@ -6,54 +6,122 @@ import type { Interval } from './interval.ts';
 dayjs.extend(utc);
 dayjs.extend(timezone);
 
-/** The factory's ordinary week. */
-export interface WorkWeek {
-  timeZone: string;
-  /** ISO weekdays worked, 1 = Monday */
-  days: readonly number[];
-  /** local clock times, "07:00" */
+/** A stretch of a day by the clock, "07:00" to "15:30"; one that ends no later than it starts goes on past midnight. */
+export interface ClockSpan {
   startsAt: string;
   endsAt: string;
-  /** local dates not worked, "2026-12-25" */
+}
+
+/** A shift and the days of the week on which it begins. */
+export interface Shift extends ClockSpan {
+  /** ISO weekdays, 1 = Monday */
+  days: readonly number[];
+  /** when nobody works in it */
+  breaks?: readonly ClockSpan[];
+}
+
+/** The factory's ordinary week: its first shift, and what else there is. */
+export interface WorkWeek extends Shift {
+  timeZone: string;
+  /** local dates on which no shift begins, "2026-12-25" */
   holidays: readonly string[];
+  /** a second and a third shift */
+  moreShifts?: readonly Shift[];
+  /** local dates on which work that began that day ends early */
+  shortDays?: readonly { date: string; endsAt: string }[];
 }
 
 const DAY_MS = 86_400_000;
 
-/** The working days of a week's pattern. Finding the instant of a local clock time is dear, so each day is worked out once. */
+/** The working time of a week's pattern. Finding the instant of a local clock time is dear, so each day is worked out once. */
 export class WorkCalendar {
-  private readonly shifts = new Map<number, Interval | null>();
+  private readonly known = new Map<number, readonly Interval[]>();
 
-  /** @throws RangeError when the shift ends before it starts */
-  constructor(private readonly week: WorkWeek) {
-    if (week.endsAt <= week.startsAt) throw new RangeError('A shift ends after it starts, on the same day');
-  }
+  constructor(private readonly week: WorkWeek) {}
 
-  /** The stretches of working time between two instants, one per working day; clock changes shift them as they should. */
+  /** The stretches of working time between two instants: a shift without breaks is one; clock changes shift them as they should. */
   windows(fromMs: number, toMs: number): Interval[] {
     const windows: Interval[] = [];
-    // A local day begins at most a day before or after the same date in UTC.
-    for (let day = Math.floor(fromMs / DAY_MS) - 1; (day - 1) * DAY_MS < toMs; day++) {
-      const shift = this.shiftOf(day);
-      if (shift && shift.fromMs < toMs && shift.toMs > fromMs)
-        windows.push({ fromMs: Math.max(shift.fromMs, fromMs), toMs: Math.min(shift.toMs, toMs) });
-    }
+    // A local day begins at most a day before or after the same date in UTC, and its night shift ends on the next.
+    for (let day = Math.floor(fromMs / DAY_MS) - 2; (day - 1) * DAY_MS < toMs; day++)
+      for (const worked of this.begunOn(day)) {
+        const cut = { fromMs: Math.max(worked.fromMs, fromMs), toMs: Math.min(worked.toMs, toMs) };
+        const last = windows.at(-1);
+        // Where shifts overlap it is worked once; one that follows on another is a stretch of its own.
+        if (last && cut.fromMs < last.toMs) cut.fromMs = last.toMs;
+        if (cut.fromMs < cut.toMs) windows.push(cut);
+      }
     return windows;
   }
 
   /** @param day of the local date, in days since 1970-01-01, a Thursday */
-  private shiftOf(day: number): Interval | null {
-    const known = this.shifts.get(day);
-    if (known !== undefined) return known;
-    const { days, holidays, timeZone, startsAt, endsAt } = this.week;
-    const date = new Date(day * DAY_MS).toISOString().slice(0, 10);
+  private begunOn(day: number): readonly Interval[] {
+    const known = this.known.get(day);
+    if (known) return known;
+    const { holidays, moreShifts = [], shortDays = [] } = this.week;
+    const date = dateOf(day);
     const isoWeekday = ((((day + 3) % 7) + 7) % 7) + 1;
-    const at = (time: string) => dayjs.tz(`${date}T${time}:00`, timeZone).valueOf();
-    const shift = days.includes(isoWeekday) && !holidays.includes(date) ? { fromMs: at(startsAt), toMs: at(endsAt) } : null;
-    this.shifts.set(day, shift);
-    return shift;
+    const shifts = holidays.includes(date) ? [] : [this.week, ...moreShifts].filter((shift) => shift.days.includes(isoWeekday));
+    const shortened = shortDays.find((d) => d.date === date);
+    const endMs = shortened ? this.at(day, shortened.endsAt) : Infinity;
+    const worked = shifts
+      .flatMap((shift) => this.workedIn(shift, day))
+      .map(({ fromMs, toMs }) => ({ fromMs, toMs: Math.min(toMs, endMs) }))
+      .filter(({ fromMs, toMs }) => fromMs < toMs)
+      .sort((a, b) => a.fromMs - b.fromMs);
+    this.known.set(day, worked);
+    return worked;
+  }
+
+  /** A shift less its breaks. */
+  private workedIn({ startsAt, endsAt, breaks = [] }: Shift, day: number): Interval[] {
+    const span = (of: ClockSpan, begins: number): Interval => ({
+      fromMs: this.at(begins, of.startsAt),
+      toMs: this.at(of.endsAt <= of.startsAt ? begins + 1 : begins, of.endsAt),
+    });
+    const shift = span({ startsAt, endsAt }, day);
+    // A break before the hour at which the shift begins lies past midnight.
+    const pauses = breaks.map((pause) => span(pause, pause.startsAt < startsAt ? day + 1 : day)).sort((a, b) => a.fromMs - b.fromMs);
+    const edges = [shift.fromMs, ...pauses.flatMap((p) => [p.fromMs, p.toMs]), shift.toMs];
+    return edges.flatMap((fromMs, i) => (i % 2 === 0 ? [{ fromMs, toMs: edges[i + 1] ?? fromMs }] : []));
+  }
+
+  private at(day: number, time: string): number {
+    return dayjs.tz(`${dateOf(day)}T${time}:00`, this.week.timeZone).valueOf();
   }
 }
+
+/** What is wrong with a week, and where; undefined when people can work by it. */
+export function checkWorkWeek({
+  timeZone,
+  holidays,
+  moreShifts = [],
+  shortDays = [],
+  ...first
+}: WorkWeek): { field: string; problem: string } | undefined {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone });
+  } catch {
+    return { field: 'timeZone', problem: `There is no time zone ${timeZone}` };
+  }
+  for (const [i, { days, startsAt, endsAt, breaks = [] }] of [first, ...moreShifts].entries()) {
+    if (days.length === 0) return { field: `shifts.${i}.days`, problem: 'Say on which days the shift begins' };
+    if (startsAt === endsAt) return { field: `shifts.${i}.endsAt`, problem: 'A shift ends at another time than it starts' };
+    // Minutes after the shift's beginning: what lies past midnight comes after what lies before.
+    const after = (time: string) => (minutesOf(time) - minutesOf(startsAt) + DAY_MINUTES) % DAY_MINUTES;
+    const outside = breaks.find((pause) => !(after(pause.startsAt) < after(pause.endsAt) && after(pause.endsAt) <= after(endsAt)));
+    if (outside)
+      return { field: `shifts.${i}.breaks`, problem: `The break from ${outside.startsAt} to ${outside.endsAt} does not lie in its shift` };
+  }
+  const dates = [...holidays, ...shortDays.map((d) => d.date)];
+  const twice = dates.find((date, i) => dates.indexOf(date) !== i);
+  return twice === undefined ? undefined : { field: 'holidays', problem: `${twice} stands there twice` };
+}
+
+const DAY_MINUTES = 1440;
+const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3, 5));
+
+const dateOf = (day: number) => new Date(day * DAY_MS).toISOString().slice(0, 10);
 
 /** The working time between two instants by a week's pattern. */
 export const shiftWindows = (fromMs: number, toMs: number, week: WorkWeek): Interval[] => new WorkCalendar(week).windows(fromMs, toMs);

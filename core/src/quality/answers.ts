@@ -1,7 +1,7 @@
 import { Batch, countsFor, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass, Visit, visitOf } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { answerer, rowsBy, rowsOf, type Ask, type Rows } from '../ledger/index.ts';
-import { UnmeasuredOf, type Operation } from '../routing/index.ts';
+import { OutOfBandOf, UnmeasuredOf, type OffMeasure, type Operation } from '../routing/index.ts';
 import { Measure } from './measure.ts';
 import { measureEvidence } from './measureEvidence.ts';
 
@@ -47,6 +47,34 @@ export function unmeasuredPieces(
     .filter((piece) => !wanted.every((c) => taken.has(JSON.stringify([piece.id, c.id]))))
     .map((piece) => piece.id);
 }
+
+/** Of the pieces of the pass, the latest measures of the step that lie out of band, taken since they came to it. */
+export function offMeasures(
+  batch: Pick<Batch, 'redo'>,
+  visit: Pick<Visit, 'id' | 'continues'>,
+  operation: Operation,
+  pieces: readonly Piece[],
+  measures: readonly Measure[],
+): OffMeasure[] {
+  const inPass = new Set(piecesInPass(batch, pieces).map((p) => p.id));
+  const latest = new Map<string, Measure>();
+  for (const m of [...measures].sort((a, b) => a.atMs - b.atMs))
+    if (inPass.has(m.pieceId) && m.operationId === operation.id && countsFor(visit, m.visitId))
+      latest.set(JSON.stringify([m.pieceId, m.characteristicId]), m);
+  return [...latest.values()].flatMap(({ pieceId, characteristicId, value, low, high, inBand }) => {
+    const asked = operation.characteristics?.find((c) => c.id === characteristicId);
+    return inBand || !asked ? [] : [{ pieceId, name: asked.name, unit: asked.unit, value, low, high }];
+  });
+}
+
+export const outOfBandOf = answerer<{ batchId: string }, readonly OffMeasure[], Factory>(OutOfBandOf, {
+  reads,
+  answer({ batchId }, rows, factory) {
+    const batch = rows.get(Batch, batchId);
+    const pieces = piecesIn(rows, batchId);
+    return offMeasures(batch, visitOf(rows, batch), factory.operationAt(batch), pieces, measuresIn(rows, pieces));
+  },
+});
 
 export const unmeasuredOf = answerer<{ batchId: string }, readonly string[], Factory>(UnmeasuredOf, {
   reads,

@@ -1,6 +1,6 @@
 import type { Factory } from '../factory/index.ts';
 import type { Room } from '../ledger/index.ts';
-import { measuresOf, unmeasuredOf } from './answers.ts';
+import { measuresOf, outOfBandOf, unmeasuredOf } from './answers.ts';
 import { Measure } from './measure.ts';
 import { MeasuresTaken } from './measuresTaken.ts';
 import { TakeMeasures } from './takeMeasures.ts';
@@ -10,5 +10,5 @@ export const quality = {
   rows: [Measure],
   entries: [MeasuresTaken],
   commands: [TakeMeasures],
-  answers: [measuresOf, unmeasuredOf],
+  answers: [measuresOf, outOfBandOf, unmeasuredOf],
 } as const satisfies Room<never, Factory>;

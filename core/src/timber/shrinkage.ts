@@ -1,14 +1,20 @@
+import { FIBRE_SATURATION_PCT } from './meter.ts';
 import type { GrainDirection, Species } from './species.ts';
+
+/** The moistures between which coefficients were measured, percent. */
+export const COEFFICIENTS_HOLD = { low: 6, high: 14 } as const;
 
 /**
  * How much a part changes across the grain between two moistures; negative is shrinking.
  *
  * @param dimensionMm size at the first moisture
  * @param coefficientPerPoint radial or tangential, per point of moisture
- * @throws RangeError outside 6–14 %, where the coefficient does not hold
+ * @throws RangeError below 0 % and above fibre saturation, where wood no longer moves
  */
 export function movementMm(dimensionMm: number, coefficientPerPoint: number, fromPct: number, toPct: number): number {
-  for (const pct of [fromPct, toPct]) if (!(pct >= 6 && pct <= 14)) throw new RangeError(`The coefficient holds for 6–14 %, not ${pct} %`);
+  for (const pct of [fromPct, toPct])
+    if (!(pct >= 0 && pct <= FIBRE_SATURATION_PCT))
+      throw new RangeError(`Wood moves between 0 and ${FIBRE_SATURATION_PCT} %, not at ${pct} %`);
   return dimensionMm * coefficientPerPoint * (toPct - fromPct);
 }
 
@@ -32,15 +38,24 @@ export const MOVEMENT_LIMITS: readonly MovementLimit[] = [
 
 export interface Movement {
   changeMm: number;
+  /** how far it may be more or less: boards of one species differ */
+  giveOrTakeMm: number;
+  /** points of moisture that lie outside what the coefficients were measured for */
+  beyondPct: number;
   fromPct: number;
   toPct: number;
   /** what that endangers */
   endangered: MovementLimit[];
 }
 
+/** Boards of a species differ by so much of their movement. Source: Wood Handbook ch. 4, coefficient of variation of shrinkage about 15 %. */
+const SCATTER = 0.15;
+/** Beyond 6 to 14 % nobody measured: there it goes on in a straight line, and is twice as unsure. */
+const SCATTER_BEYOND = 0.3;
+
 /**
- * How a part moves between two moistures it is in equilibrium with, and what that endangers. The coefficients hold for
- * 6–14 %; drier or wetter air is taken as that edge, where wood moves no less.
+ * How a part moves between two moistures it is in equilibrium with, and what that endangers. Outside 6 to 14 % it goes on
+ * linearly, with a wider interval, and says so.
  */
 export function movement(
   species: Species,
@@ -52,7 +67,15 @@ export function movement(
 ): Movement {
   const coefficient = species[direction];
   if (coefficient === null) throw new RangeError(`How far ${species.name} moves is not on record: Setup, Species`);
-  const inside = (pct: number) => Math.min(14, Math.max(6, pct));
-  const changeMm = movementMm(dimensionMm, coefficient, inside(fromPct), inside(toPct));
-  return { changeMm, fromPct, toPct, endangered: limits.filter((l) => Math.abs(changeMm) > l.limitMm) };
+  const changeMm = movementMm(dimensionMm, coefficient, fromPct, toPct);
+  const inside = (pct: number) => Math.min(COEFFICIENTS_HOLD.high, Math.max(COEFFICIENTS_HOLD.low, pct));
+  const insideMm = Math.abs(movementMm(dimensionMm, coefficient, inside(fromPct), inside(toPct)));
+  return {
+    changeMm,
+    giveOrTakeMm: SCATTER * insideMm + SCATTER_BEYOND * (Math.abs(changeMm) - insideMm),
+    beyondPct: Math.abs(fromPct - inside(fromPct)) + Math.abs(toPct - inside(toPct)),
+    fromPct,
+    toPct,
+    endangered: limits.filter((l) => Math.abs(changeMm) > l.limitMm),
+  };
 }

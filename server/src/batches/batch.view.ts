@@ -150,6 +150,15 @@ export class CoatView {
   @Out() by: string;
 }
 
+export class OffMeasureView {
+  @Out() pieceId: string;
+  @Out() name: string;
+  @Out() unit: string;
+  @Out() value: number;
+  @Out() low: number;
+  @Out() high: number;
+}
+
 export class MeasureView {
   @Out() id: string;
   @Out() pieceId: string;
@@ -240,6 +249,8 @@ export class CardView {
   /** what is to be noted when the step begins */
   @OutList(() => SettingView) settings: SettingView[];
   @OutList(() => String) unmeasured: string[];
+  /** latest measures of this visit that lie out of band */
+  @OutList(() => OffMeasureView) off: OffMeasureView[];
   @OutList(() => MeasureView) measures: MeasureView[];
   @OutList(() => DefectView) defects: DefectView[];
   @OutList(() => OverrideView) overrides: OverrideView[];

@@ -74,6 +74,8 @@ export class FinishDto extends WhenDto {
   @InCount({ min: 0, max: PIECES_MAX }) rework: number;
   @InCount({ min: 0, max: PIECES_MAX }) scrap: number;
   @InList(() => OutcomeDto, { max: PIECES_MAX }) outcomes: OutcomeDto[];
+  /** why measures out of band are accepted as they are, by a lead */
+  @InText({ min: 5, max: 500, lines: true, optional: true }) acceptReason?: string;
 }
 
 export class MoveDto extends WhenDto {

@@ -21,6 +21,7 @@ import {
   type OnRoute,
   NOT_ANSWERED,
   coatFindings,
+  offMeasures,
   unmeasuredPieces,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
@@ -136,6 +137,7 @@ export class BatchesQueries {
       characteristics: [...(operation.characteristics ?? [])],
       settings: (operation.settings ?? []).map(({ id, name, figure = null }) => ({ id, name, figure })),
       unmeasured: visit ? unmeasuredPieces(batch, visit, operation, pieces, measures) : [],
+      off: visit ? offMeasures(batch, visit, operation, pieces, measures) : [],
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),
       overrides: overrides.map((o) => history.override(o)),

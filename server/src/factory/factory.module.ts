@@ -14,11 +14,21 @@ import { SetupController } from './setup.controller.ts';
 import { SetupService } from './setup.service.ts';
 import { FactoryNowModule } from './factoryNow.module.ts';
 import { WoodRulesService } from './woodRules.service.ts';
+import { WorkingTimeService } from './workingTime.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryNowModule],
   controllers: [FactoryController, SetupController, EquipmentController, PeopleController, RegistersController],
-  providers: [PeopleService, SetupService, WoodRulesService, RegistersService, EquipmentService, ChangesService, PrintingService],
+  providers: [
+    PeopleService,
+    SetupService,
+    WoodRulesService,
+    WorkingTimeService,
+    RegistersService,
+    EquipmentService,
+    ChangesService,
+    PrintingService,
+  ],
   exports: [FactoryNowModule, ChangesService, PrintingService],
 })
 export class FactoryModule {}

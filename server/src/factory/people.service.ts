@@ -59,7 +59,8 @@ export class PeopleService {
     const { name, skills, away, week, active, role, version } = dto;
     checkSkills(skills);
     if (away.some((a) => a.toMs <= a.fromMs)) throw badInput('away', 'An absence ends after it begins');
-    if (week && week.endsAt <= week.startsAt) throw badInput('week', 'A shift ends after it starts, on the same day');
+    if (week && week.endsAt === week.startsAt)
+      throw badInput('week', 'A shift ends at another time than it starts; past midnight it ends the next day');
     return this.changes.make(actor, 'person', id, dto, async (manager) => {
       await oneAtATime(manager);
       const person = await seen(manager, id, version);

@@ -13,12 +13,14 @@ import {
   ChangeMovementDto,
   ChangeSerialDto,
   ChangeStationDto,
+  ChangeWorkingTimeDto,
   SetupView,
   ZoneDayView,
   ZoneView,
 } from './setup.dto.ts';
 import { SetupService } from './setup.service.ts';
 import { WoodRulesService } from './woodRules.service.ts';
+import { WorkingTimeService } from './workingTime.service.ts';
 
 export class DaysDto {
   @Type(() => Number)
@@ -32,6 +34,7 @@ export class SetupController {
   constructor(
     private readonly setup: SetupService,
     private readonly woodRules: WoodRulesService,
+    private readonly workingTime: WorkingTimeService,
     private readonly climate: ClimateService,
   ) {}
 
@@ -82,6 +85,13 @@ export class SetupController {
   @ApiOkResponse({ type: DoneView })
   changeMovement(@CurrentActor() actor: Actor, @Body() dto: ChangeMovementDto): Promise<DoneView> {
     return this.woodRules.changeMovement(actor, dto);
+  }
+
+  @Put('settings/working-time')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeWorkingTime(@CurrentActor() actor: Actor, @Body() dto: ChangeWorkingTimeDto): Promise<DoneView> {
+    return this.workingTime.change(actor, dto);
   }
 
   @Put('settings/kilns')

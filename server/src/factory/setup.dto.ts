@@ -9,7 +9,21 @@ import {
   type SprayLimits,
   type Stage,
 } from '@ample-crane/core';
-import { InCount, InList, InNumber, InOneOf, InPart, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import {
+  InCount,
+  InDay,
+  InList,
+  InNumber,
+  InOneOf,
+  InPart,
+  InText,
+  InWholeNumbers,
+  Out,
+  OutEnum,
+  OutList,
+  OutOrNull,
+  OutPart,
+} from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { PersonView } from './people.dto.ts';
 import { DefectKindDto, SpeciesDto } from './registers.dto.ts';
@@ -72,6 +86,40 @@ export class MovementLimitDto {
 
 export class ChangeMovementDto extends SeenDto {
   @InList(() => MovementLimitDto, { max: 30 }) limits: MovementLimitDto[];
+}
+
+const CLOCK_TIME = { pattern: /^([01]\d|2[0-3]):[0-5]\d$/, hint: 'A time of day is written as 07:00' };
+
+class ClockSpanDto {
+  @InText(CLOCK_TIME) startsAt: string;
+  /** one that is no later than the start lies on the next day */
+  @InText(CLOCK_TIME) endsAt: string;
+}
+
+class ShiftDto extends ClockSpanDto {
+  /** ISO weekdays on which it begins, 1 for Monday */
+  @InWholeNumbers({ min: 1, max: 7, most: 7 }) days: number[];
+  @InList(() => ClockSpanDto, { max: 6 }) breaks: ClockSpanDto[];
+}
+
+class HolidayDto {
+  @InDay() date: string;
+}
+
+class ShortDayDto extends HolidayDto {
+  @InText(CLOCK_TIME) endsAt: string;
+}
+
+/** When the factory works. */
+export class WorkingTimeDto {
+  @InText({ max: 60 }) timeZone: string;
+  @InList(() => ShiftDto, { max: 3 }) shifts: ShiftDto[];
+  @InList(() => HolidayDto, { max: 200 }) holidays: HolidayDto[];
+  @InList(() => ShortDayDto, { max: 100 }) shortDays: ShortDayDto[];
+}
+
+export class ChangeWorkingTimeDto extends WorkingTimeDto {
+  @InText({ max: 40, optional: true }) seen?: string;
 }
 
 /** Air of a kiln or cabinet. */
@@ -230,6 +278,7 @@ class RuleTagsView {
   @Out() movement: string;
   @Out() kilns: string;
   @Out() serial: string;
+  @Out() workingTime: string;
 }
 
 export class SetupView {
@@ -246,6 +295,7 @@ export class SetupView {
   @OutList(() => DefectKindDto) defects: DefectKindDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
+  @OutPart(() => WorkingTimeDto) workingTime: WorkingTimeDto;
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
   @OutPart(() => SerialDto) serial: SerialDto;
   @Out() serialExample: string;

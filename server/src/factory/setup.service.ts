@@ -10,6 +10,7 @@ import type { ChangeSerialDto, ChangeStationDto, ModelView, SetupView } from './
 import type { ModelEntity } from './factory.entity.ts';
 import { StationEntity } from './factory.entity.ts';
 import { PeopleService } from './people.service.ts';
+import { workingTimeView } from './workingTime.service.ts';
 import { FactoryService, type FactoryNow } from './factory.service.ts';
 import { moistureView } from './woodRules.service.ts';
 
@@ -51,6 +52,7 @@ export class SetupService {
       defects: factory.setUp.settings.defects.map(({ name, stages }) => ({ name, stages: [...stages] })),
       movementLimits: factory.setUp.settings.movementLimits,
       kilns: factory.setUp.settings.kilnSchedules.map(({ steps, ...schedule }) => ({ ...schedule, steps: [...steps] })),
+      workingTime: workingTimeView(workWeek),
       serial: serialPattern,
       serialExample: formatSerial(serialPattern, {
         atMs: nowMs,
@@ -66,6 +68,7 @@ export class SetupService {
         movement: tagOf(factory.setUp.settings.movementLimits),
         kilns: tagOf(factory.setUp.settings.kilnSchedules),
         serial: tagOf(serialPattern),
+        workingTime: tagOf(workWeek),
       },
     };
   }

@@ -1,3 +1,4 @@
+import { offInWords } from '@ample-crane/core';
 import { Box, Button, Stack, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
@@ -5,6 +6,8 @@ import type { View } from '../ground/api.ts';
 import { Figure, Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { TextIn } from '../parts/fields.tsx';
+import { Finding } from '../parts/Finding.tsx';
+import { useSession } from '../ground/session.tsx';
 import { DefectIn, OriginIn } from './PieceActs.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
@@ -18,18 +21,22 @@ interface Judged {
 }
 interface Fields {
   judged: Judged[];
+  /** why measures out of band are accepted as they are */
+  acceptReason: string;
 }
 
 /** Finishing a step: every piece is good unless said otherwise; what is not good needs a defect and where it comes from. */
 export function FinishForm({ card, act, folded = false }: { card: View<'CardView'>; act: 'finish' | 'receive'; folded?: boolean }) {
   const { batch, inPass } = card;
   const isGood = (pieceId: string): Judged => ({ pieceId, outcome: 'good', defect: '', originOperationId: batch.operationId, note: '' });
-  const { control, handleSubmit, getValues, reset } = useForm<Fields>({ defaultValues: { judged: inPass.map(isGood) } });
-  const judged = useWatch({ control, name: 'judged' });
+  const { control, handleSubmit, getValues, reset } = useForm<Fields>({
+    defaultValues: { judged: inPass.map(isGood), acceptReason: '' },
+  });
+  const [judged, acceptReason] = useWatch({ control, name: ['judged', 'acceptReason'] });
   const settle = useEffectEvent(() => {
     const said = new Map(getValues('judged').map((j) => [j.pieceId, j]));
     if (inPass.length !== said.size || !inPass.every((id) => said.has(id)))
-      reset({ judged: inPass.map((id) => said.get(id) ?? isGood(id)) });
+      reset({ judged: inPass.map((id) => said.get(id) ?? isGood(id)), acceptReason: getValues('acceptReason') });
   });
   // Others may finish some of them meanwhile: what was said of the rest stays.
   const ids = inPass.join();
@@ -39,8 +46,11 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const finish = useBatchCommand(act, batch, `${verb} ${batch.operationName.toLowerCase()}`);
   const count = (outcome: Outcome) => judged.filter((j) => j.outcome === outcome).length;
   const incomplete = judged.some((j) => j.outcome !== 'good' && j.defect === '');
+  const off = card.off.filter(({ pieceId }) => judged.some((j) => j.pieceId === pieceId && j.outcome === 'good'));
+  const unaccepted = off.length > 0 && acceptReason.trim().length < ACCEPT_REASON_LENGTH;
   const submit = () =>
     finish.mutate({
+      ...(off.length > 0 ? { acceptReason } : {}),
       good: count('good'),
       rework: count('rework'),
       scrap: count('scrap'),
@@ -61,8 +71,9 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
       {(open ? judged : []).map((j, i) => (
         <PieceRow key={j.pieceId} at={i} judged={j} card={card} control={control} />
       ))}
+      {off.length > 0 && <Accepting off={off} control={control} />}
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', pt: 0.5 }}>
-        <Button type="submit" variant="contained" size="large" disabled={incomplete} loading={finish.isPending}>
+        <Button type="submit" variant="contained" size="large" disabled={incomplete || unaccepted} loading={finish.isPending}>
           {open ? verb : inPass.length === 1 ? `${verb}, good` : `${verb}, all ${inPass.length} good`}
         </Button>
         <Typography hidden={!open}>
@@ -83,6 +94,25 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
       )}
       {incomplete && <Typography color="text.secondary">Say what is wrong with each piece that is not good.</Typography>}
       {finish.error && <ErrorNote error={finish.error} />}
+    </Stack>
+  );
+}
+
+const ACCEPT_REASON_LENGTH = 5;
+
+/** Pieces that are called good though a measure of theirs is out of band: whoever may, says why. */
+function Accepting({ off, control }: { off: View<'CardView'>['off']; control: Control<Fields> }) {
+  const { may } = useSession();
+  return (
+    <Stack spacing={1}>
+      {off.map((m) => (
+        <Finding key={`${m.pieceId} ${m.name}`} severity="stop" sentence={`Out of band: ${offInWords(m)}`} />
+      ))}
+      {may('lead') ? (
+        <TextIn control={control} name="acceptReason" label="Why they are accepted as they are" multiline />
+      ) : (
+        <Typography color="text.secondary">Do it again, call it rework, or ask a lead to accept it with a reason.</Typography>
+      )}
     </Stack>
   );
 }

@@ -107,6 +107,7 @@ export function cardAsSeen(told: Card, { card }: Seen, nowMs: number): Card {
     coatsThisVisit: card.coats,
     coatFindings: told.coatPlan === null ? [] : card.coatFindings(nowMs),
     unmeasured: [...card.unmeasured],
+    off: [...card.off],
   };
 }
 

@@ -1,8 +1,11 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { createContext, use } from 'react';
-import type { View } from '../ground/api.ts';
+import { problemOf, takeChanged, type View } from '../ground/api.ts';
 import { send, type BatchBodies, type BatchCommandName, type BatchGiven } from '../ground/batchCommands.ts';
+import { Changes } from '../ground/changes.ts';
 import { useLostConnection } from '../ground/connection.ts';
 import { newKey } from '../ground/newKey.ts';
+import { isForLater, sendEntry } from '../ground/outbox.ts';
 import { askPin } from '../ground/pinAsked.ts';
 import { useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -36,23 +39,64 @@ export function useBatchCommand<K extends BatchCommandName>(
     (given: BatchGiven<K>, headers) => send(command, batch.id, { ...given, version: batch.version } as unknown as BatchBodies[K], headers),
     done,
   );
+  const atOnce = useAtOnce(batch.version, done);
   // Who signs off is asked at that moment, and the server has to know them.
   if (!queued || command === 'sign-off') return direct;
   return {
-    isPending: false,
-    error: null,
-    reset: () => undefined,
+    isPending: atOnce.isPending,
+    error: atOnce.error,
+    reset: atOnce.reset,
     mutate: (given) => {
       const { personId } = session;
-      const add = () => {
-        stationOutbox.add({ key: newKey(), personId, batchId: batch.id, command, given, atMs: exactNow(), sentence }, batch.version);
-        void stationOutbox.flush(personId);
-        done?.();
-      };
-      // A tablet that many use cannot ask the server who this is: it asks them.
+      const entry: NewEntry = { key: newKey(), personId, batchId: batch.id, command, given, atMs: exactNow(), sentence };
+      // What was done before goes before.
       const offline = lost !== null || !navigator.onLine || stationOutbox.entries().some((e) => e.state === 'waiting');
-      if (session.station !== null && offline) void askPin(personId).then((confirmed) => confirmed && add());
-      else add();
+      if (!offline) {
+        atOnce.mutate(entry);
+        return;
+      }
+      atOnce.reset();
+      // A tablet that many use cannot ask the server who this is: it asks them.
+      const confirmed = session.station === null ? Promise.resolve(true) : askPin(personId);
+      void confirmed.then((yes) => yes && keep(entry, batch.version, done));
     },
   };
+}
+
+type NewEntry = Parameters<typeof stationOutbox.add>[0];
+
+/** Longer than this nobody at a bench waits for an answer: the entry is kept on the device, under the same key. */
+const PATIENCE_MS = 4_000;
+
+/** Puts an entry on the device, to be sent when it can be. */
+function keep(entry: NewEntry, version: number, done?: () => void): void {
+  stationOutbox.add(entry, version);
+  void stationOutbox.flush(entry.personId);
+  done?.();
+}
+
+/** Sends an entry and waits for the answer, so that a refusal is told where it was pressed; without answer it is kept. */
+function useAtOnce(version: number, done?: () => void) {
+  const queries = useQueryClient();
+  return useMutation<unknown, Error, NewEntry>({
+    mutationFn: async (entry) => {
+      const late = new Promise<'late'>((resolve) => setTimeout(() => resolve('late'), PATIENCE_MS));
+      try {
+        const answer = await Promise.race([sendEntry({ ...entry, state: 'waiting', version }, version), late]);
+        if (answer === 'late') {
+          keep(entry, version, done);
+          return;
+        }
+      } catch (error) {
+        const problem = problemOf(error);
+        // Somebody was quicker: the form stays, on the batch as it is now.
+        if (problem.status === 409) void queries.invalidateQueries();
+        if (!isForLater(problem)) throw error;
+        keep(entry, version, done);
+        return;
+      }
+      done?.();
+      await Changes.of(queries).mine(takeChanged(entry.key));
+    },
+  });
 }

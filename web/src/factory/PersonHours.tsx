@@ -1,10 +1,9 @@
-import { Button, Checkbox, FormControlLabel, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Button, Checkbox, FormControlLabel, Stack, TextField, Typography } from '@mui/material';
 import dayjs from 'dayjs';
 import { Controller, useFieldArray, useWatch, type Control } from 'react-hook-form';
 import { useSession } from '../ground/session.tsx';
 import type { PersonFields } from './personForm.ts';
-
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+import { WeekdaysIn } from './WeekdaysIn.tsx';
 
 /** When somebody is there: their own week where it is not the factory's, and the days they are away. */
 export function PersonHours({ control }: { control: Control<PersonFields> }) {
@@ -33,21 +32,7 @@ function OwnWeek({ control }: { control: Control<PersonFields> }) {
       <Controller
         name="days"
         control={control}
-        render={({ field }) => (
-          <ToggleButtonGroup
-            size="small"
-            value={field.value}
-            onChange={(_, days: number[]) => field.onChange(days)}
-            aria-label="Days worked"
-            sx={{ flexWrap: 'wrap' }}
-          >
-            {DAYS.map((name, i) => (
-              <ToggleButton key={name} value={i + 1}>
-                {name}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
-        )}
+        render={({ field }) => <WeekdaysIn label="Days worked" value={field.value} onChange={field.onChange} />}
       />
       <Stack direction="row" spacing={1}>
         <TextField type="time" label="Begins" slotProps={{ inputLabel: { shrink: true } }} fullWidth {...control.register('startsAt')} />

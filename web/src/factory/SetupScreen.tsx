@@ -19,6 +19,7 @@ import { PersonDialog } from './PersonDialog.tsx';
 import { Rules } from './Rules.tsx';
 import { SpeciesRegister } from './SpeciesRegister.tsx';
 import { StationDialog } from './StationDialog.tsx';
+import { WorkingTime } from './WorkingTime.tsx';
 
 const TABS = [
   'People',
@@ -31,6 +32,7 @@ const TABS = [
   'Species',
   'Defects',
   'Materials',
+  'Working time',
   'Calendar',
 ] as const;
 type TabName = (typeof TABS)[number];
@@ -78,6 +80,7 @@ export default function SetupScreen() {
             {tab === 'Species' && <SpeciesRegister setup={setup} />}
             {tab === 'Defects' && <DefectRegister setup={setup} />}
             {tab === 'Materials' && <Materials materials={setup.materials} />}
+            {tab === 'Working time' && <WorkingTime setup={setup} />}
             {tab === 'Calendar' && <CalendarFeed />}
           </>
         );

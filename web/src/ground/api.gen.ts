@@ -1696,6 +1696,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/working-time": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeWorkingTime"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/kilns": {
         parameters: {
             query?: never;
@@ -2862,6 +2878,14 @@ export interface components {
             name: string;
             figure: components["schemas"]["SettingFigureView"] | null;
         };
+        OffMeasureView: {
+            pieceId: string;
+            name: string;
+            unit: string;
+            value: number;
+            low: number;
+            high: number;
+        };
         DefectKindsView: {
             usual: string[];
             other: string[];
@@ -2902,6 +2926,7 @@ export interface components {
             characteristics: components["schemas"]["CharacteristicView"][];
             settings: components["schemas"]["SettingView"][];
             unmeasured: string[];
+            off: components["schemas"]["OffMeasureView"][];
             measures: components["schemas"]["MeasureView"][];
             defects: components["schemas"]["DefectView"][];
             overrides: components["schemas"]["OverrideView"][];
@@ -2980,6 +3005,7 @@ export interface components {
             rework: number;
             scrap: number;
             outcomes: components["schemas"]["OutcomeDto"][];
+            acceptReason?: string;
         };
         PiecesDto: {
             version: number;
@@ -3810,6 +3836,31 @@ export interface components {
             limitMm: number;
             because: string;
         };
+        ClockSpanDto: {
+            startsAt: string;
+            endsAt: string;
+        };
+        ShiftDto: {
+            startsAt: string;
+            endsAt: string;
+            days: number[];
+            breaks: components["schemas"]["ClockSpanDto"][];
+        };
+        HolidayDto: {
+            /** Format: date */
+            date: string;
+        };
+        ShortDayDto: {
+            /** Format: date */
+            date: string;
+            endsAt: string;
+        };
+        WorkingTimeDto: {
+            timeZone: string;
+            shifts: components["schemas"]["ShiftDto"][];
+            holidays: components["schemas"]["HolidayDto"][];
+            shortDays: components["schemas"]["ShortDayDto"][];
+        };
         SprayLimitsView: {
             zoneId: string;
             minTempC: number;
@@ -3831,6 +3882,7 @@ export interface components {
             movement: string;
             kilns: string;
             serial: string;
+            workingTime: string;
         };
         SetupView: {
             people: components["schemas"]["PersonView"][];
@@ -3846,6 +3898,7 @@ export interface components {
             defects: components["schemas"]["DefectKindDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
+            workingTime: components["schemas"]["WorkingTimeDto"];
             spray: components["schemas"]["SprayLimitsView"];
             serial: components["schemas"]["SerialDto"];
             serialExample: string;
@@ -3894,6 +3947,13 @@ export interface components {
         ChangeMovementDto: {
             seen?: string;
             limits: components["schemas"]["MovementLimitDto"][];
+        };
+        ChangeWorkingTimeDto: {
+            timeZone: string;
+            shifts: components["schemas"]["ShiftDto"][];
+            holidays: components["schemas"]["HolidayDto"][];
+            shortDays: components["schemas"]["ShortDayDto"][];
+            seen?: string;
         };
         ChangeKilnsDto: {
             seen?: string;
@@ -6821,6 +6881,29 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeMovementDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Setup_changeWorkingTime: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeWorkingTimeDto"];
             };
         };
         responses: {

@@ -42,7 +42,7 @@ export type Sending = (entry: OutboxEntry, version: number) => Promise<{ version
 export const STORED = 'outbox';
 const UNREADABLE = 'outbox, unreadable';
 /** What the server has not decided for good: not reached, not signed in, broken, too many at once. */
-const isForLater = (problem: ProblemDocument) =>
+export const isForLater = (problem: ProblemDocument) =>
   problem.status <= 0 || problem.status === 401 || problem.status === 429 || problem.status >= 500;
 
 /**

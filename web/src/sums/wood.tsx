@@ -165,7 +165,8 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
       { name: 'temp2', label: 'Lives at, °C', value: '22', width: 120 },
       { name: 'rh2', label: 'and humidity, %', value: '25', width: 140 },
     ],
-    formula: 'Size × coefficient × change in moisture; the coefficients hold for 6 to 14 %, beyond which the edge is taken.',
+    formula:
+      'Size × coefficient × change in moisture. The coefficients were measured for 6 to 14 %; beyond that it goes on in a straight line, less surely.',
     source: 'The coefficient is the register’s: Setup, Species; the limits of joints are the factory’s: Setup, Bands and rules',
     work: (input, n, { movementLimits, species }) => {
       const from = equilibriumMoisturePct(n('temp1'), share(n('rh1')));
@@ -176,7 +177,13 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
       return [
         { label: 'Moisture', value: `${pct(from)} to ${pct(to)}` },
         { label: 'Coefficient', value: `${((wood[across] ?? 0) * 100).toFixed(3)} % a point, from ${wood.source}`, remark: true },
-        { label: moved.changeMm < 0 ? 'It shrinks by' : 'It grows by', value: `${Math.abs(moved.changeMm).toFixed(2)} mm` },
+        {
+          label: moved.changeMm < 0 ? 'It shrinks by' : 'It grows by',
+          value: `${Math.abs(moved.changeMm).toFixed(2)} mm, give or take ${moved.giveOrTakeMm.toFixed(2)}`,
+        },
+        ...(moved.beyondPct > 0
+          ? [{ label: 'Beyond 6 to 14 %', value: `${moved.beyondPct.toFixed(1)} points of it, where nobody measured`, remark: true }]
+          : []),
         ...moved.endangered.map((l) => ({ label: `${l.name} (bears ${l.limitMm} mm)`, value: l.because, remark: true })),
       ];
     },

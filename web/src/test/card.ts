@@ -35,6 +35,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   characteristics: [],
   settings: [],
   unmeasured: [],
+  off: [],
   measures: [],
   defects: [],
   overrides: [],

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { judge, NOT_ANSWERED, Rows, type Decision, type Written } from '../../ledger/index.ts';
-import { CoatsOn, UnmeasuredOf, type Route } from '../../routing/index.ts';
+import { CoatsOn, OutOfBandOf, UnmeasuredOf, type OffMeasure, type Route } from '../../routing/index.ts';
 import { Lot } from '../../timber/index.ts';
 import { testFactory } from '../../test/factory.ts';
 import { batchOf, piecesOf, step } from '../../test/parts.ts';
@@ -36,6 +36,7 @@ interface Around {
   pieces?: readonly Piece[];
   nowMs?: number;
   unmeasured?: readonly string[];
+  off?: readonly OffMeasure[];
   coats?: number;
 }
 
@@ -50,6 +51,7 @@ function decide(batch: Batch, { command, ...said }: BatchCommand, { pieces = pie
 
     [CoatsOn.name]: known.coats && pieces.map(({ id }) => ({ pieceId: id, coats: known.coats, lastMs: 0 })),
     [UnmeasuredOf.name]: known.unmeasured,
+    [OutOfBandOf.name]: known.off ?? [],
   };
   const sight = { rows, factory, nowMs, by: { personId: 'ann', role: 'lead' as const } };
   return judge(batchCommand(command), { batchId: batch.id, ...said }, sight, ({ question }) => answers[question.name] ?? NOT_ANSWERED);
@@ -113,6 +115,23 @@ describe('a command on a batch', () => {
     const measuring = batchOf({ status: 'running', operationId: 'measure' });
     expect(kinds(decide(measuring, finish(3), { unmeasured: ['B1-02'] }))).toEqual(['Not measured yet: B1-02']);
     expect(kinds(decide(measuring, finish(3), { unmeasured: [] }))).toEqual(['work.finished', 'batch.moved']);
+    const off = [{ pieceId: 'B1-02', name: 'Width', unit: 'mm', value: 9, low: 1, high: 2 }];
+    const sentence = 'Out of band: B1-02: Width 9 mm, band 1 to 2';
+    expect(kinds(decide(measuring, finish(3), { unmeasured: [], off }))).toEqual([sentence]);
+    // What is called rework or scrap is judged already.
+    expect(kinds(decide(measuring, finish(2, 0, 1, ['B1-02']), { unmeasured: [], off }))).toEqual(['work.finished', 'batch.moved']);
+    const accepting = (acceptReason: string): BatchCommand => ({ ...finish(3), acceptReason }) as BatchCommand;
+    expect(kinds(decide(measuring, accepting(' no '), { unmeasured: [], off }))).toEqual([
+      'Say why they are accepted, so that others will understand',
+    ]);
+    const accepted = decide(measuring, accepting('Sanded to fit at the bench'), { unmeasured: [], off });
+    expect(accepted).toMatchObject({
+      kind: 'accept',
+      entries: [{ payload: { override: { reason: 'Sanded to fit at the bench', findings: [{ sentence }] } } }, {}],
+    });
+    expect(kinds(decide(measuring, accepting('Sanded to fit at the bench'), { unmeasured: ['B1-01'], off }))).toContain(
+      'Not measured yet: B1-01',
+    );
     expect(kinds(decide(measuring, finish(3)))).toEqual(['Not measured yet: B1-01, B1-02, B1-03']);
     const spraying = batchOf({ status: 'running', operationId: 'spray', component: 'instrument' });
     expect(kinds(decide(spraying, finish(3), { coats: 1 }))).toEqual(['1 of 2 coats logged']);

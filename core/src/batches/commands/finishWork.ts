@@ -1,16 +1,25 @@
-import { refuse, type Asked, type Decision } from '../../ledger/index.ts';
-import { aspectAsks, mayFinish } from '../../routing/index.ts';
+import { mayActAs, refuse, wrongInput, type Asked, type Decision } from '../../ledger/index.ts';
+import { aspectAsks, mayFinish, MEASURE_RULE } from '../../routing/index.ts';
 import { piecesInPass } from '../batch.ts';
 import { benchOf } from '../bench.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { goesOn, moveAsks, placesWithout } from '../moving.ts';
 import { countsObjection, type Counts } from '../pieces.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
-import { onBatch, type AtStep, type SeenAtStep } from './onBatch.ts';
+import { onBatch, OVERRIDE_ROLE, type AtStep, type SeenAtStep } from './onBatch.ts';
+
+/** What comes of a pass, and why measures out of band are accepted as they are. */
+type Finishing = Counts & { acceptReason?: string };
+
+const ACCEPT_REASON_LENGTH = 5;
 
 /** The work of a pass is done, and counted. */
-export const FinishWork = onBatch('finish work')<Counts>({
+export const FinishWork = onBatch('finish work')<Finishing>({
   role: 'operator',
+  objection: ({ acceptReason }, by) =>
+    acceptReason !== undefined && !mayActAs(by.role, OVERRIDE_ROLE)
+      ? `Measures out of band are accepted by a ${OVERRIDE_ROLE} or above; you are ${by.role}.`
+      : null,
   asks: finishAsks,
   decide: (counts, at) =>
     at.batch.status === 'running' ? finish(counts, at) : refuse(`${at.operation.name} is not running; start it first`),
@@ -31,8 +40,8 @@ function finishAsks(counts: Counts, at: SeenAtStep): Asked[] {
   return [...(goesAlone(counts, at) ? [BATCH_NUMBER] : []), ...moveAsks(undefined, at), ...aspectAsks('finish', at)];
 }
 
-function finish(counts: Counts, at: AtStep): Decision<BatchEntry> {
-  const { good, rework, scrap, outcomes } = counts;
+function finish(counts: Finishing, at: AtStep): Decision<BatchEntry> {
+  const { good, rework, scrap, outcomes, acceptReason } = counts;
   const { batch, operation, pieces, live } = at;
   const inPass = piecesInPass(batch, pieces);
   const wrong = countsObjection(batch, inPass, counts, at);
@@ -44,7 +53,11 @@ function finish(counts: Counts, at: AtStep): Decision<BatchEntry> {
       inPass.flatMap((p) => (named.has(p.id) ? [] : [p.id])),
     ),
   );
-  if (because.length > 0) return { kind: 'refuse', because };
+  const off = because.filter((f) => f.rule === MEASURE_RULE);
+  if (because.length > off.length || (off.length > 0 && acceptReason === undefined)) return { kind: 'refuse', because };
+  const reason = acceptReason?.trim() ?? '';
+  if (off.length > 0 && reason.length < ACCEPT_REASON_LENGTH)
+    return wrongInput('acceptReason', 'Say why they are accepted, so that others will understand');
   const isAlone = goesAlone(counts, at);
   const reworkNumber = isAlone ? numberIn(at.answers) : null;
   if (isAlone && reworkNumber === null) return NO_NUMBER;
@@ -56,6 +69,7 @@ function finish(counts: Counts, at: AtStep): Decision<BatchEntry> {
     outcomes,
     ...(batch.redo ? { redo: true } : {}),
     ...(reworkNumber === null ? {} : { reworkNumber }),
+    ...(off.length === 0 ? {} : { override: { reason, findings: off } }),
   };
   // What is scrapped, or goes back alone, leaves its place.
   const gone = scrap + (isAlone ? rework : 0);

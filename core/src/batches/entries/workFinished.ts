@@ -1,5 +1,5 @@
 import { entryKind } from '../../ledger/index.ts';
-import { afterStep, operationOf, type Routes } from '../../routing/index.ts';
+import { afterStep, keepOverride, operationOf, type Override, type Routes } from '../../routing/index.ts';
 import { Batch, batchIdOf, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
 import type { PieceOutcome } from '../outcome.ts';
 import { goBackAlone } from './goBackAlone.ts';
@@ -17,12 +17,15 @@ export interface Finished {
   redo?: boolean;
   /** the number of the batch in which what must be done again goes back alone */
   reworkNumber?: number;
+  /** measures out of band that somebody accepted */
+  override?: Override;
 }
 
 export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
   apply(rows, entry, routes) {
     const batch = rows.get(Batch, entry.batchId);
-    const { good, rework, scrap, outcomes, operationId, reworkNumber } = entry.payload;
+    const { good, rework, scrap, outcomes, operationId, reworkNumber, override = null } = entry.payload;
+    keepOverride(rows, entry, `${batch.visitId}/measures`, operationId, override);
     const operation = operationOf(routes.routeOf(batch), operationId);
     const after = afterStep(operation);
     if (batch.jobId !== null) leaveJob(rows, batch, entry.atMs);
@@ -54,8 +57,8 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
     rows.amend(Visit, visitOf(rows, batch), { leftMs: entry.atMs });
     arrive(rows, finished, operation, entry.atMs, true);
   },
-  sentence: ({ payload: { good, rework, scrap, outcomes, operationId, reworkNumber } }, nameOf) => {
+  sentence: ({ payload: { good, rework, scrap, outcomes, operationId, reworkNumber, override } }, nameOf) => {
     const bad = outcomes.map((o) => `${o.pieceId} ${o.outcome}: ${o.defect}`).join(', ');
-    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework${reworkNumber === undefined ? '' : ` as ${batchIdOf(reworkNumber)}`}, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}`;
+    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework${reworkNumber === undefined ? '' : ` as ${batchIdOf(reworkNumber)}`}, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}${override ? `; accepted out of band: ${override.reason}` : ''}`;
   },
 });

@@ -15,7 +15,9 @@ import {
   roundOrOn,
   roundTooMany,
   stepMarks,
+  OutOfBandOf,
   UnmeasuredOf,
+  type OffMeasure,
   waysOf,
   type Aspects,
   type AspectBench,
@@ -101,13 +103,21 @@ describe('aspects of a step', () => {
   test('it is finished when it is measured and coated; what came back is not coated anew', () => {
     const { coat, characteristics } = EACH;
     const known = (coats: number, unmeasured: string[], over: CoatsOnPiece[] = []) =>
-      new Answers().give(CoatsOn, { batchId: 'B1' }, [...laid(coats), ...over]).give(UnmeasuredOf, { batchId: 'B1' }, unmeasured);
+      new Answers()
+        .give(CoatsOn, { batchId: 'B1' }, [...laid(coats), ...over])
+        .give(UnmeasuredOf, { batchId: 'B1' }, unmeasured)
+        .give(OutOfBandOf, { batchId: 'B1' }, off);
+    let off: OffMeasure[] = [];
     const laid = (coats: number) => bench({}).pieceIds.map((pieceId) => ({ pieceId, coats, lastMs: 0 }));
     const finish = (answers: Answers, redo = false) =>
       said(mayFinish(bench({ coat, characteristics }, { answers, batch: { ...bench({}).batch, redo } })));
     expect(finish(known(1, ['B1-02', 'B1-09']))).toEqual(['Not measured yet: B1-02', '1 of 2 coats logged']);
     expect(finish(known(0, []), true)).toEqual([]);
     expect(finish(known(2, ['B1-09']))).toEqual([]);
+    off = [{ pieceId: 'B1-02', name: 'Relief', unit: 'mm', value: 0.4, low: 0.1, high: 0.3 }];
+    expect(finish(known(2, []))).toEqual(['Out of band: B1-02: Relief 0.4 mm, band 0.1 to 0.3']);
+    off = [{ ...off[0], pieceId: 'B1-09' } as OffMeasure];
+    expect(finish(known(2, []))).toEqual([]);
     const one = (coats: readonly CoatsOnPiece[]) => finish(known(2, []).give(CoatsOn, { batchId: 'B1' }, coats));
     const [first, ...rest] = laid(2);
     expect(one([{ ...first, coats: 1 } as CoatsOnPiece, ...rest])).toEqual([`1 of 2 coats logged on ${first?.pieceId ?? ''}`]);

@@ -24,7 +24,7 @@ export type { Box } from './aspect.ts';
 export { CAUTION_KINDS, type CautionKind } from './cautions.ts';
 export { CoatsOn, coatsOnAll, type CoatPlan, type CoatsOnPiece } from './coat.ts';
 export { BoxesFor, type Draw } from './draw.ts';
-export { UnmeasuredOf, type Characteristic } from './measure.ts';
+export { MEASURE_RULE, offInWords, OutOfBandOf, UnmeasuredOf, type Characteristic, type OffMeasure } from './measure.ts';
 export { PREREQUISITE_KINDS, type Prerequisite } from './needs.ts';
 export type { PlaceNeed } from './place.ts';
 export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './repeat.ts';

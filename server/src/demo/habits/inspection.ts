@@ -88,7 +88,9 @@ export class Inspection {
     if (!characteristics || pieces.length === 0) return out;
     const measures = pieces.flatMap(({ id: pieceId }) =>
       characteristics.map((c) => {
-        const value = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.redo ? 10 : 6.4)) * 1000) / 1000;
+        const drawn = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.redo ? 10 : 6.4)) * 1000) / 1000;
+        // What came back more than once is not left before it fits.
+        const value = batch.redo && batch.pass > 2 ? Math.min(c.high, Math.max(c.low, drawn)) : drawn;
         if (value < c.low || value > c.high) out.add(pieceId);
         return { pieceId, characteristicId: c.id, value };
       }),

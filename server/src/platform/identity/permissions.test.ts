@@ -60,6 +60,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['change the register of species', 'put', '/settings/species', 'manager'],
   ['change the register of defects', 'put', '/settings/defects', 'manager'],
   ['change kiln schedules', 'put', '/settings/kilns', 'manager'],
+  ['change the working time', 'put', '/settings/working-time', 'manager'],
   ['start work', 'post', '/batches/B1/start', 'operator'],
   ['pause work', 'post', '/batches/B1/pause', 'operator'],
   ['resume work', 'post', '/batches/B1/resume', 'operator'],
