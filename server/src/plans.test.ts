@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { describe as describeApi } from './create.ts';
-import { card, DAY, LOT, openFactory, type Caller, type TestFactory } from './test/factory.ts';
+import { advanceTo, card, DAY, LOT, openFactory, type Caller, type TestFactory } from './test/factory.ts';
 import { PlanWatch, type Read } from './test/plans.ts';
 
 // No request reads history. A factory of a hundred thousand entries is asked everything there is to ask, and does what
@@ -162,11 +162,17 @@ test('nothing that is done looks at more than it is about', async () => {
     const rows = await factory.database.query<{ id: string }[]>(`select id from batch where ${where} order by number desc limit 60`);
     return Promise.all(rows.map(async ({ id }) => card(admin, id)));
   };
-  const waiting = await cards(`status = 'queued' and stage = 'finishing'`);
-  const spray = waiting.find((c) => c.coatPlan && c.workers.length > 0 && c.batch.missing.length === 0).batch;
   const { stations } = (await admin.get('/setup')).body;
-  const { name, version } = stations.find((s: { code: string }) => s.code === spray.stationCode);
-  await admin.put(`/stations/${spray.stationCode}`, { version, name, places: 100 });
+  for (const { code, name, version } of stations) await admin.put(`/stations/${code}`, { version, name, places: 500 });
+  const sprayed = await first(
+    `select id from batch where status in ('queued', 'dwelling')
+       and (model_id = 'millrace' and operation_id in ('b-cut', 'b-glue', 'b-clamp', 'b-machine', 'b-rest', 'b-sand', 'b-prep')
+         or model_id in ('weirstone', 'lockkeeper') and operation_id in ('i-joint', 'i-clamp', 'i-prep', 'i-stain', 'i-burst', 'i-scrape'))
+     order by number desc`,
+  );
+  const { component } = (await card(admin, sprayed)).batch;
+  await advanceTo(factory, admin, sprayed, component === 'body' ? 'b-spray' : 'i-spray');
+  const spray = (await card(admin, sprayed)).batch;
   await on(spray.id, 'start', {});
   await on(spray.id, 'coats', { wetUm: 100 });
   await on(spray.id, 'pause', { cause: 'break' });

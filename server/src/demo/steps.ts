@@ -237,7 +237,7 @@ export const fingerboards: Step[] = [
 ];
 
 const spray = (p: string, materialId: string, count: number, wetUm: number): Step =>
-  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 26 + count * 12, {
+  work(`${p}-spray`, 'Spray clear coats', 'FN2', 'spraying', 25, 24 + count * 11, {
     coat: coats(materialId, count, wetUm),
     cautions: ['spraying', 'rags'],
   });

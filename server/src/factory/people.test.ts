@@ -65,7 +65,7 @@ describe('people', () => {
     ['a day there is not', { skills: [{ ...buffing, until: '2026-02-30' }] }, 'skills.0.until'],
     ['a level there is not', { skills: [{ ...buffing, level: 4 }] }, 'skills.0.level'],
     ['an absence that ends first', { away: [{ fromMs: 1_790_000_000_000, toMs: 1_790_000_000_000 }] }, 'away'],
-    ['a shift over midnight', { week: { days: [1], startsAt: '22:00', endsAt: '06:00' } }, 'week'],
+    ['a shift that lasts no time', { week: { days: [1], startsAt: '22:00', endsAt: '22:00' } }, 'week'],
     ['a day that no week has', { week: { days: [8], startsAt: '07:00', endsAt: '15:00' } }, 'week.days'],
     ['no clock time', { week: { days: [1], startsAt: '7', endsAt: '15:00' } }, 'week.startsAt'],
   ])('%s is refused', async (_, over, field) => {

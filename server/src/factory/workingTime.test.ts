@@ -34,10 +34,10 @@ describe('the working time', () => {
     expect((await setup()).workingTime).toEqual(changed);
     // Somebody else saw it as it was before.
     expect((await manager.put('/settings/working-time', { ...workingTime, seen: tags.workingTime })).status).toBe(409);
-    // Since nine on Monday: the rest of that day and its night, less breaks, and Tuesday until now.
-    const { stations } = (await manager.get('/flow?days=1')).body;
+    // Seven days until nine on Tuesday: five days of eight hours, the last of two, and four nights, breaks left out.
+    const { stations } = (await manager.get('/flow?days=7')).body;
     const one = stations.find((s: { code: string }) => s.code === 'DP1');
-    expect(one.availableHours / one.benches).toBeCloseTo(6 + 7.5 + 2, 1);
+    expect(one.availableHours / one.benches).toBeCloseTo(6 + 4 * 8 + 2 + 4 * 7.5, 1);
   });
   test.each([
     ['without a shift', { shifts: [] }, 'shifts'],

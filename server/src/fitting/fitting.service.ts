@@ -31,11 +31,11 @@ export class FittingService {
   /** What waits at the fitting bench, as sets that can be paired now. */
   async bench(): Promise<FittingView> {
     const factory = await this.factories.load();
-    const rows = await this.database.getRepository(BatchEntity).find({
-      where: { status: 'queued', stage: 'fitting', component: Not('instrument') },
-      order: { number: 'ASC' },
-    });
-    const atFit = rows.filter((b) => factory.operationAt(b).kind === 'fit');
+    // Sorted here: asked for in order, the database would walk through all that is open.
+    const rows = await this.database
+      .getRepository(BatchEntity)
+      .findBy({ status: 'queued', stage: 'fitting', component: Not('instrument') });
+    const atFit = rows.filter((b) => factory.operationAt(b).kind === 'fit').sort((a, b) => a.number - b.number);
     const pieces = await this.database
       .getRepository(PieceEntity)
       .find({ where: { batchId: In(atFit.map((b) => b.id)) }, order: { ordinal: 'ASC' } });

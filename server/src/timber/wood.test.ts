@@ -57,6 +57,7 @@ describe('readings', () => {
   test('of cold and warm wood mean different things', async () => {
     const corrected = async (woodTempC: number) => {
       await read('10', { woodTempC });
+      factory.clock.pass(3_600_000);
       return (await lot()).sessions.at(-1).readings[0].correctedPct;
     };
     expect(await corrected(5)).toBeCloseTo(11.27, 2);

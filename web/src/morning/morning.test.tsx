@@ -117,7 +117,7 @@ describe('Morning', () => {
   });
   test('shows the latest orders and how many more there are', () => {
     const text = words({ lateOrders: Array.from({ length: 10 }, (_, i) => order(i + 1)) });
-    expect(text).toContain('O1001 8 × Skiff for Stock Due 11 Mar 2026. Not started; late by 1 day at least');
+    expect(text).toContain('O1001 8 × Skiff for Stock Due 11 Mar 2026. Late by 1 day at least: 8 bodies are not begun');
     expect(text).toContain('2 more in the order book');
     expect(text).not.toContain('O1009');
   });

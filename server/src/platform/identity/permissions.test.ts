@@ -39,6 +39,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['let somebody choose a new password', 'post', '/people/nobody/reset', 'admin'],
   ['log readings', 'post', '/lots/L1/readings', 'operator'],
   ['strike a reading out', 'post', '/lots/L1/strike', 'operator'],
+  ['correct a reading', 'post', '/lots/L1/correct', 'operator'],
   ['look at a file of readings', 'post', '/lots/readings/preview', 'operator'],
   ['import readings', 'post', '/lots/readings/import', 'operator'],
   ['see the air of a room', 'get', '/air/wood', 'viewer'],
