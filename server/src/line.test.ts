@@ -265,7 +265,7 @@ describe('fitting to dispatch', () => {
     expect(record.parts.map((p: { component: string }) => p.component)).toEqual(['body', 'neck']);
     for (const part of record.parts) {
       expect(part.species).toBe('mahogany');
-      expect(part.sessions).toHaveLength(2);
+      expect(part).toMatchObject({ sessions: 2, atRelease: { meter: 'pinless' } });
       expect(part.visits.length).toBeGreaterThan(5);
     }
     expect(record.coats).toHaveLength(5);

@@ -35,6 +35,14 @@ describe('what limits the factory', () => {
     expect(limitInWords(limitOf([starving], [], pace))).toContain('what follows it has nothing to do');
     expect(limitOf([station('Booth', 100, { starves: true })], [], pace).kind).toBe('nothing');
   });
+  test('is a station with weeks of work before it, though it had hours enough while it had more places', () => {
+    const limit = limitOf([station('Binding', 115), station('Buffing', 112, { queuedMs: h(111), weeklyMs: h(42) })], [], {
+      ...pace,
+      notBegun: 105,
+    });
+    expect(limitInWords(limit)).toBe('Buffing holds the line: work for 70 % of its hours came in, 111 h queued, 42 h a week available.');
+    expect(limitOf([station('Buffing', 112, { queuedMs: h(42), weeklyMs: h(42) })], [], pace).kind).toBe('nothing');
+  });
   test('is one person who is needed at two benches, neither of which is short of its own hours', () => {
     const benches = [
       station('Scrape', 80, { holders: ['ann'] }),
@@ -62,8 +70,15 @@ describe('what limits the factory', () => {
       'No station is narrow: the busiest, Mill, had work for 38 % of its hours, and 4 h wait there. What is started sets the pace: 3.1 bodies a day were, 3.0 instruments a day were shipped; 14 instruments on order are not begun.',
     );
   });
+  test('is not what is started where more is begun than leaves', () => {
+    expect(limitInWords(limitOf([station('Mill', 60)], [], { ...pace, shippedPerDay: 2, notBegun: 14 }))).toBe(
+      'No station is narrow: the busiest, Mill, had work for 38 % of its hours, and 4 h wait there. More is begun than leaves: 3.1 bodies a day were begun, 2.0 instruments a day shipped; the rest is under way.',
+    );
+  });
   test('is nothing in an empty factory, and a station without places is closed, not busy', () => {
-    expect(limitInWords(limitOf([], [], pace))).toBe('No work came to any station. All that is on order is begun.');
+    expect(limitInWords(limitOf([], [], { ...pace, startedPerDay: 0, shippedPerDay: 0 }))).toBe(
+      'No work came to any station. All that is on order is begun.',
+    );
     expect(limitOf([station('Closed', 10, { hoursMs: 0 })], [], pace).kind).toBe('nothing');
   });
 });

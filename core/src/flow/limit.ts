@@ -39,6 +39,7 @@ export type Limit =
   | { kind: 'station'; station: StationWork; share: number }
   | { kind: 'people'; people: PersonHours[]; stations: StationWork[]; share: number }
   | { kind: 'room'; batches: number; busiest: StationWork | undefined }
+  | { kind: 'filling'; pace: Pace; busiest: StationWork | undefined }
   | { kind: 'starts'; pace: Pace; busiest: StationWork | undefined }
   | { kind: 'nothing'; busiest: StationWork | undefined };
 
@@ -46,6 +47,10 @@ export type Limit =
 export const NARROW_SHARE = 0.8;
 /** A station below that is narrow too, if it starves those after it with so much of its week in front of it. */
 const STARVING = { share: 0.5, weeks: 0.4 };
+/** And one with more than this in front of it, whatever it had over the window: what came before may have been another time. */
+const QUEUED_WEEKS = 1;
+/** Where so much more is begun than leaves, the floor fills up: starting more would not help. */
+const FILLING = 1.2;
 /** So many batches without room ahead are no accident. */
 const CROWDED = 3;
 
@@ -54,18 +59,24 @@ export const shareOf = ({ arrivedMs, hoursMs }: Pick<StationWork, 'arrivedMs' | 
 
 /**
  * What holds the factory up: the station that is short of hours; people who are needed at more stations than they can
- * stand at; room ahead; or, where none of these is short, what is started. A station is only named where there is a narrow.
+ * stand at; room ahead; or, where none of these is short, what is started, unless more of that comes in than leaves. A station is only named where there is a narrow.
  */
 export function limitOf(stations: readonly StationWork[], people: readonly PersonHours[], pace: Pace): Limit {
   const worked = stations.filter((s) => s.arrivedMs > 0).sort((a, b) => shareOf(b) - shareOf(a));
-  const narrow = worked.find((s) => shareOf(s) >= NARROW_SHARE || starvesOthers(s));
+  const [longest] = [...worked].sort((a, b) => weeksOf(b) - weeksOf(a));
+  const queued = longest && weeksOf(longest) > QUEUED_WEEKS ? longest : undefined;
+  const narrow = worked.find((s) => shareOf(s) >= NARROW_SHARE || starvesOthers(s)) ?? queued;
   const short = scarcestPeople(worked, people);
   if (short && short.share >= NARROW_SHARE && short.share > (narrow ? shareOf(narrow) : 0)) return { kind: 'people', ...short };
   if (narrow) return { kind: 'station', station: narrow, share: shareOf(narrow) };
   const [busiest] = worked;
   if (pace.noRoom >= CROWDED) return { kind: 'room', batches: pace.noRoom, busiest };
+  if (pace.startedPerDay > FILLING * pace.shippedPerDay) return { kind: 'filling', pace, busiest };
   return pace.notBegun > 0 ? { kind: 'starts', pace, busiest } : { kind: 'nothing', busiest };
 }
+
+/** Weeks of work that wait at a station. */
+const weeksOf = ({ queuedMs, weeklyMs }: StationWork): number => (weeklyMs === 0 ? 0 : queuedMs / weeklyMs);
 
 const starvesOthers = (s: StationWork): boolean => s.starves && shareOf(s) >= STARVING.share && s.queuedMs >= STARVING.weeks * s.weeklyMs;
 
@@ -116,6 +127,8 @@ export function limitInWords(limit: Limit): string {
     }
     case 'room':
       return `Room holds the line: ${counted(limit.batches, 'batch', 'batches')} done with their step find none ahead. ${noNarrow(limit.busiest)}`;
+    case 'filling':
+      return `${noNarrow(limit.busiest)} More is begun than leaves: ${limit.pace.startedPerDay.toFixed(1)} bodies a day were begun, ${limit.pace.shippedPerDay.toFixed(1)} instruments a day shipped; the rest is under way.`;
     case 'starts': {
       const { startedPerDay, shippedPerDay, notBegun } = limit.pace;
       return `${noNarrow(limit.busiest)} What is started sets the pace: ${startedPerDay.toFixed(1)} bodies a day were, ${shippedPerDay.toFixed(1)} instruments a day were shipped; ${counted(notBegun, 'instrument')} on order ${notBegun === 1 ? 'is' : 'are'} not begun.`;

@@ -286,7 +286,8 @@ describe('records', () => {
       const record = await get(`/instruments/${serial}`);
       for (const part of record.parts) {
         expect(part.releasedMs).toBeLessThan(record.instrument.fittedMs);
-        expect(part.sessions.length).toBeGreaterThan(0);
+        expect(part.sessions).toBeGreaterThan(0);
+        expect(part.atRelease.readings.length).toBeGreaterThan(0);
         expect(part.visits.length).toBeGreaterThan(2);
       }
       expect(record.instrument.shippedMs).toBeGreaterThan(record.instrument.fittedMs);

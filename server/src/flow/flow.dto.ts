@@ -23,7 +23,7 @@ export class StationFlowView {
 
 /** What limits the factory. */
 export class LimitView {
-  @OutEnum(['station', 'people', 'room', 'starts', 'nothing']) kind: Limit['kind'];
+  @OutEnum(['station', 'people', 'room', 'filling', 'starts', 'nothing']) kind: Limit['kind'];
   /** the narrow, where it is a station */
   @OutOrNull(String) stationCode: string | null;
   @OutOrNull(String) stationName: string | null;

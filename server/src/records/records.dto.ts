@@ -31,8 +31,10 @@ export class PartView {
   @Out() origin: string;
   @OutOrNull(String) permit: string | null;
   @OutOrNull(Number) releasedMs: number | null;
-  @OutOrNull(Number) meanPctAtRelease: number | null;
-  @OutList(() => ReadingSessionView) sessions: ReadingSessionView[];
+  /** the session its lot was released on; the others stand on the lot's own page */
+  @OutOrNull(ReadingSessionView) atRelease: ReadingSessionView | null;
+  /** how many sessions the lot has */
+  @Out() sessions: number;
   @OutList(() => VisitView) visits: VisitView[];
 }
 

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { groupBy, type InstrumentState } from '@ample-crane/core';
+import type { InstrumentState } from '@ample-crane/core';
 import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { filmOn } from '../batches/film.ts';
@@ -118,9 +118,8 @@ export class RecordsService {
       this.rows(BlankEntity, 'id', piece.blankId === null ? [] : [piece.blankId]),
       this.rows(ReadingSessionEntity, 'lotId', lotIds, 'atMs'),
     ]);
-    const ids = sessions.map((s) => s.id);
-    const readings = groupBy(await this.rows(ReadingEntity, 'sessionId', ids, 'seq'), (r) => r.sessionId);
     const atRelease = sessions.filter((s) => s.atMs <= (lot?.releasedMs ?? 0)).at(-1);
+    const readings = atRelease ? await this.rows(ReadingEntity, 'sessionId', [atRelease.id], 'seq') : [];
     return {
       pieceId: piece.id,
       component: piece.component,
@@ -133,12 +132,8 @@ export class RecordsService {
       origin: lot?.origin ?? '',
       permit: lot?.permit ?? null,
       releasedMs: lot?.releasedMs ?? null,
-      meanPctAtRelease: atRelease?.meanPct ?? null,
-      sessions: sessions.map((s) => ({
-        ...s,
-        by: factory.personName(s.personId),
-        readings: readings.get(s.id) ?? [],
-      })),
+      atRelease: atRelease ? { ...atRelease, by: factory.personName(atRelease.personId), readings } : null,
+      sessions: sessions.length,
       visits,
     };
   }

@@ -2119,7 +2119,7 @@ export interface components {
         };
         LimitView: {
             /** @enum {string} */
-            kind: "station" | "people" | "room" | "starts" | "nothing";
+            kind: "station" | "people" | "room" | "filling" | "starts" | "nothing";
             stationCode: string | null;
             stationName: string | null;
             sentence: string;
@@ -2342,8 +2342,8 @@ export interface components {
             origin: string;
             permit: string | null;
             releasedMs: number | null;
-            meanPctAtRelease: number | null;
-            sessions: components["schemas"]["ReadingSessionView"][];
+            atRelease: components["schemas"]["ReadingSessionView"] | null;
+            sessions: number;
             visits: components["schemas"]["VisitView"][];
         };
         CoatView: {

@@ -127,7 +127,6 @@ function Headline({ record }: { record: Instrument }) {
 
 function Part({ part }: { part: View<'PartView'> }) {
   const { date } = useSession();
-  const last = part.sessions.filter((s) => part.releasedMs === null || s.atMs <= part.releasedMs).at(-1);
   return (
     <Section title={part.component === 'body' ? 'Body' : 'Neck'}>
       <Typography>
@@ -149,16 +148,16 @@ function Part({ part }: { part: View<'PartView'> }) {
         {part.species}, {part.origin}, from {part.supplier}
         {part.permit !== null && `, permit ${part.permit}`}
       </Typography>
-      {last && part.releasedMs !== null && (
+      {part.atRelease && part.releasedMs !== null && (
         <Typography sx={{ mt: 0.5 }}>
-          Released {date(part.releasedMs)} at <Figure>{part.meanPctAtRelease?.toFixed(1)} %</Figure>; that session read{' '}
+          Released {date(part.releasedMs)} at <Figure>{part.atRelease.meanPct.toFixed(1)} %</Figure>; that session read{' '}
           <Id>
-            {last.readings
+            {part.atRelease.readings
               .filter((r) => r.struck === null)
               .map((r) => `${r.depth === 'core' ? 'c' : ''}${r.correctedPct.toFixed(1)}`)
               .join(' ')}
           </Id>
-          , one of {part.sessions.length}.
+          , one of {part.sessions}.
         </Typography>
       )}
       <Typography variant="body2" color="text.secondary" sx={{ mt: 0.5 }}>
