@@ -68,7 +68,7 @@ export class FlowService {
       this.record(hourOf(window.fromMs)),
       this.queues(factory),
       this.batches.inWork(),
-      this.orders.lacks(factory),
+      this.orders.lacks(),
     ]);
     const stations = [...factory.setUp.stations.values()]
       .filter((s) => s.kind === 'work')

@@ -61,7 +61,7 @@ export class MorningService {
     const [batches, lots, orders, flow, boothAir] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
-      this.orders.open(factory),
+      this.orders.open(),
       this.flow.view(),
       this.climate.air(factory.setUp.settings.factory.boothZoneId),
     ]);

@@ -17,6 +17,7 @@ import {
   type Model,
   type OnOrder,
   type OrderStanding,
+  type Route,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import dayjs from 'dayjs';
@@ -26,6 +27,7 @@ import { DataSource, Not } from 'typeorm';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
 import { BatchLists } from '../batches/batches.lists.ts';
@@ -91,24 +93,41 @@ export interface OrderLacks {
   lacks: Lack[];
 }
 
+/** An open order with its batches, on the route that its choices make. */
+interface OpenOrder extends OrderLacks {
+  route: Route;
+  own: OnOrder[];
+}
+
 @Injectable()
 export class OrdersService {
+  private readonly book: Shelf<OpenOrder[]>;
+  private readonly told: Shelf<OrderView[]>;
+
   constructor(
     private readonly database: DataSource,
     private readonly commands: CommandsService,
     private readonly factories: FactoryService,
     private readonly batches: BatchLists,
     private readonly clock: Clock,
-  ) {}
+    snapshots: Snapshots,
+  ) {
+    this.book = snapshots.shelf();
+    this.told = snapshots.shelf();
+  }
 
   place(actor: Actor, dto: PlaceOrderDto): Promise<{ id: string }> {
     return this.commands.give(actor, PlaceOrder, dto, { seen: [] }, (_, rows) => ({ id: rows.all(Order)[0]?.id ?? '' }));
   }
 
   /** The order book: what is not all shipped, the soonest due first. */
-  async open(known?: FactoryNow): Promise<OrderView[]> {
-    const factory = known ?? (await this.factories.load());
-    const [open, inWork] = await Promise.all([this.withBatches(factory), this.batches.inWork()]);
+  open(): Promise<OrderView[]> {
+    return this.told.of('open', () => this.tell());
+  }
+
+  private async tell(): Promise<OrderView[]> {
+    const factory = await this.factories.load();
+    const [open, inWork] = await Promise.all([this.withBatches(), this.batches.inWork()]);
     const opens = new Map(inWork.map((b) => [b.id, b.untilMs]));
     const nowMs = this.clock.nowMs();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
@@ -133,12 +152,17 @@ export class OrdersService {
   }
 
   /** What of each open order nobody has begun, the soonest due first: what Cutting cuts for and Stock keeps wood for. */
-  async lacks(factory: FactoryNow): Promise<OrderLacks[]> {
-    const open = await this.withBatches(factory);
+  async lacks(): Promise<OrderLacks[]> {
+    const open = await this.withBatches();
     return open.map(({ order, model, routeId, lacks }) => ({ order, model, routeId, lacks }));
   }
 
-  private async withBatches(factory: FactoryNow) {
+  private withBatches(): Promise<OpenOrder[]> {
+    return this.book.of('open', () => this.readBook());
+  }
+
+  private async readBook(): Promise<OpenOrder[]> {
+    const factory = await this.factories.load();
     const orders = await openOrders(this.database.manager);
     const batches = await this.database.getRepository(BatchEntity).findBy({ status: Not('done') });
     const onRoute = (batch: BatchEntity): OnOrder => ({ batch, route: factory.routeOf(batch) });

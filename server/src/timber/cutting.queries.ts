@@ -36,7 +36,7 @@ export class CuttingQueries {
         where: { state: 'whole', lotId: In(released.map((l) => l.id)) },
         order: { lotId: 'ASC', ordinal: 'ASC' },
       }),
-      this.needs(factory),
+      this.needs(),
     ]);
     return {
       settings: factory.setUp.settings.cutting,
@@ -101,8 +101,8 @@ export class CuttingQueries {
   }
 
   /** What open orders still ask for of each part that is made of a measured blank, less the blanks that are kept for them. */
-  async needs(factory: FactoryNow): Promise<CutNeedView[]> {
-    const open = await this.orders.lacks(factory);
+  async needs(): Promise<CutNeedView[]> {
+    const open = await this.orders.lacks();
     const rows: { order: string; component: string; count: string }[] = await this.database.query(
       `select order_id as "order", component, count(*) as count from blank where order_id = any($1) and state = 'free' group by 1, 2`,
       [open.map(({ order }) => order.id)],

@@ -157,7 +157,7 @@ export class StockService {
   private async needs(factory: FactoryNow, nowMs: number): Promise<{ key: string; orderId: string; volumeM3: number; atMs: number }[]> {
     // Orders that ask for the same take as long.
     const leads = new Map<string, number>();
-    return (await this.orders.lacks(factory)).flatMap(({ order, model, routeId, lacks }) => {
+    return (await this.orders.lacks()).flatMap(({ order, model, routeId, lacks }) => {
       const same = JSON.stringify([routeId, order.choices]);
       const leadMs = leads.get(same) ?? leadOf(factory, model, routeId, order.choices);
       leads.set(same, leadMs);
@@ -191,7 +191,7 @@ export class StockService {
     if (!need?.weight) throw badInput('modelId', 'No target weight is set for this part of the model');
     const { weight, species, use } = need;
     const blanks = (await this.cutting.blanks({ state: 'free' })).filter((b) => b.modelId === modelId && b.component === component);
-    const wanted = (await this.cutting.needs(factory)).filter((n) => n.modelId === modelId && n.component === component);
+    const wanted = (await this.cutting.needs()).filter((n) => n.modelId === modelId && n.component === component);
     const kept = new Map<string, number>();
     for (const b of blanks) if (b.orderId !== null) kept.set(b.orderId, (kept.get(b.orderId) ?? 0) + 1);
     const counts = new Map(wanted.map((n) => [n.orderId ?? '', n.count]));
