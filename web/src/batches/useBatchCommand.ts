@@ -39,7 +39,15 @@ export function useBatchCommand<K extends BatchCommandName>(
     (given: BatchGiven<K>, headers) => send(command, batch.id, { ...given, version: batch.version } as unknown as BatchBodies[K], headers),
     done,
   );
-  const atOnce = useAtOnce(batch.version, done);
+  // A tablet that many use cannot ask the server who this is: it asks them.
+  const keep = async (entry: NewEntry) => {
+    const { personId } = entry;
+    if (session.station !== null && !(await askPin(personId))) return;
+    stationOutbox.add(entry, batch.version);
+    void stationOutbox.flush(personId);
+    done?.();
+  };
+  const atOnce = useAtOnce(batch.version, keep, done);
   // Who signs off is asked at that moment, and the server has to know them.
   if (!queued || command === 'sign-off') return direct;
   return {
@@ -56,9 +64,7 @@ export function useBatchCommand<K extends BatchCommandName>(
         return;
       }
       atOnce.reset();
-      // A tablet that many use cannot ask the server who this is: it asks them.
-      const confirmed = session.station === null ? Promise.resolve(true) : askPin(personId);
-      void confirmed.then((yes) => yes && keep(entry, batch.version, done));
+      void keep(entry);
     },
   };
 }
@@ -68,15 +74,8 @@ type NewEntry = Parameters<typeof stationOutbox.add>[0];
 /** Longer than this nobody at a bench waits for an answer: the entry is kept on the device, under the same key. */
 const PATIENCE_MS = 4_000;
 
-/** Puts an entry on the device, to be sent when it can be. */
-function keep(entry: NewEntry, version: number, done?: () => void): void {
-  stationOutbox.add(entry, version);
-  void stationOutbox.flush(entry.personId);
-  done?.();
-}
-
 /** Sends an entry and waits for the answer, so that a refusal is told where it was pressed; without answer it is kept. */
-function useAtOnce(version: number, done?: () => void) {
+function useAtOnce(version: number, keep: (entry: NewEntry) => Promise<void>, done?: () => void) {
   const queries = useQueryClient();
   return useMutation<unknown, Error, NewEntry>({
     mutationFn: async (entry) => {
@@ -84,7 +83,7 @@ function useAtOnce(version: number, done?: () => void) {
       try {
         const answer = await Promise.race([sendEntry({ ...entry, state: 'waiting', version }, version), late]);
         if (answer === 'late') {
-          keep(entry, version, done);
+          await keep(entry);
           return;
         }
       } catch (error) {
@@ -92,7 +91,7 @@ function useAtOnce(version: number, done?: () => void) {
         // Somebody was quicker: the form stays, on the batch as it is now.
         if (problem.status === 409) void queries.invalidateQueries();
         if (!isForLater(problem)) throw error;
-        keep(entry, version, done);
+        await keep(entry);
         return;
       }
       done?.();
