@@ -121,7 +121,15 @@ function view({ table, columns, remembered, read, sessions }: Read, saved: boole
     remembered,
     question: question && { ...question, choices: [...question.choices] },
     clock,
-    rows: sessions.map(({ line, lotId, text, atMs, problem, known }) => ({ line, lotId, text, atMs, problem, known })),
+    rows: sessions.map(({ line, lotId, text, readings, atMs, problem, known }) => ({
+      line,
+      lotId,
+      // As it would be typed: what is of the core says so.
+      text: readings.length === 0 ? text : readings.map((r) => `${r.depth === 'core' ? 'c' : ''}${r.rawPct}`).join(' '),
+      atMs,
+      problem,
+      known,
+    })),
     good: good.filter((s) => !s.known).length,
     known: good.filter((s) => s.known).length,
     bad: sessions.length - good.length,

@@ -107,15 +107,20 @@ export function ImportDialog({ onClose }: { onClose: () => void }) {
                   { name: 'readings', label: 'Readings from', value: result.columns.readings[0] ?? '', options: columnsOf(result.header) },
                 ]}
               />
-              {result.question && <TimesQuestion question={result.question} onAnswer={change} />}
-              <Alert severity={result.bad > 0 ? 'warning' : 'success'} variant="outlined">
-                {result.saved
-                  ? `${counted(result.good, 'session', 'sessions')} saved.`
-                  : `${counted(result.good, 'session', 'sessions')} can be taken.`}{' '}
-                {result.known > 0 && `${counted(result.known, 'is', 'are')} on record already. `}
-                {result.bad > 0 && `${result.bad} cannot; they are left out.`} {result.remembered && 'Columns as last time.'}
-              </Alert>
-              <DataTable label="Lines of the file" rows={result.rows} columns={columns} getRowId={(r) => r.line} height={300} />
+              {result.question ? (
+                <TimesQuestion question={result.question} onAnswer={change} />
+              ) : (
+                <>
+                  <Alert severity={result.bad > 0 ? 'warning' : 'success'} variant="outlined">
+                    {result.saved
+                      ? `${counted(result.good, 'session', 'sessions')} saved.`
+                      : `${counted(result.good, 'session', 'sessions')} can be taken.`}{' '}
+                    {result.known > 0 && `${counted(result.known, 'is', 'are')} on record already. `}
+                    {result.bad > 0 && `${result.bad} cannot; they are left out.`} {result.remembered && 'Columns as last time.'}
+                  </Alert>
+                  <DataTable label="Lines of the file" rows={result.rows} columns={columns} getRowId={(r) => r.line} height={300} />
+                </>
+              )}
             </>
           )}
         </Stack>

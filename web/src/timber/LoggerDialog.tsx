@@ -107,14 +107,19 @@ export function LoggerDialog({ zoneId, onClose }: { zoneId: string; onClose: () 
                   },
                 ]}
               />
-              {result.question && <TimesQuestion question={result.question} onAnswer={change} />}
-              <Alert severity={result.problems.length > 0 || result.gaps.length > 0 ? 'warning' : 'success'} variant="outlined">
-                {result.saved ? `${counted(result.good, 'line', 'lines')} taken.` : `${counted(result.good, 'line', 'lines')} can be taken`}
-                {result.fromMs !== null && result.toMs !== null && `, from ${dateTime(result.fromMs)} to ${dateTime(result.toMs)}.`}{' '}
-                {result.problems.length > 0 && `${result.problems.length} cannot. `}
-                {result.replaced > 0 && !result.saved && `They replace ${result.replaced} known before. `}
-                {result.remembered && 'Columns as last time. '}
-              </Alert>
+              {result.question ? (
+                <TimesQuestion question={result.question} onAnswer={change} />
+              ) : (
+                <Alert severity={result.problems.length > 0 || result.gaps.length > 0 ? 'warning' : 'success'} variant="outlined">
+                  {result.saved
+                    ? `${counted(result.good, 'line', 'lines')} taken.`
+                    : `${counted(result.good, 'line', 'lines')} can be taken`}
+                  {result.fromMs !== null && result.toMs !== null && `, from ${dateTime(result.fromMs)} to ${dateTime(result.toMs)}.`}{' '}
+                  {result.problems.length > 0 && `${result.problems.length} cannot. `}
+                  {result.replaced > 0 && !result.saved && `They replace ${result.replaced} known before. `}
+                  {result.remembered && 'Columns as last time. '}
+                </Alert>
+              )}
               {result.gaps.map((g) => (
                 <Typography key={g.fromMs}>
                   Silent for {formatDuration(g.toMs - g.fromMs)} from {dateTime(g.fromMs)}: a gap is kept there.
