@@ -1,4 +1,4 @@
-import { Button } from '@mui/material';
+import { Button, useMediaQuery, useTheme } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -66,6 +66,15 @@ export default function OrdersScreen() {
   );
 }
 
+/** What is looked for on the way through the building. */
+const FIRST = ['id', 'dueMs', 'lateDays', 'status'];
+
+/** On a telephone the date and where it is stand first; the rest follows to the right. */
+const first = (columns: GridColDef<Order>[]): GridColDef<Order>[] => [
+  ...FIRST.flatMap((field) => columns.filter((c) => c.field === field)),
+  ...columns.filter((c) => !FIRST.includes(c.field)),
+];
+
 interface TableProps {
   orders: readonly Order[];
   onStart: ((order: Order) => void) | undefined;
@@ -74,6 +83,7 @@ interface TableProps {
 
 function OrderTable({ orders, onStart, onOpen }: TableProps) {
   const { date } = useSession();
+  const onTelephone = useMediaQuery(useTheme().breakpoints.down('sm'));
   const columns: GridColDef<Order>[] = [
     { field: 'id', headerName: 'Order', width: 74, renderCell: ({ row }) => <Id>{row.id}</Id> },
     { field: 'modelName', headerName: 'Model', width: 96 },
@@ -134,7 +144,7 @@ function OrderTable({ orders, onStart, onOpen }: TableProps) {
     <DataTable
       label="Open orders"
       rows={orders}
-      columns={columns}
+      columns={onTelephone ? first(columns) : columns}
       getRowId={(o) => o.id}
       onOpen={onOpen}
       height="calc(100vh - 210px)"
