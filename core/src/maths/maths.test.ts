@@ -196,7 +196,10 @@ describe('working time', () => {
       }),
     );
   });
-  test('a shift that ends before it starts is refused', () => {
-    expect(() => shiftWindows(0, HOUR, { ...week, endsAt: '06:00' })).toThrow(RangeError);
+  test('a shift that ends at an earlier hour than it starts ends on the next day', () => {
+    const fromMs = Date.parse('2026-03-16T12:00:00Z');
+    const night = new WorkingTime(shiftWindows(fromMs, fromMs + 24 * HOUR, { ...week, startsAt: '22:00', endsAt: '06:00' }));
+    expect(night.between(fromMs, fromMs + 24 * HOUR)).toBe(8 * HOUR);
+    expect(night.instant(4 * HOUR)).toBe(Date.parse('2026-03-17T02:00:00Z'));
   });
 });
