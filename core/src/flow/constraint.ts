@@ -44,7 +44,6 @@ export interface ConstraintViews {
   /** the station that was the longest-active one for most of the window */
   byShare: { station: string; share: number } | null;
   spans: ConstraintSpan[];
-  agree: boolean;
 }
 
 /** The three views of the bottleneck; they disagree when something is wrong, or has just changed. */
@@ -66,6 +65,5 @@ export function constraintViews(figures: FlowFigures): ConstraintViews {
     byActivePeriod: topActive ? { station: topActive.code, meanMs: topActive.meanActiveMs } : null,
     byShare: topShare && total > 0 ? { station: topShare[0], share: topShare[1] / total } : null,
     spans,
-    agree: topLoad !== undefined && topLoad.code === topActive?.code,
   };
 }

@@ -232,13 +232,12 @@ describe('the constraint', () => {
     ];
     const views = constraintViews(figures({ came, ...worked(['A', 8, 200]) }));
     expect(views).toMatchObject({
-      agree: true,
       byLoad: { station: 'A', ratio: 120 / 160 },
       byActivePeriod: { station: 'A' },
       byShare: { station: 'A', share: 1 },
     });
   });
   test('nothing worked, nothing constrains', () => {
-    expect(constraintViews(figures({}))).toMatchObject({ byLoad: null, byActivePeriod: null, byShare: null, agree: false });
+    expect(constraintViews(figures({}))).toMatchObject({ byLoad: null, byActivePeriod: null, byShare: null });
   });
 });

@@ -20,8 +20,6 @@ export interface Lack {
 
 /** What an order still needs, and when it can be had at the earliest. */
 export interface OrderStanding {
-  /** instruments that are still to be shipped */
-  left: number;
   lacks: Lack[];
   /** when the last of it can be shipped, by work and waits alone; parts not begun are begun now */
   earliestMs: number;
@@ -110,5 +108,5 @@ export function orderStanding(
     })),
   ];
   const last = ready.reduce<(typeof ready)[number] | undefined>((a, b) => (a && a.atMs >= b.atMs ? a : b), undefined);
-  return { left, lacks: [...lacks], earliestMs: last?.atMs ?? nowMs, waitsFor: last?.waitsFor ?? null };
+  return { lacks: [...lacks], earliestMs: last?.atMs ?? nowMs, waitsFor: last?.waitsFor ?? null };
 }

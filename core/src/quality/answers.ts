@@ -1,6 +1,6 @@
 import { Batch, countsFor, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass, Visit, visitOf } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
-import { answerer, rowsBy, rowsOf, type Ask, type Rows } from '../ledger/index.ts';
+import { answerer, rowsBy, rowsOf, type Ask, type Question, type Rows } from '../ledger/index.ts';
 import { OutOfBandOf, UnmeasuredOf, type OffMeasure, type Operation } from '../routing/index.ts';
 import { Measure } from './measure.ts';
 import { measureEvidence } from './measureEvidence.ts';
@@ -67,20 +67,16 @@ export function offMeasures(
   });
 }
 
-export const outOfBandOf = answerer<{ batchId: string }, readonly OffMeasure[], Factory>(OutOfBandOf, {
-  reads,
-  answer({ batchId }, rows, factory) {
-    const batch = rows.get(Batch, batchId);
-    const pieces = piecesIn(rows, batchId);
-    return offMeasures(batch, visitOf(rows, batch), factory.operationAt(batch), pieces, measuresIn(rows, pieces));
-  },
-});
+/** Answers what is asked of the pieces of a batch's pass, from their measures. */
+const ofPass = <Answer>(asking: Question<{ batchId: string }, Answer>, of: (...pass: Parameters<typeof offMeasures>) => Answer) =>
+  answerer<{ batchId: string }, Answer, Factory>(asking, {
+    reads,
+    answer({ batchId }, rows, factory) {
+      const batch = rows.get(Batch, batchId);
+      const pieces = piecesIn(rows, batchId);
+      return of(batch, visitOf(rows, batch), factory.operationAt(batch), pieces, measuresIn(rows, pieces));
+    },
+  });
 
-export const unmeasuredOf = answerer<{ batchId: string }, readonly string[], Factory>(UnmeasuredOf, {
-  reads,
-  answer({ batchId }, rows, factory) {
-    const batch = rows.get(Batch, batchId);
-    const pieces = piecesIn(rows, batchId);
-    return unmeasuredPieces(batch, visitOf(rows, batch), factory.operationAt(batch), pieces, measuresIn(rows, pieces));
-  },
-});
+export const outOfBandOf = ofPass(OutOfBandOf, offMeasures);
+export const unmeasuredOf = ofPass(UnmeasuredOf, unmeasuredPieces);

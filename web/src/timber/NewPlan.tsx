@@ -22,8 +22,11 @@ const kindOf = ({ species, use }: { species: string; use: string }) => `${specie
 export function NewPlan({ view, lots, lotId }: Props) {
   const withBoards = lots.filter((l) => view.whole.some((b) => b.lotId === l.id));
   const kinds = [...new Set(withBoards.map(kindOf))].sort();
-  const first =
-    withBoards.find((l) => l.id === lotId) ?? withBoards.find((l) => view.needs.some((n) => kindOf(n) === kindOf(l))) ?? withBoards[0];
+  const boardsOf = (kind: string) => view.whole.filter((b) => withBoards.some((l) => l.id === b.lotId && kindOf(l) === kind)).length;
+  // What orders ask for, and of that what there is most of: the last board of a lot is what nothing fitted on.
+  const asks = (l: View<'LotView'>) => view.needs.some((n) => n.count > 0 && kindOf(n) === kindOf(l));
+  const [most] = [...withBoards].sort((a, b) => Number(asks(b)) - Number(asks(a)) || boardsOf(kindOf(b)) - boardsOf(kindOf(a)));
+  const first = withBoards.find((l) => l.id === lotId) ?? most;
   const { control } = useForm({
     defaultValues: {
       kind: first ? kindOf(first) : '',

@@ -48,6 +48,8 @@ export function PlanDesk(props: Props) {
   const [plans, setPlans] = useState([...props.plans]);
   const [planned, setPlanned] = useState(props.plans);
   const [busy, setBusy] = useState(false);
+  /** what was asked for when nothing of it found a place */
+  const [noneOf, setNoneOf] = useState<string | null>(null);
   const [trouble, setTrouble] = useState<Error | null>(null);
   const editable = kept?.state !== 'cut' && may('operator');
   const result = tally(plans, boards, wanted.map(toWanted));
@@ -85,6 +87,7 @@ export function PlanDesk(props: Props) {
       .then((laid) => {
         setPlans(laid);
         setPlanned(laid);
+        setNoneOf(laid.every((p) => p.placed.length === 0) ? JSON.stringify([settings, wanted]) : null);
       })
       .catch((error: unknown) => setTrouble(error instanceof Error ? error : new Error('The planner stopped')))
       .finally(() => setBusy(false));
@@ -128,6 +131,8 @@ export function PlanDesk(props: Props) {
           <>
             {counted(boards.length, 'board', 'boards')} to choose from; <Figure>{asked}</Figure> {asked === 1 ? 'blank is' : 'blanks are'}{' '}
             wanted.
+            {noneOf === JSON.stringify([settings, wanted]) &&
+              ' The planner finds no place for any of them: the boards are too short, narrow or thin for it, or faults lie in the way.'}
           </>
         ) : (
           <>
