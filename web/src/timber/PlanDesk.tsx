@@ -132,7 +132,7 @@ export function PlanDesk(props: Props) {
             {counted(boards.length, 'board', 'boards')} to choose from; <Figure>{asked}</Figure> {asked === 1 ? 'blank is' : 'blanks are'}{' '}
             wanted.
             {noneOf === JSON.stringify([settings, wanted]) &&
-              ' The planner finds no place for any of them: the boards are too short, narrow or thin for it, or faults lie in the way.'}
+              ' The planner finds no place for any of them: they are too long, wide or thick for what is here, or faults lie in the way.'}
           </>
         ) : (
           <>
