@@ -97,6 +97,10 @@ test('boards are planned, moved by hand, printed, cut, sent to the mill, and lea
   await expect(page.getByRole('heading', { level: 1, name: 'Plan a cut' })).toBeVisible();
   await page.getByRole('button', { name: 'Plan the cuts' }).click();
   await expect(page.getByRole('status').first()).toContainText(/of \d+ blanks from \d+ board/);
+  // It goes on looking for better until somebody has waited enough.
+  await expect(page.getByRole('progressbar', { name: 'Looking for a better plan' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take this one' }).click();
+  await expect(page.getByRole('progressbar')).toHaveCount(0);
   expect(await violations(page)).toEqual([]);
 
   const board = page.getByRole('group', { name: /^Board L/ }).first();

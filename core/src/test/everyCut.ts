@@ -1,10 +1,42 @@
-import { type Board, type CuttingSettings, objectionTo, type WantedBlank } from '../timber/index.ts';
+import { type Board, boardVolumeM3, type CuttingSettings, objectionTo, type WantedBlank } from '../timber/index.ts';
 
 /**
  * The greatest value of guillotine cuts, by trying every cut at every whole millimetre and keeping every count of blanks
  * that can be had of each part. Slow and plain: it is what the planner is measured against.
  */
 export function everyCut(board: Board, wanted: readonly WantedBlank[], settings: CuttingSettings): number {
+  return Math.max(...everyCount(board, wanted, settings).map((counts) => worthOf(counts, wanted)));
+}
+
+/** The greatest value of a pack, and the least wood it takes: every choice of one way for each board. */
+export function everyPack(
+  boards: readonly Board[],
+  wanted: readonly WantedBlank[],
+  settings: CuttingSettings,
+): { value: number; volumeM3: number } {
+  let reached = new Map([['', { counts: wanted.map(() => 0), volumeM3: 0 }]]);
+  for (const board of boards) {
+    const next = new Map(reached);
+    const ways = everyCount(board, wanted, settings);
+    for (const { counts, volumeM3 } of reached.values())
+      for (const way of ways) {
+        const sum = counts.map((n, i) => Math.min(wanted[i]?.count ?? 0, n + (way[i] ?? 0)));
+        const before = next.get(sum.join());
+        const after = volumeM3 + boardVolumeM3(board);
+        if (!before || before.volumeM3 > after) next.set(sum.join(), { counts: sum, volumeM3: after });
+      }
+    reached = next;
+  }
+  const all = [...reached.values()].map(({ counts, volumeM3 }) => ({ value: worthOf(counts, wanted), volumeM3 }));
+  const value = Math.max(...all.map((a) => a.value));
+  return { value, volumeM3: Math.min(...all.filter((a) => a.value > value - 1e-9).map((a) => a.volumeM3)) };
+}
+
+const worthOf = (counts: readonly number[], wanted: readonly WantedBlank[]) =>
+  counts.reduce((sum, n, i) => sum + n * (wanted[i]?.value ?? 0), 0);
+
+/** The counts that no others beat. */
+function everyCount(board: Board, wanted: readonly WantedBlank[], settings: CuttingSettings): number[][] {
   const known = new Map<string, number[][]>();
   const most = wanted.map((w) => w.count);
   const fits = (x: number, y: number, length: number, width: number): number[] =>
@@ -43,9 +75,5 @@ export function everyCut(board: Board, wanted: readonly WantedBlank[], settings:
   };
   const { endTrimMm, edgingMm } = settings;
   const top = Math.max(board.widthMm, board.widthEndMm) - edgingMm;
-  return Math.max(
-    ...counts(endTrimMm, board.lengthMm - endTrimMm, edgingMm, top).map((c) =>
-      c.reduce((sum, n, i) => sum + n * (wanted[i]?.value ?? 0), 0),
-    ),
-  );
+  return counts(endTrimMm, board.lengthMm - endTrimMm, edgingMm, top);
 }

@@ -1,5 +1,5 @@
 import { objectionsTo, tally, type BoardPlan, type PlacedBlank, type WantedBlank } from '@ample-crane/core';
-import { Box, Button, Stack, Typography } from '@mui/material';
+import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
@@ -13,8 +13,8 @@ import { counted } from '../parts/words.ts';
 import { blankElementId, BoardDrawing, SNAP_SHARE, type BoardActs } from './BoardDrawing.tsx';
 import { boardScale } from './boardScale.ts';
 import { CutPlan } from './CutPlan.tsx';
-import { planInWorker } from './planInWorker.ts';
 import { useCarry, type Carried } from './useCarry.ts';
+import { useCutSearch } from './useCutSearch.ts';
 import { Want } from './Want.tsx';
 
 interface Props {
@@ -47,11 +47,14 @@ export function PlanDesk(props: Props) {
   const [wanted, setWanted] = useState([...props.wanted]);
   const [plans, setPlans] = useState([...props.plans]);
   const [planned, setPlanned] = useState(props.plans);
-  const [busy, setBusy] = useState(false);
   /** what was asked for when nothing of it found a place */
   const [noneOf, setNoneOf] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<Error | null>(null);
-  const editable = kept?.state !== 'cut' && may('operator');
+  const search = useCutSearch((laid) => {
+    setPlans(laid);
+    setPlanned(laid);
+    setNoneOf(laid.every((p) => p.placed.length === 0) ? JSON.stringify([settings, wanted]) : null);
+  });
+  const editable = kept?.state !== 'cut' && may('operator') && search.share === null;
   const result = tally(plans, boards, wanted.map(toWanted));
   const asked = wanted.reduce((sum, w) => sum + w.count, 0);
   const got = wanted.reduce((sum, w) => sum + Math.min(w.count, result.got.get(w.id) ?? 0), 0);
@@ -80,18 +83,6 @@ export function PlanDesk(props: Props) {
         : ask(client.POST('/api/cutting/plans', { body: input, headers })),
     ({ id }) => void navigate(`/wood-room/cutting/${id}`),
   );
-  const plan = () => {
-    setBusy(true);
-    setTrouble(null);
-    planInWorker({ boards, wanted: wanted.map(toWanted), settings })
-      .then((laid) => {
-        setPlans(laid);
-        setPlanned(laid);
-        setNoneOf(laid.every((p) => p.placed.length === 0) ? JSON.stringify([settings, wanted]) : null);
-      })
-      .catch((error: unknown) => setTrouble(error instanceof Error ? error : new Error('The planner stopped')))
-      .finally(() => setBusy(false));
-  };
   const lay = (boardId: string, placed: PlacedBlank[]) =>
     setPlans(
       plans.some((p) => p.boardId === boardId)
@@ -144,7 +135,11 @@ export function PlanDesk(props: Props) {
       </Answer>
       <Stack direction="row" spacing={1} useFlexGap sx={{ mb: 2, flexWrap: 'wrap' }}>
         {editable && (
-          <Button variant={cutBoards.length === 0 ? 'contained' : 'outlined'} onClick={plan} loading={busy} disabled={asked === 0}>
+          <Button
+            variant={cutBoards.length === 0 ? 'contained' : 'outlined'}
+            onClick={() => search.begin({ boards, wanted: wanted.map(toWanted), settings })}
+            disabled={asked === 0}
+          >
             {cutBoards.length === 0 ? 'Plan the cuts' : 'Plan anew'}
           </Button>
         )}
@@ -168,7 +163,21 @@ export function PlanDesk(props: Props) {
           All plans
         </Button>
       </Stack>
-      {(keep.error ?? trouble) && <ErrorNote error={keep.error ?? trouble} />}
+      {search.share !== null && (
+        <Stack direction="row" spacing={2} sx={{ mb: 2, alignItems: 'center', maxWidth: 560 }}>
+          <LinearProgress
+            variant="determinate"
+            value={search.share * 100}
+            aria-label="Looking for a better plan"
+            sx={{ flex: 1, minWidth: 80 }}
+          />
+          <Typography variant="body2">Looking for a better plan</Typography>
+          <Button size="small" onClick={search.stop}>
+            Take this one
+          </Button>
+        </Stack>
+      )}
+      {(keep.error ?? search.error) && <ErrorNote error={keep.error ?? search.error} />}
       {objections.length > 0 && (
         <Typography color="error">
           What lies on {objections.map((p) => p.boardId).join(', ')} cannot be cut so: move it before the plan is kept.

@@ -162,4 +162,4 @@ function thin(sorted: readonly number[], most: number): readonly number[] {
 }
 
 /** Cuts to look at over all areas between so many lines. */
-const workOf = (along: number, across: number) => (along * along * across * across * (along + across)) / 12;
+export const workOf = (along: number, across: number) => (along * along * across * across * (along + across)) / 12;

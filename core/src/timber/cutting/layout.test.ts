@@ -6,7 +6,7 @@ import { CuttingGrid } from './grid.ts';
 import { crowded, guillotineCuts } from './guillotine.ts';
 import { canCount, layOutByCounts } from './layoutByCounts.ts';
 import { LayoutByWorth, Scratch } from './layoutByWorth.ts';
-import { objectionsTo } from './plan.ts';
+import { objectionsTo } from './objections.ts';
 
 const BARE = { kerfMm: 1, edgingMm: 0, endTrimMm: 0, planingMm: 0, resawKerfMm: 1 };
 const PLENTY = 1e9;

@@ -18,11 +18,22 @@ const MOST_PAIRS = 2e7;
 /** Is a board small enough to be looked at by counts? */
 export const canCount = (grid: CuttingGrid): boolean => grid.size * KEPT ** 2 < MOST_PAIRS;
 
-/**
- * Lays out one board within tight limits: of each area the counts of blanks that can be had are kept, those that no
- * others beat, so that what one area takes is not wanted of its neighbour.
- */
+/** A way to cut a whole board: how many it gives of each blank, up to what is wanted, and where they lie. */
+export interface BoardWay {
+  counts: ReadonlyMap<string, number>;
+  layout: Layout;
+}
+
+/** Lays out one board within tight limits: the most valuable of the ways to cut it. */
 export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, number>): Layout {
+  return waysToCut(grid, left)[0]?.layout ?? { placed: [], value: 0 };
+}
+
+/**
+ * The ways to cut a board within limits that no other beats, most valuable first: of each area the counts of blanks that
+ * can be had are kept, so that what one area takes is not wanted of its neighbour.
+ */
+export function waysToCut(grid: CuttingGrid, left: ReadonlyMap<string, number>): BoardWay[] {
   const kinds = [...new Set(grid.shapes.map((s) => s.blank.id))];
   const most = kinds.map((id) => Math.max(0, left.get(id) ?? 0));
   const worth = kinds.map((id) => grid.shapes.find((s) => s.blank.id === id)?.blank.value ?? 0);
@@ -83,22 +94,23 @@ export function layOutByCounts(grid: CuttingGrid, left: ReadonlyMap<string, numb
           known[cell(area)] = look(area);
         }
 
-  const [best = nothing] = waysOf(grid.whole);
+  return waysOf(grid.whole).map((found) => {
+    const placed = placedBy(found, grid, left);
+    return { counts: new Map(kinds.map((id, i) => [id, found.counts[i] ?? 0])), layout: { placed, value: grid.worth(placed, left) } };
+  });
+}
+
+/** Where the blanks of a way lie; what goes beyond what is wanted stays wood. */
+function placedBy(way: Way, grid: CuttingGrid, left: ReadonlyMap<string, number>): PlacedBlank[] {
   const open = new Map(left);
-  const placed: PlacedBlank[] = [];
-  const collect = ({ from }: Way): void => {
-    if (from === null) return;
-    if ('first' in from) {
-      collect(from.first);
-      collect(from.second);
-      return;
-    }
+  const collect = ({ from }: Way): PlacedBlank[] => {
+    if (from === null) return [];
+    if ('first' in from) return [...collect(from.first), ...collect(from.second)];
     const shape = grid.shapes[from.shape];
     const wanted = shape ? (open.get(shape.blank.id) ?? 0) : 0;
-    if (!shape || wanted <= 0) return;
+    if (!shape || wanted <= 0) return [];
     open.set(shape.blank.id, wanted - shape.pieces);
-    placed.push(grid.place(shape, from.area));
+    return [grid.place(shape, from.area)];
   };
-  collect(best);
-  return { placed, value: grid.worth(placed, left) };
+  return collect(way);
 }

@@ -1,6 +1,6 @@
 import type { Random } from '../../maths/index.ts';
 import type { PlacedBlank, WantedBlank } from './board.ts';
-import type { CuttingGrid, Area, Shape } from './grid.ts';
+import { workOf, type Area, type CuttingGrid, type Shape } from './grid.ts';
 
 export interface Layout {
   placed: PlacedBlank[];
@@ -9,6 +9,8 @@ export interface Layout {
 
 /** Tables of the dynamic program, shared by the boards of a pack: they are large, and wanted one board at a time. */
 export class Scratch {
+  /** cuts looked at so far */
+  spent = 0;
   best = new Float64Array(0);
   choice = new Int32Array(0);
 
@@ -64,6 +66,7 @@ export class LayoutByWorth {
   /** Works out the best of a area of the board, and of all areas within it, when one of each blank is worth this much. */
   private solve({ fromX, toX, fromY, toY }: Area, worth: (blank: WantedBlank) => number): void {
     const { grid } = this;
+    this.scratch.spent += workOf(toX - fromX + 1, toY - fromY + 1);
     const shapes = grid.shapes.map((s) => ({ ...s, value: Math.max(0, worth(s.blank)) * s.pieces }));
     const shortest = Math.min(...shapes.map((s) => s.lengthMm));
     for (let span = 1; span <= toX - fromX; span++)

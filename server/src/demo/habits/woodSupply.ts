@@ -177,7 +177,7 @@ export class WoodSupply {
     for (const lot of this.lotsOf(need, need.volumeM3 * quantity)) {
       const boards = this.boardsOf(lot, blank, atMs);
       const wanted = { id: component, ...blank, count: quantity + SPARE_BLANKS, value: 1, anyGrain: false };
-      const plan = planCutting(boards.slice(0, BOARDS_PLANNED), [wanted], DEFAULT_CUTTING);
+      const plan = planCutting(boards.slice(0, BOARDS_PLANNED), [wanted], DEFAULT_CUTTING, { work: 0 });
       if ((plan.got.get(component) ?? 0) >= quantity)
         return { lotId: lot.id, ids: this.cut(lot, plan, need, modelId, component, atMs).slice(0, quantity) };
     }
