@@ -18,8 +18,9 @@ import {
   type StationWork,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, IsNull, MoreThanOrEqual, Not } from 'typeorm';
+import { DataSource, IsNull, Not } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
+import { rowsFrom } from '../platform/database/rows.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchEntity, JobEntity } from '../batches/batch.entity.ts';
 import { BodyHourEntity, StationHourEntity } from '../batches/flowTallies.entity.ts';
@@ -134,12 +135,11 @@ export class FlowService {
 
   /** What is kept of the floor since an hour, and what goes on. */
   private async record(hour: number): Promise<Omit<FlowRecord, 'stations' | 'places'>> {
-    const since = MoreThanOrEqual(hour);
     const [hours, goingOn, bodies, bodyHours, leads] = await Promise.all([
-      this.database.getRepository(StationHourEntity).findBy({ hour: since }),
+      rowsFrom(this.database, StationHourEntity, 'hour', hour),
       this.database.getRepository(JobEntity).find({ where: { openAt: Not(IsNull()) }, select: { stationCode: true, fromMs: true } }),
       this.database.getRepository(BodyHourEntity).findOneBy({ id: ALL_BODIES }),
-      this.database.getRepository(BodyHourEntity).findBy({ hour: since }),
+      rowsFrom(this.database, BodyHourEntity, 'hour', hour),
       this.database.query<FlowRecord['leads']>(
         'select lead_class as "leadClass", sum(shipped)::int as shipped from lead_times where hour >= $1 group by lead_class',
         [hour],

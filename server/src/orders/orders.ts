@@ -20,9 +20,6 @@ import {
   type Route,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import dayjs from 'dayjs';
-import timezone from 'dayjs/plugin/timezone.js';
-import utc from 'dayjs/plugin/utc.js';
 import { DataSource, Not } from 'typeorm';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -35,9 +32,6 @@ import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { openOrders } from './openOrders.ts';
 import type { OrderEntity } from './order.entity.ts';
-
-dayjs.extend(utc);
-dayjs.extend(timezone);
 
 const REACH_DAYS = 250;
 
@@ -131,6 +125,9 @@ export class OrdersService {
     const opens = new Map(inWork.map((b) => [b.id, b.untilMs]));
     const nowMs = this.clock.nowMs();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
+    // One for all orders: making it is what costs.
+    const days = new Intl.DateTimeFormat('en-GB', { timeZone: factory.setUp.settings.workWeek.timeZone, day: 'numeric', month: 'long' });
+    const day = (ms: number) => days.format(ms);
     return open.map(({ order, model, route, routeId, own, lacks }) => {
       const waiting = own.map((on) => ({ ...on, opensMs: opens.get(on.batch.id) ?? undefined }));
       const standing = orderStanding(order, route, waiting, lacks, nowMs, time);
@@ -146,7 +143,7 @@ export class OrdersService {
         lateDays,
         status: statusOf(order, own, standing, factory),
         why: lateDays > 0 ? whyLate(standing, lateDays, inWork, factory) : null,
-        tell: tellCustomer(order, model.name, own, standing, lateDays, factory),
+        tell: tellCustomer(order, model.name, own, standing, lateDays, day),
       };
     });
   }
@@ -217,9 +214,8 @@ function tellCustomer(
   own: readonly OnOrder[],
   { lacks, earliestMs }: OrderStanding,
   lateDays: number,
-  factory: FactoryNow,
+  day: (ms: number) => string,
 ): string {
-  const day = (ms: number) => dayjs(ms).tz(factory.setUp.settings.workWeek.timeZone).format('D MMMM');
   const what = order.quantity === 1 ? `Your ${modelName}` : `Your ${order.quantity} ${modelName}`;
   const is = order.quantity === 1 ? 'is' : 'are';
   const ready = `ready on ${day(earliestMs)} at the earliest`;

@@ -80,6 +80,18 @@ export const rowsWith = <T extends ObjectLiteral>(
   order: keyof T & string = property,
 ): Promise<T[]> => selectRows({ database, client: poolOf(database) }, entity, property, values, { order });
 
+/** Rows that have at least this value in a column, in no order; plain, since there may be thousands. */
+export function rowsFrom<T extends ObjectLiteral>(
+  database: DataSource,
+  entity: EntityTarget<T>,
+  property: keyof T & string,
+  least: unknown,
+): Promise<T[]> {
+  const plan = planOf(database, entity);
+  const column = columnOf(plan, property);
+  return read(poolOf(database), plan, `where ${column} >= $1`, [least]);
+}
+
 /** So many rows at most that come after a value in a column, in the column's order. */
 export function rowsAfter<T extends ObjectLiteral>(
   { database, client }: Source,
