@@ -34,6 +34,9 @@ export type Payloads = { [Defined in EntryKinds as Defined['kind']]: PayloadOf<D
 /** The name of a kind of entry. */
 export type EntryName = keyof Payloads;
 
+/** Entries about wood alone: no batch, order, carrier or instrument changes with one. */
+export const WOOD_ENTRIES: readonly EntryName[] = timber.entries.map(({ kind }) => kind);
+
 /** What is to be written down: when, who, about what. */
 export type NewEntry = EntryOfKind<EntryKinds>;
 

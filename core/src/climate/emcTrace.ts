@@ -97,19 +97,29 @@ export function meanEmcPct(trace: EmcTrace, fromMs: number, toMs: number): numbe
  *
  * @param fortnightMs the stretch the mean is taken over
  * @param aheadMs how far ahead
+ * @param expected how far it was to stray with the season, from one stretch to the next, points
  * @returns standard deviation, points; `otherwise` where the past is too short to tell
  */
-export function emcDriftPct(trace: EmcTrace, fortnightMs: number, aheadMs: number, otherwise = 0.3): number {
+export function emcDriftPct(
+  trace: EmcTrace,
+  fortnightMs: number,
+  aheadMs: number,
+  {
+    otherwise = 0.3,
+    expected = () => 0,
+  }: { otherwise?: number; expected?: (beforeMs: number, atMs: number, aheadMs: number) => number } = {},
+): number {
   const back = Math.round(fortnightMs / trace.stepMs);
   const ahead = Math.round(aheadMs / trace.stepMs);
   const week = Math.round((7 * 24 * HOUR_MS) / trace.stepMs);
   const sums = new Float64Array(trace.emcPct.length + 1);
   trace.emcPct.forEach((emc, i) => (sums[i + 1] = (sums[i] ?? 0) + emc));
   const between = (a: number, b: number) => ((sums[b] ?? 0) - (sums[a] ?? 0)) / (b - a);
+  const msOf = (step: number) => trace.fromMs + step * trace.stepMs;
   let squares = 0;
   let count = 0;
   for (let at = back; at + ahead <= trace.emcPct.length; at += week) {
-    squares += (between(at, at + ahead) - between(at - back, at)) ** 2;
+    squares += (between(at, at + ahead) - between(at - back, at) - expected(msOf(at - back), msOf(at), msOf(at + ahead))) ** 2;
     count++;
   }
   return count < 4 ? otherwise : Math.sqrt(squares / count);

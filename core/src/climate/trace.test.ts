@@ -45,7 +45,7 @@ describe('a trace', () => {
     // A steady rise of 0.01 a day: the month's middle lies 22 days after the fortnight's.
     const rising = trace(Array.from({ length: 200 * 24 }, (_, i) => 8 + (0.01 * i) / 24));
     expect(emcDriftPct(rising, 14 * DAY_MS, 30 * DAY_MS)).toBeCloseTo(0.22, 6);
-    expect(emcDriftPct(trace([8, 8]), 14 * DAY_MS, 30 * DAY_MS, 0.4)).toBe(0.4);
+    expect(emcDriftPct(trace([8, 8]), 14 * DAY_MS, 30 * DAY_MS, { otherwise: 0.4 })).toBe(0.4);
   });
 });
 

@@ -3,7 +3,15 @@ import { CAUTION_KINDS, checkRoute, STAGES } from '../routing/index.ts';
 import { testFactory } from '../test/factory.ts';
 import { START_MS } from '../test/start.ts';
 import { CARRIERS, SHORT_ROUTE } from '../test/routes.ts';
-import { checkSpecies, densityOf, priorDryingRatePerDay, SPECIES, speciesIn, type Species } from '../timber/index.ts';
+import {
+  checkSpecies,
+  coefficientFromShrinkage,
+  lackingOf,
+  priorDryingRatePerDay,
+  SPECIES,
+  speciesIn,
+  type Species,
+} from '../timber/index.ts';
 import { CAUTIONS, checkDefects, DEFECTS, PAUSE_CAUSES, PAUSE_WORDS } from './index.ts';
 
 const factory = testFactory(new Map([[SHORT_ROUTE.id, SHORT_ROUTE]]), CARRIERS);
@@ -16,22 +24,43 @@ describe('species', () => {
     // Wood Handbook, table 13-5: mahogany and sugar maple.
     expect([speciesIn(SPECIES, 'mahogany').radial, speciesIn(SPECIES, 'sugar maple').tangential]).toEqual([0.00172, 0.00353]);
   });
-  test('of one that is not in it nothing is known: a middling wood, read for temperature only, without papers', () => {
-    const unknown = factory.species('ironwood');
-    expect(unknown).toEqual({
-      ...{ name: 'ironwood', radial: null, tangential: null, densityGPerCm3: null, ratePerDay: null },
-      ...{ restricted: false, meter: null, source: '' },
-    });
-    expect([densityOf(unknown), priorDryingRatePerDay(unknown, 25)]).toEqual([0.55, 0.035]);
-    expect([densityOf(alder), priorDryingRatePerDay(alder, 25)]).toEqual([0.44, 0.046]);
+  test('of one that is not in it nothing is known, nor of a wood whose figures nobody is sure of', () => {
+    const bare = { ...{ radial: null, tangential: null, densityGPerCm3: null, ratePerDay: null }, meter: null };
+    expect(factory.species('ironwood')).toMatchObject({ name: 'ironwood', ...bare, restricted: false, restrictedBecause: '' });
+    const koa = speciesIn(SPECIES, 'koa');
+    expect(koa).toMatchObject(bare);
+    expect(lackingOf(koa)).toEqual(['movement', 'density', 'rate', 'meter']);
+    expect(lackingOf(alder)).toEqual(['meter']);
+    expect([priorDryingRatePerDay(koa, 25), priorDryingRatePerDay(alder, 25)]).toEqual([null, 0.046]);
   });
-  test('twice under one name, or with a figure from nowhere, is told', () => {
-    expect(having({ name: ' Red Alder' })).toEqual({ index: 11, problem: 'There are two species called  Red Alder' });
-    expect(having({ source: ' ' })).toEqual({ index: 11, problem: 'Say where the figures of blackwood are from' });
-    const bare = { radial: null, tangential: null, densityGPerCm3: null, ratePerDay: null, source: '' };
+  test('a coefficient that is not published comes from total shrinkage, and says that it is derived', () => {
+    // Sugar maple shrinks by 4.8 and 9.9 %: published are .00165 and .00353; black walnut by 5.5 and 7.8 %: .00190 and .00274.
+    expect([4.8, 9.9, 5.5, 7.8].map((s) => Math.round(coefficientFromShrinkage(s) * 1e5) / 1e5)).toEqual([
+      0.00168, 0.00347, 0.00193, 0.00274,
+    ]);
+    for (const none of [0, -1, 26, NaN]) expect(() => coefficientFromShrinkage(none)).toThrow(RangeError);
+    expect(speciesIn(SPECIES, 'Indian rosewood')).toMatchObject({
+      tangential: 5.8 / 2850,
+      restricted: true,
+      sources: { movement: expect.stringMatching(/^Derived/) },
+    });
+  });
+  test('twice under one name, with a figure from nowhere, or restricted by nobody, is told', () => {
+    const index = SPECIES.length;
+    expect(having({ name: ' Red Alder' })).toEqual({ index, problem: 'There are two species called  Red Alder' });
+    const none = { movement: '', density: '', rate: '', meter: '' };
+    const bare = { radial: null, tangential: null, densityGPerCm3: null, ratePerDay: null, sources: none };
     expect(having(bare)).toBeUndefined();
-    for (const figure of ['radial', 'tangential', 'densityGPerCm3', 'ratePerDay'] as const)
-      expect(having({ ...bare, [figure]: alder[figure] })?.index).toBe(11);
+    for (const [figure, over, words] of [
+      ['movement', { tangential: 0.002 }, 'the movement'],
+      ['density', { densityGPerCm3: 0.7 }, 'the density'],
+      ['rate', { ratePerDay: 0.03 }, 'the drying rate'],
+      ['meter', { meter: { a: 1, b: 0, densityOffsetPct: 0 } }, 'the correction of meters'],
+    ] as const) {
+      expect(having({ ...bare, ...over })).toEqual({ index, problem: `Say where ${words} of blackwood is from` });
+      expect(having({ ...bare, ...over, sources: { ...none, [figure]: 'Our own trials' } })).toBeUndefined();
+    }
+    expect(having({ restricted: true })?.problem).toBe('Say by what list or law the trade in blackwood is restricted');
   });
 });
 

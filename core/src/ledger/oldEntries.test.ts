@@ -2,11 +2,12 @@ import { readFileSync } from 'node:fs';
 import { expect, test } from '@jest/globals';
 import type { Instrument, Job, Piece, Visit } from '../batches/index.ts';
 import type { Coat } from '../finishing/index.ts';
-import { LEDGER } from '../ledger.ts';
+import { LEDGER, WOOD_ENTRIES } from '../ledger.ts';
 import { groupBy } from '../maths/index.ts';
 import { Rows, type Entry } from '../ledger/index.ts';
 import { RouteBook, type Route } from '../routing/index.ts';
 import { everything } from '../test/house.ts';
+import { timber } from '../timber/room.ts';
 
 /** Entries as a running factory wrote them, at least one of every kind there was, and the rows they made there. */
 const written = JSON.parse(readFileSync(new URL('../test/fixtures/entries-1.json', import.meta.url), 'utf8')) as {
@@ -75,4 +76,12 @@ test('the time worked at each station is what it was; coats lie in their jobs an
 test('the fixture holds every kind of entry of the first version', () => {
   expect(new Set(written.entries.map((e) => e.kind)).size).toBe(40);
   expect(written.entries.every((e) => e.schemaVersion === 1)).toBe(true);
+});
+
+test('entries about wood touch wood alone', () => {
+  const ofWood = written.entries.filter((e) => (WOOD_ENTRIES as readonly string[]).includes(e.kind));
+  const touched = everything(LEDGER.replay(structuredClone(ofWood), new RouteBook(new Map())));
+  const kinds = Object.keys(touched).filter((kind) => (touched[kind] ?? []).length > 0);
+  expect(kinds).toContain('reading');
+  expect(kinds.filter((kind) => !timber.rows.some((r) => r.name === kind))).toEqual([]);
 });

@@ -7,5 +7,6 @@ export * from './interval.ts';
 export * from './longestRising.ts';
 export * from './random.ts';
 export * from './statistics.ts';
+export * from './three.ts';
 export * from './wallClock.ts';
 export { DATE_ORDERS, type DateOrder } from './writtenTimes.ts';

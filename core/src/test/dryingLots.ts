@@ -20,6 +20,45 @@ export function aRoom(random: Random, days: number): EmcTrace {
   return emcTrace(samples, 0, days * DAY_MS);
 }
 
+/** A room that is heated from autumn to spring and left alone in summer: dry air for half the year, damp for the other. */
+export function aHeatedRoom(random: Random, days: number): EmcTrace {
+  const phase = random.next() * 365;
+  let weather = 0;
+  const samples: AirSample[] = [];
+  for (let hour = 0; hour <= days * 24; hour += 3) {
+    weather = weather * 0.97 + random.normal(0, 0.006);
+    const turn = Math.cos((2 * Math.PI * (hour / 24 + phase)) / 365);
+    // Steeper than a sine where the heating is turned on and off.
+    const season = -0.09 * Math.tanh(2 * turn);
+    samples.push({ atMs: hour * HOUR_MS, tempC: 20, relativeHumidity: Math.min(0.8, Math.max(0.2, 0.44 + season + weather)) });
+  }
+  return emcTrace(samples, 0, days * DAY_MS);
+}
+
+/** True mean moisture of a slab whose faces pass water ten times as easily as its core, by finite differences. */
+export function slabCurve(startPct: number, ratePerDay: number, trace: EmcTrace): number[] {
+  const CELLS = 12;
+  const BIOT = 10;
+  const PARTS = 3;
+  // The slowest mode's β² is 2.0417: a rate of it is so much diffusion over the half thickness.
+  const perPart = ratePerDay / 2.0417 / 24 / PARTS;
+  const exchange = perPart * CELLS ** 2;
+  const atFace = (perPart * CELLS) / (1 / BIOT + 0.5 / CELLS);
+  const cells = new Float64Array(CELLS).fill(startPct);
+  return [...trace.emcPct].map((emc) => {
+    for (let part = 0; part < PARTS; part++) {
+      let inner = cells[0] as number;
+      for (let i = 0; i < CELLS; i++) {
+        const own = cells[i] as number;
+        const out = i === CELLS - 1 ? atFace * (emc - own) : exchange * ((cells[i + 1] as number) - own);
+        cells[i] = own + exchange * (inner - own) + out;
+        inner = own;
+      }
+    }
+    return mean([...cells]);
+  });
+}
+
 /** True moisture at the end of each hour. */
 export function trueCurve(startPct: number, ratePerDay: number, trace: EmcTrace): number[] {
   let m = startPct;
@@ -42,9 +81,10 @@ export function aLot(
   startPct: number,
   everyDays: number,
   untilDays: number,
+  dries: typeof trueCurve = trueCurve,
 ): SyntheticLot {
   const ratePerDay = prior.ratePerDay * Math.exp(random.normal(0, prior.logSd));
-  const curve = trueCurve(startPct, ratePerDay, trace);
+  const curve = dries(startPct, ratePerDay, trace);
   const sessions: SessionMean[] = [];
   for (let day = 1; day <= untilDays; day += everyDays) {
     const truth = curve[day * 24 - 1] ?? 0;

@@ -1,6 +1,7 @@
 export * from './cover.ts';
 export * from './cutting/index.ts';
 export * from './drying.ts';
+export type { Mode, Point } from './dryingCurve.ts';
 export * from './dryingFit.ts';
 export * from './dryingForecast.ts';
 export * from './kiln.ts';

@@ -29,6 +29,8 @@ export const counted = (count: number, one: string, many = `${one}s`): string =>
 export const MINUTE_MS = 60_000;
 export const HOUR_MS = 3_600_000;
 export const DAY_MS = 86_400_000;
+/** A year of the calendar on average. */
+export const YEAR_MS = 365.2425 * DAY_MS;
 
 /** The units a person reads and types; everything is stored in SI. */
 export interface UnitChoice {

@@ -60,7 +60,7 @@ export class BatchLists {
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
-    this.open = snapshots.shelf();
+    this.open = snapshots.shelf('the floor');
   }
 
   /** Every batch in work, the soonest due first. */

@@ -1,4 +1,4 @@
-import { STAGES, type DefectKind, type Species, type Stage } from '@ample-crane/core';
+import { STAGES, type DefectKind, type Species, type SpeciesFigure, type Stage } from '@ample-crane/core';
 import { InEach, InFlag, InList, InNumber, InPart, InText } from '../platform/http/fields.ts';
 
 /** Which state of a register was before the person who changes it. */
@@ -14,6 +14,14 @@ class MeterCorrectionDto {
   @InNumber({ min: -20, max: 20 }) densityOffsetPct: number;
 }
 
+/** Where each figure is from; empty where there is none. */
+export class SpeciesSourcesDto implements Record<SpeciesFigure, string> {
+  @InText({ min: 0, max: 200 }) movement: string;
+  @InText({ min: 0, max: 200 }) density: string;
+  @InText({ min: 0, max: 200 }) rate: string;
+  @InText({ min: 0, max: 200 }) meter: string;
+}
+
 /** A figure that nobody has is null. */
 export class SpeciesDto implements Species {
   @InText({ max: 60 }) name: string;
@@ -23,8 +31,9 @@ export class SpeciesDto implements Species {
   @InNumber({ min: 0.1, max: 1.4, nullable: true }) densityGPerCm3: number | null;
   @InNumber({ min: 0.001, max: 0.5, nullable: true }) ratePerDay: number | null;
   @InFlag() restricted: boolean;
+  @InText({ min: 0, max: 200 }) restrictedBecause: string;
   @InPart(() => MeterCorrectionDto, { nullable: true }) meter: MeterCorrectionDto | null;
-  @InText({ min: 0, max: 200 }) source: string;
+  @InPart(() => SpeciesSourcesDto) sources: SpeciesSourcesDto;
 }
 
 export class ChangeSpeciesDto extends SeenDto {

@@ -25,7 +25,13 @@ const RULES: [path: string, tag: string, change: (setup: Answer['body'], n: numb
   [
     '/settings/species',
     'species',
-    ({ species }, n) => ({ species: species.map((s: object) => ({ ...s, meter: { a: 1 + n / 10, b: 0, densityOffsetPct: 0 } })) }),
+    ({ species }, n) => ({
+      species: species.map((s: { sources: object }) => ({
+        ...s,
+        meter: { a: 1 + n / 10, b: 0, densityOffsetPct: 0 },
+        sources: { ...s.sources, meter: 'handbook' },
+      })),
+    }),
   ],
   ['/settings/defects', 'defects', ({ defects }, n) => ({ defects: [...defects, { name: `scorch ${n}`, stages: ['bodies'] }] })],
   [

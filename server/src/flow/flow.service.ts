@@ -50,7 +50,7 @@ export class FlowService {
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
-    this.shelf = snapshots.shelf();
+    this.shelf = snapshots.shelf('the floor');
   }
 
   /** Figures of the last days, with the queues as they stand now. */

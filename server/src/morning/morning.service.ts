@@ -44,7 +44,7 @@ export class MorningService {
   ) {
     this.mornings = snapshots.shelf();
     this.walks = snapshots.shelf();
-    this.floors = snapshots.shelf();
+    this.floors = snapshots.shelf('the floor');
   }
 
   /** What can move now, what comes free today, what is late, who is missing, what limits the factory. */

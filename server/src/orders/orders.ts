@@ -106,8 +106,8 @@ export class OrdersService {
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
-    this.book = snapshots.shelf();
-    this.told = snapshots.shelf();
+    this.book = snapshots.shelf('the floor');
+    this.told = snapshots.shelf('the floor');
   }
 
   place(actor: Actor, dto: PlaceOrderDto): Promise<{ id: string }> {

@@ -57,7 +57,7 @@ export class StationsQueries {
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
-    this.shelf = snapshots.shelf();
+    this.shelf = snapshots.shelf('the floor');
   }
 
   /** What one station has to do, and in which order. */

@@ -1,13 +1,11 @@
 import {
   climateAhead,
-  DAY_MS,
-  emcDriftPct,
+  dryingPrior,
   fitDrying,
   forecastLot,
   groupBy,
+  HOUR_MS,
   livedThrough,
-  priorDryingRatePerDay,
-  PRIOR_LOG_SD,
   sessionErrorPct,
   standardDeviation,
   type Band,
@@ -27,8 +25,6 @@ import { ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
 
 /** Lots whose fit is kept. */
 const FITS_KEPT = 5_000;
-const FORTNIGHT_MS = 14 * DAY_MS;
-const MONTH_MS = 30 * DAY_MS;
 /** Pieces of a lot differ about this much before readings tell. */
 const PIECE_SD_PCT = 0.5;
 
@@ -51,7 +47,7 @@ export interface LotDrying {
 @Injectable()
 export class DryingService {
   private readonly fits = new LRUCache<string, { state: string; fit: DryingFit; pieceSdPct: number }>({ max: FITS_KEPT });
-  private readonly drifts = new WeakMap<EmcTrace, number>();
+  private readonly aheads = new WeakMap<EmcTrace, { hour: number; ahead: ClimateAhead }>();
 
   constructor(
     private readonly database: DataSource,
@@ -80,7 +76,7 @@ export class DryingService {
     return groupBy(read, ({ session }) => session.lotId);
   }
 
-  /** What a lot's sessions tell of its drying; nothing before the first. */
+  /** What a lot's sessions tell of its drying; nothing before the first, or while nobody knows how fast its wood dries. */
   of(
     lot: Lot,
     species: Species,
@@ -88,7 +84,8 @@ export class DryingService {
     airs: ReadonlyMap<string, ZoneTrace>,
     nowMs: number,
   ): LotDrying | undefined {
-    if (sessions.length === 0) return undefined;
+    const prior = dryingPrior(species, lot.thicknessMm, sessions.length);
+    if (sessions.length === 0 || prior === null) return undefined;
     const air = airs.get(lot.zoneId);
     if (!air) return undefined;
     const stays = lot.stays.flatMap(({ zoneId, fromMs }) => {
@@ -96,8 +93,7 @@ export class DryingService {
       return trace ? [{ fromMs, trace }] : [];
     });
     const trace = livedThrough(stays.length > 0 ? stays : [{ fromMs: lot.receivedMs, trace: air.emc }]);
-    const priorRatePerDay = priorDryingRatePerDay(species, lot.thicknessMm);
-    const state = `${lot.version}/${priorRatePerDay}/${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
+    const state = `${lot.version}/${prior.ratePerDay}/${lot.stays.map((s) => airs.get(s.zoneId)?.revision ?? 0).join()}`;
     let kept = this.fits.get(lot.id);
     if (kept?.state !== state) {
       const means = sessions.map(({ session, readings }) => ({
@@ -105,7 +101,6 @@ export class DryingService {
         meanPct: session.meanPct,
         errorPct: sessionErrorPct(readings.map((r) => r.correctedPct)),
       }));
-      const prior = { ratePerDay: priorRatePerDay, logSd: PRIOR_LOG_SD };
       const latest = sessions.at(-1)?.readings.filter((r) => r.depth === 'shell') ?? [];
       kept = {
         state,
@@ -114,7 +109,7 @@ export class DryingService {
       };
       this.fits.set(lot.id, kept);
     }
-    return { fit: kept.fit, pieceSdPct: kept.pieceSdPct, trace, ahead: climateAhead(air.emc, nowMs, this.drift(air.emc)) };
+    return { fit: kept.fit, pieceSdPct: kept.pieceSdPct, trace, ahead: this.ahead(air.emc, nowMs) };
   }
 
   /** Where a lot goes from here, in its own air or in another. */
@@ -129,11 +124,13 @@ export class DryingService {
     });
   }
 
-  private drift(trace: EmcTrace): number {
-    const known = this.drifts.get(trace);
-    if (known !== undefined) return known;
-    const drift = emcDriftPct(trace, FORTNIGHT_MS, MONTH_MS);
-    this.drifts.set(trace, drift);
-    return drift;
+  /** The air of a room carried on; worked out once an hour for all that lie in it. */
+  private ahead(trace: EmcTrace, nowMs: number): ClimateAhead {
+    const hour = Math.floor(nowMs / HOUR_MS);
+    const known = this.aheads.get(trace);
+    if (known?.hour === hour) return known.ahead;
+    const ahead = climateAhead(trace, nowMs);
+    this.aheads.set(trace, { hour, ahead });
+    return ahead;
   }
 }

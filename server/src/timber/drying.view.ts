@@ -13,7 +13,7 @@ import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fiel
 import type { LotDrying, ReadSession } from './drying.service.ts';
 
 export class ReadyView {
-  @OutEnum(['in band', 'on its way', 'not in this room']) kind: DryingOutlook['kind'];
+  @OutEnum(['in band', 'on its way', 'not in this room', 'too early to tell']) kind: DryingOutlook['kind'];
   /** what the room tends to */
   @Out() emcPct: number;
   /** where the fitted curve stands now */
@@ -94,7 +94,7 @@ export function dryingView(
     (at, i, all) => at !== all[i - 1],
   );
   const days = Math.max(1, Math.ceil((nowMs - fromMs) / DAY_MS));
-  const rateSd = Math.sqrt(fit.covariance.logRate);
+  const rateSd = Math.sqrt(fit.covariance[1][1]);
   return {
     outlook: outlookView(fit, outlook),
     curve: moistureAt(fit, trace, times).map(({ atMs, meanPct }) => ({ atMs, pct: meanPct })),

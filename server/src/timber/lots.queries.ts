@@ -95,7 +95,7 @@ export class LotsQueries {
     const read = (await this.drying.sessions([lotId])).get(lotId) ?? [];
     const known = this.drying.of(lot, factory.species(lot.species), read, await this.drying.airs([lot]), nowMs);
     if (!view || !known) throw notFound('drying curve of lot', lotId);
-    const ahead = { emcPct: emcOfAirPct(air), driftPct: 0 };
+    const ahead = { emcPct: emcOfAirPct(air), driftPct: 0, season: null };
     return outlookView(known.fit, this.drying.outlook(known, view.band, nowMs, { ahead }));
   }
 }

@@ -117,7 +117,7 @@ export class StockService {
       const beyond = Array.from({ length: HORIZON_DAYS }, (_, i) => ({ atMs: nowMs + (i + 1) * DAY_MS, volumeM3: usedM3PerDay })).filter(
         (n) => n.atMs > lastMs,
       );
-      const dryDays = TIME_CONSTANTS / priorDryingRatePerDay(factory.species(species), thicknessMm);
+      const ratePerDay = priorDryingRatePerDay(factory.species(species), thicknessMm);
       const cover = coverOf(
         own.map((l) => ({
           volumeM3: l.leftM3,
@@ -125,7 +125,7 @@ export class StockService {
         })),
         [...asked, ...beyond],
         nowMs,
-        DELIVERY_DAYS + dryDays,
+        ratePerDay === null ? null : DELIVERY_DAYS + TIME_CONSTANTS / ratePerDay,
         HORIZON_DAYS,
       );
       const kept = blanks.filter((b) => {

@@ -1,4 +1,4 @@
-import type { Species } from '@ample-crane/core';
+import { coefficientFromShrinkage, lackingOf, TOLD_BY, type Species } from '@ample-crane/core';
 import { Button, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -31,9 +31,19 @@ const COLUMNS: GridColDef<Species>[] = [
   },
   { ...figures(2), field: 'densityGPerCm3', headerName: 'Density, g/cm³', width: 124 },
   { ...figures(3), field: 'ratePerDay', headerName: 'Dries, a day', width: 108 },
-  { field: 'restricted', headerName: 'Papers', width: 84, valueFormatter: (restricted: boolean) => (restricted ? 'needed' : '') },
   { field: 'meter', headerName: 'Our meters', width: 170, valueFormatter: (meter: Species['meter']) => meterWords(meter) },
-  { field: 'source', headerName: 'From', flex: 1, minWidth: 150 },
+  { field: 'restrictedBecause', headerName: 'Papers', flex: 1, minWidth: 130 },
+  {
+    field: 'lacking',
+    headerName: 'Cannot be told',
+    flex: 2,
+    minWidth: 180,
+    valueGetter: (_, species) =>
+      lackingOf(species)
+        .filter((figure) => figure !== 'meter')
+        .map((figure) => TOLD_BY[figure])
+        .join('; '),
+  },
 ];
 
 const meterWords = (meter: Species['meter']) =>
@@ -48,7 +58,7 @@ export function SpeciesRegister({ setup }: { setup: Setup }) {
     <>
       <Typography color="text.secondary" sx={{ mb: 1, maxWidth: '80ch' }}>
         Movement is across the grain, for a point of moisture; drying is of 25 mm indoors, until a lot tells its own rate. A figure without
-        a source is better left empty: a usual one stands in, or the sum says that it is not on record.
+        a sure source is better left empty: what cannot be told without it is said.
       </Typography>
       {editable && (
         <Button variant="outlined" onClick={() => setEdited('new')} sx={{ mb: 1 }}>
@@ -72,14 +82,20 @@ const fieldsOf = (s: Species | null) => ({
   name: s?.name ?? '',
   radial: inPercent(s?.radial ?? null),
   tangential: inPercent(s?.tangential ?? null),
+  radialShrinkage: '',
+  tangentialShrinkage: '',
+  movementFrom: s?.sources.movement ?? '',
   density: inFigures(s?.densityGPerCm3 ?? null),
+  densityFrom: s?.sources.density ?? '',
   rate: inFigures(s?.ratePerDay ?? null),
+  rateFrom: s?.sources.rate ?? '',
   restricted: s?.restricted ?? false,
+  restrictedBecause: s?.restrictedBecause ?? '',
   corrected: s !== null && s.meter !== null,
   a: inFigures(s?.meter?.a ?? 1),
   b: inFigures(s?.meter?.b ?? 0),
   over: inFigures(s?.meter?.densityOffsetPct ?? 0),
-  source: s?.source ?? '',
+  meterFrom: s?.sources.meter ?? '',
 });
 type Fields = ReturnType<typeof fieldsOf>;
 
@@ -93,15 +109,33 @@ const speciesOf = (f: Fields): Species => ({
   densityGPerCm3: figureOrNull(f.density),
   ratePerDay: figureOrNull(f.rate),
   restricted: f.restricted,
+  restrictedBecause: f.restricted ? f.restrictedBecause.trim() : '',
   meter: f.corrected ? { a: figureIn(f.a), b: figureIn(f.b), densityOffsetPct: figureIn(f.over) } : null,
-  source: f.source,
+  sources: {
+    movement: f.radial.trim() === '' && f.tangential.trim() === '' ? '' : f.movementFrom.trim(),
+    density: f.density.trim() === '' ? '' : f.densityFrom.trim(),
+    rate: f.rate.trim() === '' ? '' : f.rateFrom.trim(),
+    meter: f.corrected ? f.meterFrom.trim() : '',
+  },
 });
 
 function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Species | null; onClose: () => void }) {
   // The register as it was when this was opened: whoever changed it meanwhile is not overwritten.
   const [seen] = useState({ tag: setup.tags.species, species: setup.species });
-  const { control, handleSubmit } = useForm<Fields>({ defaultValues: fieldsOf(species) });
+  const { control, handleSubmit, setValue } = useForm<Fields>({ defaultValues: fieldsOf(species) });
   const typed = useTyped(control);
+  const moves = typed.radial.trim() !== '' || typed.tangential.trim() !== '';
+  const shrinks = [typed.radialShrinkage, typed.tangentialShrinkage].filter((text) => text.trim() !== '');
+  const derivable = shrinks.length > 0 && shrinks.map(figureIn).every((pct) => pct > 0 && pct <= 25);
+  /** Where no coefficient is published, from the total shrinkage, and said to be so. */
+  const derive = () => {
+    for (const [from, to] of [
+      ['radialShrinkage', 'radial'],
+      ['tangentialShrinkage', 'tangential'],
+    ] as const)
+      if (typed[from].trim() !== '') setValue(to, inPercent(coefficientFromShrinkage(figureIn(typed[from]))));
+    setValue('movementFrom', `Derived from shrinkage to oven-dry, ${shrinks.join(' and ')} %: ${typed.movementFrom.trim()}`);
+  };
   const save = useCommand(
     (register: Species[], headers) => ask(client.PUT('/api/settings/species', { body: { species: register, seen: seen.tag }, headers })),
     onClose,
@@ -130,21 +164,36 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
       <FieldRow>
         <FigureIn control={control} name="radial" label="Radial, % a point" min={0.01} max={1} optional />
         <FigureIn control={control} name="tangential" label="Tangential, % a point" min={0.01} max={1} optional />
+        {(moves || derivable) && <TextIn control={control} name="movementFrom" label="Movement is from" />}
       </FieldRow>
+      {!moves && (
+        <FieldRow>
+          <FigureIn control={control} name="radialShrinkage" label="or shrinks radially to oven-dry, %" min={0.5} max={25} optional />
+          <FigureIn control={control} name="tangentialShrinkage" label="and tangentially, %" min={0.5} max={25} optional />
+          <Button disabled={!derivable} onClick={derive}>
+            Derive the movement
+          </Button>
+        </FieldRow>
+      )}
       <FieldRow>
         <FigureIn control={control} name="density" label="Density, g/cm³" min={0.1} max={1.4} optional />
+        {typed.density.trim() !== '' && <TextIn control={control} name="densityFrom" label="Density is from" />}
+      </FieldRow>
+      <FieldRow>
         <FigureIn control={control} name="rate" label="Dries, 1/day at 25 mm" min={0.001} max={0.5} optional />
+        {typed.rate.trim() !== '' && <TextIn control={control} name="rateFrom" label="Drying is from" />}
       </FieldRow>
       <FlagIn control={control} name="restricted" label="Its trade asks for papers" />
+      {typed.restricted && <TextIn control={control} name="restrictedBecause" label="By what list or law" />}
       <FlagIn control={control} name="corrected" label="Our meters’ handbooks correct it" />
       {typed.corrected && (
         <FieldRow>
           <FigureIn control={control} name="a" label="Pin a" min={0.2} max={5} />
           <FigureIn control={control} name="b" label="Pin b" min={-20} max={20} />
           <FigureIn control={control} name="over" label="Pinless reads over" min={-20} max={20} />
+          <TextIn control={control} name="meterFrom" label="The correction is from" />
         </FieldRow>
       )}
-      <TextIn control={control} name="source" label="Where the figures are from" />
     </FormDialog>
   );
 }

@@ -3112,7 +3112,7 @@ export interface components {
         };
         ReadyView: {
             /** @enum {string} */
-            kind: "in band" | "on its way" | "not in this room";
+            kind: "in band" | "on its way" | "not in this room" | "too early to tell";
             emcPct: number;
             nowPct: number;
             earlyMs: number | null;
@@ -3187,7 +3187,7 @@ export interface components {
         };
         OutlookView: {
             /** @enum {string} */
-            kind: "in band" | "on its way" | "not in this room";
+            kind: "in band" | "on its way" | "not in this room" | "too early to tell";
             emcPct: number;
             nowPct: number;
             earlyMs: number | null;
@@ -3799,6 +3799,12 @@ export interface components {
             b: number;
             densityOffsetPct: number;
         };
+        SpeciesSourcesDto: {
+            movement: string;
+            density: string;
+            rate: string;
+            meter: string;
+        };
         SpeciesDto: {
             name: string;
             radial: number | null;
@@ -3806,8 +3812,9 @@ export interface components {
             densityGPerCm3: number | null;
             ratePerDay: number | null;
             restricted: boolean;
+            restrictedBecause: string;
             meter: components["schemas"]["MeterCorrectionDto"] | null;
-            source: string;
+            sources: components["schemas"]["SpeciesSourcesDto"];
         };
         DefectKindDto: {
             name: string;

@@ -131,10 +131,11 @@ export const useOutlook = (id: string, air: { tempC: number; relativeHumidity: n
       ask(client.GET('/api/lots/{id}/outlook', { params: { path: { id }, query: air ?? { tempC: 21, relativeHumidity: 0.45 } } })),
     enabled: air !== null,
   });
-export const useAir = (zoneId: string, days: number) =>
+export const useAir = (zoneId: string | undefined, days: number) =>
   useQuery({
     queryKey: ['air', zoneId, days],
-    queryFn: () => ask(client.GET('/api/air/{zoneId}', { params: { path: { zoneId }, query: { days } } })),
+    queryFn: () => ask(client.GET('/api/air/{zoneId}', { params: { path: { zoneId: zoneId ?? '' }, query: { days } } })),
+    enabled: zoneId !== undefined,
   });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => ask(client.GET('/api/stock')) });
 export const useBlanks = () => useQuery({ queryKey: ['cutting', 'blanks'], queryFn: () => ask(client.GET('/api/blanks')) });

@@ -1,5 +1,5 @@
 import { Autocomplete, Box, Checkbox, FormControlLabel, MenuItem, Stack, Switch, TextField, type TextFieldProps } from '@mui/material';
-import type { ReactNode } from 'react';
+import { useId, type ReactNode } from 'react';
 import { useController, useWatch, type Control, type FieldPathByValue, type FieldPathValue, type FieldValues } from 'react-hook-form';
 
 // The fields of forms: each bound to a form's control, telling what is wrong below itself once it was left or sent.
@@ -42,7 +42,7 @@ export const figureRule =
     return value <= max || (min === -Infinity ? `At most ${max}` : `${min} to ${max}`);
   };
 
-/** A line of text. */
+/** A line of text; what is known already is offered. */
 export function TextIn<Fields extends FieldValues>({
   control,
   name,
@@ -51,21 +51,35 @@ export function TextIn<Fields extends FieldValues>({
   helperText,
   type,
   error = false,
+  known,
   ...look
-}: Bound<Fields, string> & Look & { error?: boolean }) {
+}: Bound<Fields, string> & Look & { error?: boolean; known?: readonly string[] }) {
   const { field, fieldState } = useController({ control, name, ...(rules ? { rules } : {}) });
   const { ref, ...bound } = field;
+  const listId = useId();
   return (
-    <TextField
-      label={label}
-      {...bound}
-      inputRef={ref}
-      {...look}
-      {...(type === undefined ? {} : { type })}
-      error={error || fieldState.error !== undefined}
-      helperText={fieldState.error?.message || helperText}
-      slotProps={type === 'date' || type === 'time' ? { inputLabel: { shrink: true } } : {}}
-    />
+    <>
+      <TextField
+        label={label}
+        {...bound}
+        inputRef={ref}
+        {...look}
+        {...(type === undefined ? {} : { type })}
+        error={error || fieldState.error !== undefined}
+        helperText={fieldState.error?.message || helperText}
+        slotProps={{
+          ...(type === 'date' || type === 'time' ? { inputLabel: { shrink: true } } : {}),
+          ...(known ? { htmlInput: { list: listId } } : {}),
+        }}
+      />
+      {known && (
+        <datalist id={listId}>
+          {known.map((text) => (
+            <option key={text} value={text} />
+          ))}
+        </datalist>
+      )}
+    </>
   );
 }
 

@@ -104,7 +104,9 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
     source: 'Source: first-order drying in steady air; the rates are starting points only',
     work: (input, n, { species }) => {
       const emc = equilibriumMoisturePct(n('temp'), share(n('humidity')));
-      const rate = input['rate']?.trim() ? n('rate') : priorDryingRatePerDay(speciesIn(species, input['species'] ?? ''), n('thickness'));
+      const wood = speciesIn(species, input['species'] ?? '');
+      const rate = input['rate']?.trim() ? n('rate') : priorDryingRatePerDay(wood, n('thickness'));
+      if (rate === null) throw new RangeError(`How fast ${wood.name} dries is not on record (Setup, Species): type a rate`);
       // Air on the other side takes the wood further away.
       const towards = (n('to') - n('from')) * (emc - n('from')) >= 0;
       return [
@@ -176,7 +178,11 @@ export const WOOD_SUMS: readonly SumDefinition[] = [
       const moved = movement(wood, across, n('size'), from, to, movementLimits);
       return [
         { label: 'Moisture', value: `${pct(from)} to ${pct(to)}` },
-        { label: 'Coefficient', value: `${((wood[across] ?? 0) * 100).toFixed(3)} % a point, from ${wood.source}`, remark: true },
+        {
+          label: 'Coefficient',
+          value: `${((wood[across] ?? 0) * 100).toFixed(3)} % a point, from: ${wood.sources.movement}`,
+          remark: true,
+        },
         {
           label: moved.changeMm < 0 ? 'It shrinks by' : 'It grows by',
           value: `${Math.abs(moved.changeMm).toFixed(2)} mm, give or take ${moved.giveOrTakeMm.toFixed(2)}`,

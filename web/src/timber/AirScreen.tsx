@@ -9,6 +9,7 @@ import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { LoggerDialog } from './LoggerDialog.tsx';
+import { useWoodRoom } from './useWoodRoom.ts';
 import { WoodTabs } from './WoodTabs.tsx';
 
 const AirChart = lazy(() => import('./AirChart.tsx'));
@@ -18,7 +19,8 @@ const SPANS = [30, 90, 365, 730] as const;
 /** What the air of a room has asked of the wood in it: when it left the band, and what lay there meanwhile. */
 export default function AirScreen() {
   const [params, setParams] = useSearchParams();
-  const zoneId = params.get('zone') ?? 'wood';
+  const woodRoom = useWoodRoom();
+  const zoneId = params.get('zone') ?? woodRoom;
   const days = Number(params.get('days') ?? 90);
   const zones = useZones();
   const query = useAir(zoneId, days);
@@ -52,7 +54,13 @@ export default function AirScreen() {
               : `It left the band ${air.excursions.length === 1 ? 'once' : `${air.excursions.length} times`} for more than two hours.`}
           </Answer>
           <Stack direction="row" spacing={1.5} sx={{ mb: 1.5 }}>
-            <TextField select label="Room" value={zoneId} onChange={(event) => set('zone', event.target.value)} sx={{ minWidth: 180 }}>
+            <TextField
+              select
+              label="Room"
+              value={zoneId ?? ''}
+              onChange={(event) => set('zone', event.target.value)}
+              sx={{ minWidth: 180 }}
+            >
               {(zones.data ?? []).map((z) => (
                 <MenuItem key={z.id} value={z.id}>
                   {z.name}
@@ -93,7 +101,7 @@ export default function AirScreen() {
               {air.silences.length > 6 && ' and more'}: the curve is drawn straight across.
             </Typography>
           )}
-          {importing && <LoggerDialog zoneId={zoneId} onClose={() => setImporting(false)} />}
+          {importing && zoneId !== undefined && <LoggerDialog zoneId={zoneId} onClose={() => setImporting(false)} />}
         </>
       )}
     </Screen>

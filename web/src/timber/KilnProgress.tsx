@@ -11,8 +11,8 @@ interface Props {
   meanPct: number;
   /** what the kiln's air has tended to lately */
   airPct: number;
-  /** the rate in the room's air; heat quickens it */
-  roomRatePerDay: number;
+  /** the rate in the room's air; heat quickens it. Null where nobody knows how fast this wood dries */
+  roomRatePerDay: number | null;
 }
 
 /** A sensor and a controller may differ by this much. */
@@ -21,12 +21,13 @@ const AIR_OFF_PCT = 0.7;
 /** The steps of a kiln's schedule, which the wood has come to, and how long each still takes. */
 export function KilnProgress({ schedule, meanPct, airPct, roomRatePerDay }: Props) {
   const { steps, targetPct, conditioning } = schedule;
-  const stages = kilnStages(schedule, meanPct, roomRatePerDay);
+  const stages = kilnStages(schedule, meanPct, roomRatePerDay ?? 1);
   const dry = meanPct <= targetPct;
   const present = dry ? (conditioning ? steps.length : null) : stages[0]?.index;
   const stageWords = (index: number) => {
     const stage = stages.find((s) => s.index === index);
     if (!stage) return ' · done';
+    if (roomRatePerDay === null) return index === present ? ' · now' : '';
     const takes = stage.days === null ? 'never ends in this air' : `about ${daysInWords(stage.days)}`;
     return ` · ${index === present ? 'now, ' : ''}${takes}`;
   };
@@ -62,8 +63,9 @@ export function KilnProgress({ schedule, meanPct, airPct, roomRatePerDay }: Prop
         />
       )}
       <Typography variant="body2" color="text.secondary">
-        {left === null ? 'It does not come to an end in this air' : `${daysInWords(left)} to go`}, by the rate usual for its species and
-        thickness.
+        {roomRatePerDay === null
+          ? 'How long it still takes cannot be told: how fast this wood dries is not on record (Setup, Species).'
+          : `${left === null ? 'It does not come to an end in this air' : `${daysInWords(left)} to go`}, by the rate usual for its species and thickness.`}
       </Typography>
     </Box>
   );

@@ -30,6 +30,13 @@ export function LotDrying({ card }: { card: View<'LotCardView'> }) {
       <Suspense fallback={<Box sx={{ height: 290 }} />}>
         <DryingChart card={card} other={air ? other.data : undefined} steps={schedule?.steps ?? []} />
       </Suspense>
+      {!drying && card.sessions.length > 0 && lot.state === 'drying' && (
+        <Finding
+          severity="waiting"
+          sentence={`How fast ${lot.species} dries is not on record, so when it is ready cannot be told yet`}
+          remedy="Its own third session tells; or give its rate, with a source, in Setup, Species"
+        />
+      )}
       {drying && outlook && (
         <>
           <Typography variant="body2" sx={{ mt: 1 }}>

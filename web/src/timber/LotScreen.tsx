@@ -127,6 +127,7 @@ export default function LotScreen() {
 function outlookSentence(ready: View<'ReadyView'>, nowMs: number): string {
   if (ready.kind === 'in band') return 'The mean is in band; see what else its gate asks.';
   if (ready.kind === 'not in this room') return `Not in this room: its air tends to ${ready.emcPct.toFixed(1)} %. Move it.`;
+  if (ready.kind === 'too early to tell') return 'Too early to tell when it is in band: it needs three sessions.';
   return `In band in ${readyWords(ready, nowMs)}, ${BASIS_WORDS[ready.basis]}.`;
 }
 

@@ -11,6 +11,7 @@ import { Empty, Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { readyWords } from './ready.ts';
 import { ReadingForm } from './ReadingForm.tsx';
+import { useWoodRoom } from './useWoodRoom.ts';
 import { WoodTabs } from './WoodTabs.tsx';
 
 type Lot = View<'LotView'>;
@@ -27,7 +28,8 @@ export default function RackWalkScreen() {
   const zones = useZones();
   const query = useLots(['drying']);
   const [search, setSearch] = useSearchParams();
-  const zoneId = search.get('zone') ?? 'wood';
+  const woodRoom = useWoodRoom();
+  const zoneId = search.get('zone') ?? woodRoom ?? '';
   const [chosen, setChosen] = useState<string | null>(null);
   return (
     <Screen title="Walk the racks" query={query}>

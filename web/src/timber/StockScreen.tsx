@@ -53,7 +53,12 @@ function StockAnswer({ cover }: { cover: readonly Cover[] }) {
   const { nowMs, date } = useSession();
   const soonest = [...cover].sort((a, b) => (a.buyByMs ?? Infinity) - (b.buyByMs ?? Infinity));
   const asking = (call: BuyingCall) => soonest.filter((c) => buyingCall(c, nowMs) === call);
-  const [buy, late, next] = [asking('buy this month'), asking('too late to dry'), asking('nothing yet')[0]];
+  const [buy, late, unknown, next] = [
+    asking('buy this month'),
+    asking('too late to dry'),
+    asking('drying time unknown'),
+    asking('nothing yet')[0],
+  ];
   const kind = (c: Cover) => `${c.species} for ${c.use}`;
   return (
     <Answer>
@@ -66,6 +71,12 @@ function StockAnswer({ cover }: { cover: readonly Cover[] }) {
         <>
           {late.map((c, i) => `${i === 0 ? capital(kind(c)) : kind(c)} runs short on ${date(c.shortMs ?? nowMs)}`).join(', ')}, and wood
           bought today would not be dry by then: buy it dry, or promise later.
+        </>
+      )}{' '}
+      {unknown.length > 0 && (
+        <>
+          {unknown.map((c, i) => `${i === 0 ? capital(kind(c)) : kind(c)} runs short on ${date(c.shortMs ?? nowMs)}`).join(', ')}; how long
+          it dries is not on record, so nobody can say by when to buy.
         </>
       )}{' '}
       {buy.length === 0 && late.length === 0 && next?.buyByMs != null && (

@@ -15,6 +15,7 @@ import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { ImportDialog } from './ImportDialog.tsx';
 import { readyWords } from './ready.ts';
+import { useWoodRoom } from './useWoodRoom.ts';
 import { ReceiveDialog } from './ReceiveDialog.tsx';
 import { UsedUpLots } from './UsedUpLots.tsx';
 import { WoodTabs } from './WoodTabs.tsx';
@@ -26,6 +27,7 @@ export default function WoodRoomScreen() {
   const [shown, setShown] = useState<'drying' | 'released' | 'used up'>('drying');
   const query = useLots();
   const { may, nowMs } = useSession();
+  const woodRoom = useWoodRoom();
   const [dialog, setDialog] = useState<'receive' | 'import' | null>(null);
   return (
     <Screen
@@ -96,7 +98,7 @@ export default function WoodRoomScreen() {
               <ToggleButton value="used up">Used up</ToggleButton>
             </ToggleButtonGroup>
             {shown === 'used up' ? <UsedUpLots /> : <LotTable lots={lots.filter((l) => l.state === shown)} />}
-            {dialog === 'receive' && <ReceiveDialog onClose={() => setDialog(null)} />}
+            {dialog === 'receive' && <ReceiveDialog zoneId={woodRoom ?? ''} onClose={() => setDialog(null)} />}
             {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
           </>
         );
@@ -136,7 +138,8 @@ function wetterThanPapers(drying: readonly Lot[]): string | null {
 
 function whenReady(lot: Lot, nowMs: number): string {
   if (lot.state !== 'drying') return '';
-  return lot.ready ? readyWords(lot.ready, nowMs) : 'not read yet';
+  if (lot.ready) return readyWords(lot.ready, nowMs);
+  return lot.lastReadMs === null ? 'not read yet' : 'rate unknown';
 }
 
 function LotTable({ lots }: { lots: readonly Lot[] }) {

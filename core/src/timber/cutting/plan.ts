@@ -10,7 +10,7 @@ const WORK = 6e7;
  * wood, as far as {@link CutPlanner} finds it.
  *
  * @param seed of the shaken tries; the same seed gives the same plan
- * @param work cuts to look at beyond the first plan
+ * @param work cuts to look at in all, if the first plan leaves any of them
  */
 export function planCutting(
   boards: readonly Board[],
@@ -19,6 +19,6 @@ export function planCutting(
   { seed = 1, work = WORK }: { seed?: number; work?: number } = {},
 ): CuttingPlan {
   const planner = new CutPlanner(boards, wanted, settings, seed);
-  planner.improve(work);
+  planner.improve(Math.max(0, work - planner.spent));
   return planner.plan;
 }

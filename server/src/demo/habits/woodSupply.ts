@@ -4,7 +4,6 @@ import {
   CutBoards,
   type CuttingPlan,
   DEFAULT_CUTTING,
-  densityOf,
   type Depth,
   dryThrough,
   emcOfAirPct,
@@ -121,7 +120,7 @@ export class WoodSupply {
       id,
       truePct: this.random.normal(supplier.arrivesAtPct, 0.8),
       atMs,
-      ratePerDay: priorDryingRatePerDay(species, need.thicknessMm) * Math.exp(this.random.normal(0, 0.15)),
+      ratePerDay: known(priorDryingRatePerDay(species, need.thicknessMm), species.name) * Math.exp(this.random.normal(0, 0.15)),
       zoneId: inKiln ? kiln.zoneId : zoneId,
     });
     return id;
@@ -224,7 +223,7 @@ export class WoodSupply {
       id,
       massG: Math.round(
         ((lengthMm * widthMm * thicknessMm) / 1000) *
-          densityOf(this.mover.factory.species(need.species)) *
+          known(this.mover.factory.species(need.species).densityGPerCm3, need.species) *
           Math.exp(this.random.normal(0, 0.07)),
       ),
       moisturePct,
@@ -244,4 +243,10 @@ const BOARDS_MEASURED = 40;
 function rawFor(truePct: number, woodTempC: number): number {
   const x = woodTempC + 2.8;
   return Math.max(2, truePct * 0.881 * 1.0056 ** x - 0.567 + 0.026 * x - 0.000051 * x * x);
+}
+
+/** The demo builds of woods whose figures are on record. @throws Error for others */
+function known(figure: number | null, species: string): number {
+  if (figure === null) throw new Error(`Too little is known of ${species} to make a lot of it`);
+  return figure;
 }

@@ -1,3 +1,4 @@
+import { WOOD_ENTRIES } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { LRUCache } from 'lru-cache';
 import { DataSource } from 'typeorm';
@@ -16,6 +17,8 @@ const latest = (where: string) =>
 /** How far the logbook has come, and whether time alone makes an answer old. */
 const POSITION = {
   everything: { sql: latest(''), ages: true },
+  // Work in progress, orders, stations: readings of wood come in all day and change none of them.
+  'the floor': { sql: latest(`where kind not in (${WOOD_ENTRIES.map((kind) => `'${kind}'`).join(', ')})`), ages: true },
   'the set-up': { sql: latest(`where kind = 'setup.changed'`), ages: false },
 };
 
@@ -49,7 +52,7 @@ export class Snapshots {
     private readonly clock: Clock,
   ) {}
 
-  /** For answers that any entry may change; or only one about the set-up. */
+  /** For answers that any entry may change; any but one about wood; or only one about the set-up. */
   shelf<T>(restingOn: keyof typeof POSITION = 'everything'): Shelf<T> {
     return new Shelf<T>(() => this.position(POSITION[restingOn]));
   }
