@@ -175,6 +175,7 @@ test('nothing that is done looks at more than it is about', async () => {
   const spray = (await card(admin, sprayed)).batch;
   await on(spray.id, 'start', {});
   await on(spray.id, 'coats', { wetUm: 100 });
+  await on(spray.id, 'scuff', { grit: 320 });
   await on(spray.id, 'pause', { cause: 'break' });
   await on(spray.id, 'resume', {});
   const working = (await cards(`status = 'running'`)).find(

@@ -102,6 +102,7 @@ describe('bad input', () => {
     ['hold', '/batches/B1/hold'],
     ['release', '/batches/B1/release'],
     ['coat', '/batches/B1/coats'],
+    ['scuff', '/batches/B1/scuff'],
     ['measures', '/batches/B1/measures'],
     ['fit', '/fitting'],
     ['ship', '/instruments/X/ship'],

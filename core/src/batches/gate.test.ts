@@ -49,12 +49,12 @@ describe('a gate', () => {
     });
     answers.put(TEMPERATURES, [{ atMs: 50, tempC: 20 }]);
     answers.put(AIR, { tempC: 20, relativeHumidity: 0.5 });
-    answers.put(COAT, [90, null]);
+    answers.put(COAT, [{ atMs: 90, scuffedMs: null }, null]);
     answers.put(MEASURES, { measures: [1], courses: [2] });
     expect(gateEvidence(batch, factory, 100, answers)).toMatchObject({
       temperatures: [{ atMs: 50, tempC: 20 }],
       air: { tempC: 20, relativeHumidity: 0.5 },
-      lastCoats: [90, null],
+      lastCoats: [{ atMs: 90, scuffedMs: null }, null],
       measures: [1],
       courses: [2],
     });

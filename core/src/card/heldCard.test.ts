@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Batch, batchCommand, Piece, Visit, type BatchCommand } from '../batches/index.ts';
-import { LogCoat } from '../finishing/index.ts';
+import { LogCoat, LogScuff } from '../finishing/index.ts';
 import { COMMANDS, type HouseFactory } from '../ledger.ts';
 import type { AnyCommandKind, Decision, Written } from '../ledger/index.ts';
 import { TakeMeasures } from '../quality/index.ts';
@@ -116,6 +116,33 @@ describe('a card without network', () => {
     expect(card.batch).toMatchObject({ operationId: 'rest', status: 'dwelling' });
     expect(card.gate(at(60))).toMatchObject([{ verdict: 'wait', rule: 'elapsed' }]);
     expect(card.gate(at(47 + 48 * 60))).toMatchObject([{ verdict: 'pass' }]);
+  });
+  test('what was coated too long ago is scuffed, and takes the next coat', () => {
+    const route = changed(SHORT_ROUTE, [
+      'cut',
+      { coat: { materialId: 'oil', volumeSolids: 0.5, coats: 2, wetUm: 50, flashMinutes: 10, recoatMaxMinutes: 30 } },
+    ]);
+    const house = new TestHouse(new Map([[route.id, route]]));
+    const id = house.start('body', 2);
+    const card = new HeldCard(heldOf(house, id), house.factory);
+    const at = (minutes: number) => ({ atMs: house.nowMs + minutes * MINUTE_MS, by: ANN });
+    const scuff = (minutes: number, grit = 320) => said(card.give(LogScuff, { batchId: id, grit }, at(minutes)));
+    const coat = (minutes: number) => said(card.give(LogCoat, { batchId: id, wetUm: 50 }, at(minutes)));
+    expect(scuff(0)).toEqual(['cut is not begun; start it first']);
+    give(card, { command: 'start work', personId: 'ann' }, at(0).atMs);
+    expect(scuff(1)).toEqual(['There is no coat on it to scuff']);
+    expect(coat(5)).toEqual(['coat.logged']);
+    expect(coat(40)[0]).toBe('Recoat window closed 5 min ago');
+    expect(scuff(42, 40)).toEqual(['A film is scuffed with 120 to 1500']);
+    expect(scuff(4)).toEqual(['It was coated only after that']);
+    expect(scuff(42)).toEqual(['film.scuffed']);
+    expect(card.all(Piece).map((p) => [p.grit, p.coats])).toEqual([
+      [320, 1],
+      [320, 1],
+    ]);
+    expect(coat(45)).toEqual(['coat.logged']);
+    // A new coat is a new film: what was scuffed lies under it.
+    expect(card.all(Piece).map((p) => p.lastCoat?.scuffedMs)).toEqual([undefined, undefined]);
   });
   test('lets nothing pass that it was not told, or that is too old to count', () => {
     const sprayed = changed(SHORT_ROUTE, [

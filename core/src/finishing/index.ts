@@ -1,3 +1,4 @@
 export * from './coat.ts';
 export * from './film.ts';
 export * from './logCoat.ts';
+export * from './logScuff.ts';

@@ -36,7 +36,7 @@ export function coatFindings(batch: Batch, operation: Operation, factory: Factor
   const laid = answers.to(CoatsOn, { batchId: batch.id });
   const air = answers.to(AirNow, { zoneId: zoneOf(batch, factory) });
   // The first coat of a pass follows none; a piece without one keeps no other waiting.
-  const lastCoats = laid === NOT_ANSWERED ? undefined : laid.flatMap(({ lastMs }) => lastMs ?? []);
+  const lastCoats = laid === NOT_ANSWERED ? undefined : laid.flatMap(({ last }) => last ?? []);
   const window: Rule = {
     kind: 'window',
     minimumMinutes: operation.coat.flashMinutes,
@@ -74,7 +74,7 @@ export const LogCoat = commandKind('log coat')<LogCoatRequest, Factory>({
     if (batch.status !== 'running') return refuse(`${operation.name} is not running; start it first`);
     const laid = answers.to(CoatsOn, { batchId });
     if (laid === NOT_ANSWERED) return refuse('Nobody could say how many coats it has');
-    if (laid.some(({ lastMs }) => lastMs === nowMs)) return refuse('A coat was logged at this very moment');
+    if (laid.some(({ last }) => last?.atMs === nowMs)) return refuse('A coat was logged at this very moment');
     const findings = coatFindings(batch, operation, factory, nowMs, answers);
     const against = findings.filter((f) => f.verdict !== 'pass');
     if (against.length > 0 && overrideReason === undefined) return { kind: 'refuse', because: against };

@@ -107,7 +107,8 @@ describe('rules', () => {
   });
   test('the recoat window opens and closes', () => {
     const rule: Rule = { kind: 'window', minimumMinutes: 60, maximumMinutes: 240, afterwards: 'Scuff sand' };
-    const after = (minutes: number) => evaluateRule(rule, { ...now, lastCoats: [now.nowMs - minutes * MINUTE_MS] });
+    const after = (minutes: number) =>
+      evaluateRule(rule, { ...now, lastCoats: [{ atMs: now.nowMs - minutes * MINUTE_MS, scuffedMs: null }] });
     expect(evaluateRule(rule, now)).toMatchObject({ verdict: 'wait', sentence: 'Nobody could say when it was coated last' });
     for (const lastCoats of [[null], [], [null, null]])
       expect(evaluateRule(rule, { ...now, lastCoats })).toMatchObject({ verdict: 'stop', sentence: 'No coat on it yet' });

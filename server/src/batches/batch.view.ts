@@ -91,6 +91,7 @@ export class BatchView {
   @OutOrNull(Number) done: number | null;
   /** who is working on it, or was when it was paused */
   @OutOrNull(String) worker: string | null;
+  @OutOrNull(String) workerId: string | null;
   @Out() touchMinutes: number;
   @OutList(() => FindingView) findings: Finding[];
   /** what must exist before the step is begun, and does not */
@@ -233,6 +234,8 @@ export class UndoView {
 export class CardView {
   @OutPart(() => BatchView) batch: BatchView;
   @Out() customer: string;
+  /** where its lot lies; null where nobody said, or there is none */
+  @OutOrNull(String) lotPlace: string | null;
   /** what was chosen on its order, in words */
   @OutList(() => String) options: string[];
   @OutList(() => PieceView) pieces: PieceView[];
@@ -339,6 +342,7 @@ export function toBatchView(
     untilMs: earliestMs(findings) ?? null,
     done: waits.length === 0 ? null : Math.min(...waits),
     worker: workerId === null ? null : factory.personName(workerId),
+    workerId,
     touchMinutes,
     findings: [...findings],
     missing: batch.status === 'queued' ? missingFor(operation, batch, factory) : [],

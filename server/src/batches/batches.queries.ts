@@ -8,6 +8,7 @@ import {
   waysOf,
   Defect,
   OverrideRecord,
+  Lot,
   Measure,
   Piece,
   Order,
@@ -89,6 +90,7 @@ export class BatchesQueries {
             'pieceId',
             pieces.map((p) => p.id),
           ),
+          rowsOf(Lot, batch.lotId === null ? [] : [batch.lotId]),
         ],
         rows,
       ),
@@ -109,6 +111,7 @@ export class BatchesQueries {
     return {
       batch: view,
       customer: rows.all(Order)[0]?.customer ?? 'Stock',
+      lotPlace: rows.find(Lot, batch.lotId ?? '')?.place ?? null,
       options: choicesInWords(route.options ?? [], batch.facts.choices),
       pieces,
       inPass: piecesInPass(batch, pieces).map((p) => p.id),

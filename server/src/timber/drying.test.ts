@@ -163,7 +163,9 @@ describe('rules of their own', () => {
     const { species } = (await manager.get('/setup')).body;
     const meter = { a: 1.1, b: 0.5, densityOffsetPct: 1.5 };
     await manager.put('/settings/species', {
-      species: species.map((s: { name: string; sources: object }) => (s.name === 'sugar maple' ? { ...s, meter, sources: { ...s.sources, meter: 'handbook' } } : s)),
+      species: species.map((s: { name: string; sources: object }) =>
+        s.name === 'sugar maple' ? { ...s, meter, sources: { ...s.sources, meter: 'handbook' } } : s,
+      ),
     });
     await read('10', { meter: 'pin' });
     await read('10', { meter: 'pinless' });

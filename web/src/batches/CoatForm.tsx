@@ -1,3 +1,4 @@
+import { formatDuration } from '@ample-crane/core';
 import { Stack, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import { problemOf, type View } from '../ground/api.ts';
@@ -6,18 +7,20 @@ import { Figure } from '../parts/Answer.tsx';
 import { FigureIn, figureIn, TextIn, useTyped } from '../parts/fields.tsx';
 import { FindingList } from '../parts/Finding.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
+import { isClosedWindow, ScuffAct } from './ScuffAct.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 import { microns } from '../parts/words.ts';
 
 /** Logs one coat; the window since the last and the booth's air are judged first. */
 export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'CoatPlanView'> }) {
   const { batch } = card;
-  const { may } = useSession();
+  const { may, nowMs, clock } = useSession();
   const { control, handleSubmit, setValue } = useForm({ defaultValues: { wet: String(plan.wetUm), reason: '' } });
   const typed = useTyped(control);
   const wet = typed.wet;
   const log = useBatchCommand('coats', batch, `Coat of ${plan.materialName}, ${wet} µm wet`, () => setValue('reason', ''));
   const wetUm = figureIn(wet);
+  const closed = card.coatFindings.find((f) => f.rule === 'window' && f.verdict === 'wait' && (f.untilMs ?? 0) > nowMs);
   const refused = log.error ? problemOf(log.error).findings !== undefined : false;
   return (
     <Stack spacing={1} component="fieldset" sx={{ border: 1, borderColor: 'divider', borderRadius: 1, p: 1.5, m: 0 }}>
@@ -33,11 +36,12 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
         )}
       </Typography>
       <FindingList findings={card.coatFindings} />
+      {card.coatFindings.some(isClosedWindow) && <ScuffAct card={card} />}
       <ActForm
-        submit="Log coat"
+        submit={closed?.untilMs == null ? 'Log coat' : `Log coat from ${clock(closed.untilMs)} · ${formatDuration(closed.untilMs - nowMs)}`}
         variant="outlined"
         size="medium"
-        disabled={!(wetUm > 0)}
+        disabled={!(wetUm > 0) || (closed !== undefined && !may('lead'))}
         pending={log.isPending}
         error={log.error}
         onSubmit={handleSubmit(({ reason }) => log.mutate({ wetUm, ...(reason.trim() === '' ? {} : { overrideReason: reason }) }))}

@@ -9,6 +9,7 @@ import { TextIn } from '../parts/fields.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { useSession } from '../ground/session.tsx';
 import { DefectIn, OriginIn } from './PieceActs.tsx';
+import { forgetDraft, keepDraft, readDraft } from '../ground/keptDraft.ts';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Outcome = 'good' | 'rework' | 'scrap';
@@ -29,10 +30,15 @@ interface Fields {
 export function FinishForm({ card, act, folded = false }: { card: View<'CardView'>; act: 'finish' | 'receive'; folded?: boolean }) {
   const { batch, inPass } = card;
   const isGood = (pieceId: string): Judged => ({ pieceId, outcome: 'good', defect: '', originOperationId: batch.operationId, note: '' });
+  // Half of them marked when the page is loaded anew: the marks stay.
+  const draft = `${act} ${batch.id} ${batch.operationId} ${batch.pass}`;
+  const [kept] = useState(() => readDraft<Fields>(draft));
   const { control, handleSubmit, getValues, reset } = useForm<Fields>({
-    defaultValues: { judged: inPass.map(isGood), acceptReason: '' },
+    defaultValues: kept ?? { judged: inPass.map(isGood), acceptReason: '' },
   });
   const [judged, acceptReason] = useWatch({ control, name: ['judged', 'acceptReason'] });
+  const marked = acceptReason !== '' || judged.some((j) => j.outcome !== 'good');
+  useEffect(() => (marked ? keepDraft(draft, { judged, acceptReason }) : forgetDraft(draft)), [draft, marked, judged, acceptReason]);
   const settle = useEffectEvent(() => {
     const said = new Map(getValues('judged').map((j) => [j.pieceId, j]));
     if (inPass.length !== said.size || !inPass.every((id) => said.has(id)))
@@ -41,9 +47,9 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   // Others may finish some of them meanwhile: what was said of the rest stays.
   const ids = inPass.join();
   useEffect(() => settle(), [ids]);
-  const [open, setOpen] = useState(!folded);
+  const [open, setOpen] = useState(!folded || kept !== undefined);
   const verb = act === 'finish' ? 'Finish' : 'Receive';
-  const finish = useBatchCommand(act, batch, `${verb} ${batch.operationName.toLowerCase()}`);
+  const finish = useBatchCommand(act, batch, `${verb} ${batch.operationName.toLowerCase()}`, () => forgetDraft(draft));
   const count = (outcome: Outcome) => judged.filter((j) => j.outcome === outcome).length;
   const incomplete = judged.some((j) => j.outcome !== 'good' && j.defect === '');
   const off = card.off.filter(({ pieceId }) => judged.some((j) => j.pieceId === pieceId && j.outcome === 'good'));

@@ -12,13 +12,16 @@ function useNameable(people: readonly Person[]): readonly Person[] {
 }
 
 /**
- * Who it is by: whom a form names while they can do it; otherwise whoever is signed in, if they can; otherwise the first
- * who may be named. Empty where there is nobody.
+ * Who it is by: whom a form names while they can do it; otherwise whoever is expected, or signed in, if they can;
+ * otherwise the first who may be named. Empty where there is nobody.
+ *
+ * @param expectedId who had it in hand before
  */
-export function useWho(people: readonly Person[]): (chosen: string) => string {
+export function useWho(people: readonly Person[], expectedId: string | null = null): (chosen: string) => string {
   const { session } = useSession();
   const nameable = useNameable(people);
-  const usual = nameable.find((p) => p.id === session.personId) ?? nameable[0];
+  const named = (id: string | null) => nameable.find((p) => p.id === id);
+  const usual = named(expectedId) ?? named(session.personId) ?? nameable[0];
   return (chosen) => (nameable.some((p) => p.id === chosen) ? chosen : (usual?.id ?? ''));
 }
 
@@ -27,14 +30,15 @@ interface Props<Fields extends FieldValues> {
   name: FieldPathByValue<Fields, string>;
   label: string;
   people: readonly Person[];
+  expectedId?: string | null;
 }
 
 /** Names who did it; empty in the form until somebody is chosen. */
-export function WhoIn<Fields extends FieldValues>({ control, name, label, people }: Props<Fields>) {
+export function WhoIn<Fields extends FieldValues>({ control, name, label, people, expectedId = null }: Props<Fields>) {
   const { field } = useController({ control, name });
   const { ref, ...bound } = field;
   const nameable = useNameable(people);
-  const whoOf = useWho(people);
+  const whoOf = useWho(people, expectedId);
   if (nameable.length === 0)
     return (
       <Typography sx={{ maxWidth: 420 }}>

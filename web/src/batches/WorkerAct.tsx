@@ -21,7 +21,9 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
     },
   });
   const typed = useTyped(control);
-  const whoOf = useWho(workers);
+  // Whoever paused it goes on with it, unless somebody else is named.
+  const expectedId = act === 'resume' ? batch.workerId : null;
+  const whoOf = useWho(workers, expectedId);
   const personId = whoOf(typed.personId);
   const choosesWay = act === 'start' && ways.length > 1;
   const who = workers.find((w) => w.id === personId)?.name ?? personId;
@@ -46,7 +48,13 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
       error={command.error}
       onSubmit={handleSubmit(submit)}
     >
-      <WhoIn control={control} name="personId" label={batch.skill === null ? 'Who' : `Who (${batch.skill})`} people={workers} />
+      <WhoIn
+        control={control}
+        name="personId"
+        label={batch.skill === null ? 'Who' : `Who (${batch.skill})`}
+        people={workers}
+        expectedId={expectedId}
+      />
       {choosesWay && (
         <ChoiceIn
           control={control}

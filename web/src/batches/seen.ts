@@ -45,6 +45,7 @@ const COMMAND: Readonly<Record<BatchCommandName, (typeof COMMANDS)[number]['name
   undo: 'undo entry',
   reroute: 'reroute batch',
   coats: 'log coat',
+  scuff: 'log scuff',
   measures: 'take measures',
 };
 const BY_NAME = new Map<string, AnyCommandKind<HouseFactory>>(COMMANDS.map((kind) => [kind.name, kind as AnyCommandKind<HouseFactory>]));

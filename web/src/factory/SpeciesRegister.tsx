@@ -31,8 +31,8 @@ const COLUMNS: GridColDef<Species>[] = [
   },
   { ...figures(2), field: 'densityGPerCm3', headerName: 'Density, g/cm³', width: 124 },
   { ...figures(3), field: 'ratePerDay', headerName: 'Dries, a day', width: 108 },
-  { field: 'meter', headerName: 'Our meters', width: 170, valueFormatter: (meter: Species['meter']) => meterWords(meter) },
-  { field: 'restrictedBecause', headerName: 'Papers', flex: 1, minWidth: 130 },
+  { field: 'meter', headerName: 'Our meters', width: 110, valueFormatter: (meter: Species['meter']) => meterWords(meter) },
+  { field: 'restrictedBecause', headerName: 'Papers', flex: 1, minWidth: 150 },
   {
     field: 'lacking',
     headerName: 'Cannot be told',
@@ -148,6 +148,7 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
     <FormDialog
       title={species?.name ?? 'Add a species'}
       submit="Save"
+      width="sm"
       pending={save.isPending}
       error={save.error}
       onSubmit={() => void handleSubmit(keep)()}
@@ -164,11 +165,11 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
       <FieldRow>
         <FigureIn control={control} name="radial" label="Radial, % a point" min={0.01} max={1} optional />
         <FigureIn control={control} name="tangential" label="Tangential, % a point" min={0.01} max={1} optional />
-        {(moves || derivable) && <TextIn control={control} name="movementFrom" label="Movement is from" />}
       </FieldRow>
+      {(moves || derivable) && <TextIn control={control} name="movementFrom" label="Movement is from" />}
       {!moves && (
         <FieldRow>
-          <FigureIn control={control} name="radialShrinkage" label="or shrinks radially to oven-dry, %" min={0.5} max={25} optional />
+          <FigureIn control={control} name="radialShrinkage" label="or to oven-dry, radially, %" min={0.5} max={25} optional />
           <FigureIn control={control} name="tangentialShrinkage" label="and tangentially, %" min={0.5} max={25} optional />
           <Button disabled={!derivable} onClick={derive}>
             Derive the movement

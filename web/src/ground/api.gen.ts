@@ -464,6 +464,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{id}/scuff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Finishing_scuff"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{id}/measures": {
         parameters: {
             query?: never;
@@ -2214,6 +2230,7 @@ export interface components {
             untilMs: number | null;
             done: number | null;
             worker: string | null;
+            workerId: string | null;
             touchMinutes: number;
             findings: components["schemas"]["FindingView"][];
             missing: components["schemas"]["FindingView"][];
@@ -2473,6 +2490,11 @@ export interface components {
         BatchDoneView: {
             id: string;
             version: number;
+        };
+        ScuffDto: {
+            version: number;
+            atMs?: number;
+            grit: number;
         };
         MeasureDto: {
             pieceId: string;
@@ -2913,6 +2935,7 @@ export interface components {
         CardView: {
             batch: components["schemas"]["BatchView"];
             customer: string;
+            lotPlace: string | null;
             options: string[];
             pieces: components["schemas"]["PieceView"][];
             inPass: string[];
@@ -4855,6 +4878,31 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CoatDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Finishing_scuff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ScuffDto"];
             };
         };
         responses: {

@@ -7,6 +7,7 @@ import { useLocation } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { setBenchPerson } from '../ground/benchPerson.ts';
 import { forgetOnDevice } from '../ground/deviceCache.ts';
+import { forgetDrafts } from '../ground/keptDraft.ts';
 import { forgetPins } from '../ground/offlinePin.ts';
 import { DemoClock } from './DemoClock.tsx';
 import { STAGE_PATHS } from '../ground/keys.ts';
@@ -123,6 +124,7 @@ function PersonMenu() {
     () => {
       forgetOnDevice();
       forgetPins();
+      forgetDrafts();
       setBenchPerson(null);
       void queries.resetQueries();
     },

@@ -1,4 +1,4 @@
-import { PAUSE_CAUSES, PAUSE_WORDS } from '@ample-crane/core';
+import { formatDuration, MINUTE_MS, PAUSE_CAUSES, PAUSE_WORDS } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
@@ -19,6 +19,7 @@ import { HandOverAct } from '../batches/HandOverAct.tsx';
 import { MeasuresForm } from '../batches/MeasuresForm.tsx';
 import { cardAsSeen, heldQuery, useSeen } from '../batches/seen.ts';
 import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
+import { isClosedWindow, ScuffAct } from '../batches/ScuffAct.tsx';
 import { WorkerAct } from '../batches/WorkerAct.tsx';
 
 type Card = View<'CardView'>;
@@ -95,6 +96,7 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
             · {pieces(shown.inPass.length, batch.component)} of {batch.modelName}
             {batch.placements.length > 0 && ` · ${carriersOf(batch)}`} · for {card.customer}
           </Typography>
+          <Typography color="text.secondary">{whatItNeeds(card)}</Typography>
           {!isHere && <Typography sx={{ fontWeight: 500 }}>It is at {batch.stationName} now.</Typography>}
         </Box>
       </Stack>
@@ -117,6 +119,13 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
       <Caution kinds={card.cautions} />
     </Stack>
   );
+}
+
+/** "Clear finish, gold hardware · lot L137 in Bay 3 · about 48 min": what whoever begins it looks for first. */
+function whatItNeeds({ batch, options, lotPlace }: Card): string {
+  const lot = batch.lotId === null ? null : `lot ${batch.lotId}${lotPlace === null ? '' : ` in ${lotPlace}`}`;
+  const time = batch.touchMinutes > 0 ? `about ${formatDuration(batch.touchMinutes * MINUTE_MS)}` : null;
+  return [...options, lot, time].filter((said) => said !== null).join(' · ');
 }
 
 function Acts({ card }: { card: Card }): ReactNode {
@@ -190,6 +199,7 @@ function MoveOn({ card }: { card: Card }) {
   return (
     <>
       <FindingList findings={batch.findings} />
+      {batch.findings.some(isClosedWindow) && <ScuffAct card={card} />}
       {batch.question !== null && <Typography>{batch.question}</Typography>}
       {batch.verdict === 'pass' && (
         <Stack direction="row" useFlexGap spacing={1} sx={{ flexWrap: 'wrap' }}>

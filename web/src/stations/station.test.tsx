@@ -2,6 +2,7 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { factoryOf, type Batch as CoreBatch } from '@ample-crane/core';
 import { Route, Routes } from 'react-router';
 import type { View } from '../ground/api.ts';
+import { forgetDrafts, keepDraft } from '../ground/keptDraft.ts';
 import type { OutboxEntry } from '../ground/outbox.ts';
 import { stationOutbox } from '../ground/stationOutbox.ts';
 import { aBatch } from '../test/batch.ts';
@@ -165,7 +166,12 @@ describe('the one act that is due', () => {
     ['what waits is begun', {}, /Bind body B7 · 6 bodies of Weirstone · Rack 3 · for Harbour Hall Music.*Start/],
     ['what is taken over is checked first', { handOver: true }, /Check the step before this one, then take it over. Take it over/],
     ['what runs is finished', { status: 'running', worker: 'Joss Abara' }, /Finish, all 6 good.*Not all are good….*Pause…/],
-    ['what is paused goes on', { status: 'paused' }, /Resume/],
+    [
+      'what is paused goes on, by whoever paused it',
+      { status: 'paused', worker: 'Ines Quarrie', workerId: 'ines' },
+      /Ines Quarrie.*Resume/,
+    ],
+    ['what it needs is told', { touchMinutes: 48 }, /lot L101 in Bay 3 · about 48 min/],
     ['what is free moves', { status: 'finished', operationKind: 'dwell', nextOperationName: 'Sand body' }, /Move to Sand body/],
     [
       'a loop asks its question',
@@ -177,6 +183,38 @@ describe('the one act that is due', () => {
     ['what is held is on the card', { status: 'held' }, /To its card/],
   ])('%s', (_, batch, said) => {
     expect(words({ batch })).toMatch(said);
+  });
+  const spraying = (finding: object, role: 'operator' | 'lead' = 'operator') =>
+    words(
+      {
+        batch: { status: 'running' },
+        coatPlan: { materialId: 'lacquer', materialName: 'Lacquer', coats: 3, wetUm: 100, flashMinutes: 60 },
+        coatsThisVisit: 1,
+        coatFindings: [{ rule: 'window', remedy: null, untilMs: null, done: null, ...finding } as never],
+      },
+      role,
+    );
+  test('a coat that flashes says from when the next may be laid', () => {
+    const said = spraying({ verdict: 'wait', sentence: 'Flashed 24 min of 1 h', untilMs: NOW_MS + 36 * 60_000 });
+    expect(said).toMatch(/Log coat from \d\d:\d\d · 36 min/);
+    expect(spraying({ verdict: 'wait', sentence: 'Flashed', untilMs: NOW_MS - 1 })).toMatch(/Log coat(?! from)/);
+  });
+  test('a window that closed asks for scuffing; bare wood does not', () => {
+    const closed = { verdict: 'stop', sentence: 'Recoat window closed 5 min ago' };
+    expect(spraying({ ...closed, remedy: 'Scuff sand before the next coat' })).toMatch(/Grit.*Scuffed/);
+    expect(spraying({ ...closed, sentence: 'No coat on it yet', remedy: 'Coat it first' })).not.toMatch(/Scuffed/);
+  });
+  test('pieces that were half marked are as they were after a reload', () => {
+    const running = { batch: { status: 'running' as const } };
+    expect(words(running)).not.toMatch(/1 rework/);
+    const judged = ['B7-01', 'B7-02', 'B7-03', 'B7-04', 'B7-05', 'B7-06'].map((pieceId, i) => ({
+      ...{ pieceId, outcome: i === 2 ? 'rework' : 'good', defect: i === 2 ? 'dent' : '', note: '' },
+      originOperationId: 'b-bind',
+    }));
+    keepDraft('finish B7 b-bind 1', { judged, acceptReason: '' });
+    expect(words(running)).toMatch(/5 good · 1 rework · 0 scrap/);
+    forgetDrafts();
+    expect(words(running)).not.toMatch(/1 rework/);
   });
   test('what must exist first is said, and nothing offered to begin', () => {
     const missing = [

@@ -39,6 +39,7 @@ export const aBatch = (over: Partial<Batch> = {}): Batch => ({
   holdReason: null,
   pass: 1,
   worker: null,
+  workerId: null,
   missing: [],
   question: null,
   acceptFor: null,

@@ -22,6 +22,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
     ...batch,
   }),
   customer: 'Harbour Hall Music',
+  lotPlace: 'Bay 3',
   options: [],
   pieces: [],
   inPass: ['B7-01', 'B7-02', 'B7-03', 'B7-04', 'B7-05', 'B7-06'],

@@ -49,7 +49,7 @@ function decide(batch: Batch, { command, ...said }: BatchCommand, { pieces = pie
     [JobsAt.name]: [],
     [WaitingAt.name]: [],
 
-    [CoatsOn.name]: known.coats && pieces.map(({ id }) => ({ pieceId: id, coats: known.coats, lastMs: 0 })),
+    [CoatsOn.name]: known.coats && pieces.map(({ id }) => ({ pieceId: id, coats: known.coats, last: { atMs: 0, scuffedMs: null } })),
     [UnmeasuredOf.name]: known.unmeasured,
     [OutOfBandOf.name]: known.off ?? [],
   };

@@ -108,7 +108,7 @@ describe('aspects of a step', () => {
         .give(UnmeasuredOf, { batchId: 'B1' }, unmeasured)
         .give(OutOfBandOf, { batchId: 'B1' }, off);
     let off: OffMeasure[] = [];
-    const laid = (coats: number) => bench({}).pieceIds.map((pieceId) => ({ pieceId, coats, lastMs: 0 }));
+    const laid = (coats: number) => bench({}).pieceIds.map((pieceId) => ({ pieceId, coats, last: { atMs: 0, scuffedMs: null } }));
     const finish = (answers: Answers, redo = false) =>
       said(mayFinish(bench({ coat, characteristics }, { answers, batch: { ...bench({}).batch, redo } })));
     expect(finish(known(1, ['B1-02', 'B1-09']))).toEqual(['Not measured yet: B1-02', '1 of 2 coats logged']);

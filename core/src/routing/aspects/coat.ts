@@ -1,4 +1,5 @@
 import { asked, NOT_ANSWERED, question, type Finding } from '../../ledger/index.ts';
+import type { LastCoat } from '../rules/index.ts';
 import type { AspectKind } from './aspect.ts';
 
 /** Coats of a finish, each with the time it flashes off and the time by which the next must follow. */
@@ -16,8 +17,8 @@ export interface CoatPlan {
 export interface CoatsOnPiece {
   pieceId: string;
   coats: number;
-  /** when the latest was laid */
-  lastMs: number | null;
+  /** the latest; null where there is none */
+  last: LastCoat | null;
 }
 
 /** What was laid in this pass on each piece of it. */

@@ -12,7 +12,7 @@ import { Stable } from './stable.ts';
 import { Window } from './window.ts';
 import { missing, type AnyRuleKind, type Evidence, type RuleOf } from './rule.ts';
 
-export type { Evidence, Measurement } from './rule.ts';
+export type { Evidence, LastCoat, Measurement } from './rule.ts';
 
 /** The kinds of rule there are. */
 const KINDS = [Elapsed, Equivalent, InBand, Spread, Gradient, Stable, Window, Climate, SignOffRule, Parts] as const;

@@ -8,6 +8,12 @@ export interface Measurement {
   depth?: 'shell' | 'core';
 }
 
+/** When a piece was coated last, and when that film was scuffed since. */
+export interface LastCoat {
+  atMs: number;
+  scuffedMs: number | null;
+}
+
 export interface Evidence {
   nowMs: number;
   /** when the wait began */
@@ -22,8 +28,8 @@ export interface Evidence {
   series?: readonly { atMs: number; value: number }[];
   /** the same for each characteristic */
   courses?: Readonly<Record<string, readonly { atMs: number; value: number }[]>>;
-  /** when each piece was coated last; null for one that never was */
-  lastCoats?: readonly (number | null)[];
+  /** of each piece; null for one that never was coated */
+  lastCoats?: readonly (LastCoat | null)[];
   air?: { tempC: number; relativeHumidity: number };
   signOffs?: readonly { skill: string; by: string }[];
   shortParts?: readonly string[];

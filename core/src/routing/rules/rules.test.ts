@@ -110,7 +110,7 @@ describe('at its limits', () => {
     [240, 'pass'],
     [241, 'stop'],
   ])('a recoat %d min after the last: %s', (minutes, expected) => {
-    expect(verdict(window, { lastCoats: [NOW - minutes * MINUTE_MS] })).toBe(expected);
+    expect(verdict(window, { lastCoats: [{ atMs: NOW - minutes * MINUTE_MS, scuffedMs: null }] })).toBe(expected);
   });
 
   test.each([
@@ -119,7 +119,31 @@ describe('at its limits', () => {
     ['one has none', [90, null], 'stop', 'No coat yet on 1 of 2 pieces'],
     ['all lie inside', [200, 90], 'pass', 'Recoat window closes in 40 min; after that, scuff sand'],
   ])('pieces coated at different times: %s', (_, minutes, expected, sentence) => {
-    const lastCoats = minutes.map((m) => (m === null ? null : NOW - m * MINUTE_MS));
+    const lastCoats = minutes.map((m) => (m === null ? null : { atMs: NOW - m * MINUTE_MS, scuffedMs: null }));
+    expect(evaluateRule(window, { nowMs: NOW, lastCoats })).toMatchObject({ verdict: expected, sentence });
+  });
+
+  test.each([
+    [
+      'a closed window opens for what was scuffed',
+      [[300, 10]],
+      'pass',
+      'Scuffed: recoat window closes in 3 h 50 min; after that, scuff sand',
+    ],
+    [
+      'not for the piece that was left out',
+      [
+        [300, 10],
+        [300, null],
+      ],
+      'stop',
+      'Recoat window closed 1 h ago on 1 of 2 pieces',
+    ],
+    ['nor for ever', [[900, 250]], 'stop', 'Recoat window closed 10 min ago'],
+    ['and no film is scuffed dry that has not flashed', [[30, 10]], 'wait', 'Flashed 30 min of 1 h'],
+  ] as const)('%s', (_, coats, expected, sentence) => {
+    const ago = (minutes: number | null) => (minutes === null ? null : NOW - minutes * MINUTE_MS);
+    const lastCoats = coats.map(([coated, scuffed]) => ({ atMs: NOW - coated * MINUTE_MS, scuffedMs: ago(scuffed) }));
     expect(evaluateRule(window, { nowMs: NOW, lastCoats })).toMatchObject({ verdict: expected, sentence });
   });
 
@@ -171,7 +195,10 @@ describe('what is not answered', () => {
     measures: fc.record({ width: values, core: values }),
     series: points,
     courses: fc.record({ width: points }),
-    lastCoats: fc.array(fc.option(fc.integer({ min: NOW - 9999 * MINUTE_MS, max: NOW }), { freq: 9 }), { maxLength: 3 }),
+    lastCoats: fc.array(
+      fc.option(fc.record({ atMs: fc.integer({ min: NOW - 9999 * MINUTE_MS, max: NOW }), scuffedMs: fc.constant(null) }), { freq: 9 }),
+      { maxLength: 3 },
+    ),
     air: fc.record({ tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
     signOffs: fc.constant([{ skill: 'fitting', by: 'Ann' }]),
     shortParts: fc.constant([]),

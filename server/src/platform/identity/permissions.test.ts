@@ -95,6 +95,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['release or withdraw a program', 'put', '/prerequisites/p', 'lead'],
   ['add a model', 'post', '/models', 'manager'],
   ['log a coat', 'post', '/batches/B1/coats', 'operator'],
+  ['log a scuff', 'post', '/batches/B1/scuff', 'operator'],
   ['log measures', 'post', '/batches/B1/measures', 'operator'],
   ['fit instruments', 'post', '/fitting', 'operator'],
   ['ship an instrument', 'post', '/instruments/X/ship', 'operator'],
