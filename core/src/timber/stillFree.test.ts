@@ -14,7 +14,7 @@ import {
 const BAND = { low: 7, high: 9 };
 const lot = (over: Partial<Lot> = {}) =>
   ({
-    ...{ id: 'L1', use: 'body', form: 'rough lumber', state: 'released', meanPct: 8, lastReadMs: 10, releasedMs: 20 },
+    ...{ id: 'L1', use: 'body', thicknessMm: 50, form: 'rough lumber', state: 'released', meanPct: 8, lastReadMs: 10, releasedMs: 20 },
     ...(over as object),
   }) as Lot;
 

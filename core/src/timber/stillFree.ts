@@ -14,7 +14,7 @@ export type OutOfBand = (typeof OUT_OF_BAND)[number];
 /** What a meter tells apart, in points: a mean so close to an edge lies on it. */
 const TELLING_PCT = 0.1;
 
-type Released = Pick<Lot, 'id' | 'use' | 'form' | 'state' | 'meanPct' | 'lastReadMs' | 'releasedMs'>;
+type Released = Pick<Lot, 'id' | 'use' | 'form' | 'thicknessMm' | 'state' | 'meanPct' | 'lastReadMs' | 'releasedMs'>;
 
 /** Whether a released lot's latest mean lies outside a band, and since when; null where it does not, or nobody read it. */
 export function outOfBand({ state, meanPct, lastReadMs, releasedMs }: Released, { low, high }: Band): OutOfBand | null {
@@ -23,7 +23,7 @@ export function outOfBand({ state, meanPct, lastReadMs, releasedMs }: Released, 
 }
 
 /** The band a lot is judged by. */
-export function bandFor(lot: Pick<Lot, 'use' | 'form'>, { setUp: { settings } }: WoodFactory, shopEmcPct: number): Band {
+export function bandFor(lot: Pick<Lot, 'use' | 'form' | 'thicknessMm'>, { setUp: { settings } }: WoodFactory, shopEmcPct: number): Band {
   const { moistureGate: gate, moistureBand: band, moistureExceptions } = settings;
   return bandOf(rulesFor(lot, { gate, band }, moistureExceptions).band, shopEmcPct);
 }

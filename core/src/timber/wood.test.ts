@@ -79,10 +79,32 @@ describe('rules', () => {
     band: { ...factory.band, school: 'fixed' as const, fixedLowPct, fixedHighPct: fixedLowPct + 2 },
   });
   const lowOf = (use: 'top' | 'body' | 'neck', form: string) =>
-    bandOf(rulesFor({ use, form }, factory, [own('top', null, 6), own(null, 'billets', 5), own('top', 'billets', 4)]).band, 8.5).low;
+    bandOf(
+      rulesFor({ use, form, thicknessMm: 50 }, factory, [own('top', null, 6), own(null, 'billets', 5), own('top', 'billets', 4)]).band,
+      8.5,
+    ).low;
   test('of the factory hold where no exception speaks', () => {
-    expect(bandOf(rulesFor({ use: 'body', form: 'boards' }, factory, []).band, 8.5)).toEqual({ low: 7.5, high: 9.5 });
-    expect(rulesFor({ use: 'body', form: 'boards' }, factory, []).of).toBe('the factory');
+    expect(bandOf(rulesFor({ use: 'body', form: 'boards', thicknessMm: 50 }, factory, []).band, 8.5)).toEqual({ low: 7.5, high: 9.5 });
+    expect(rulesFor({ use: 'body', form: 'boards', thicknessMm: 50 }, factory, []).of).toBe('the factory');
+  });
+  test('thick wood may be judged by rules of its own, the thickest by its nearest', () => {
+    const thick = (fromMm: number | null, fixedLowPct: number) => ({ ...own(null, 'billets', fixedLowPct), fromMm });
+    const of = (thicknessMm: number) => {
+      const { band, of: whose } = rulesFor({ use: 'neck', form: 'billets', thicknessMm }, factory, [
+        thick(null, 8),
+        thick(60, 6),
+        thick(90, 5),
+      ]);
+      return [bandOf(band, 8.5).low, whose];
+    };
+    expect([59, 60, 90].map(of)).toEqual([
+      [8, 'billets for any use'],
+      [6, 'billets for any use, from 60 mm'],
+      [5, 'billets for any use, from 90 mm'],
+    ]);
+    expect(rulesFor({ use: 'top', form: 'boards', thicknessMm: 40 }, factory, [{ ...own(null, null, 4), fromMm: 40 }]).of).toMatch(
+      /from 40 mm$/,
+    );
   });
   test('the nearer exception wins: form before use, both before either', () => {
     expect([lowOf('neck', 'boards'), lowOf('top', 'boards'), lowOf('neck', 'billets'), lowOf('top', 'billets')]).toEqual([7.5, 6, 5, 4]);

@@ -138,6 +138,8 @@ export class ForecastView {
   @OutEnum(OPERATION_KINDS) kind: Operation['kind'];
   @Out() arriveMs: number;
   @Out() leaveMs: number;
+  /** what must be at hand for it, in words */
+  @OutList(() => String) needs: string[];
 }
 
 export class CoatView {

@@ -22,6 +22,12 @@ import {
   type OnRoute,
   NOT_ANSWERED,
   coatFindings,
+  comesAlong,
+  formatDuration,
+  MINUTE_MS,
+  stepMarks,
+  touchMinutes,
+  type Operation,
   offMeasures,
   unmeasuredPieces,
 } from '@ample-crane/core';
@@ -126,6 +132,7 @@ export class BatchesQueries {
               kind: f.operation.kind,
               arriveMs: f.arriveMs,
               leaveMs: f.leaveMs,
+              needs: needsOf(f.operation, batch, factory),
             })),
       coats: film.coats.map((c) => history.coat(c)),
       coatsThisVisit: laid === NOT_ANSWERED ? 0 : coatsOnAll(laid),
@@ -201,6 +208,15 @@ type Waiting = Pick<BatchEntity, 'id' | 'component' | 'quantity'>;
 const byTime = (a: { atMs: number }, b: { atMs: number }) => a.atMs - b.atMs;
 
 /** The latest entry, if it is of a kind that can be taken back. */
+/** What must be at hand for a step to come: where, who and how long, what is special about it, and what is missing for it. */
+function needsOf(operation: Operation, batch: BatchEntity, factory: FactoryNow): string[] {
+  const minutes = comesAlong(operation, batch.component) ? 0 : touchMinutes(operation, batch.quantity);
+  const time = minutes > 0 ? [`about ${formatDuration(minutes * MINUTE_MS)}`] : [];
+  const where = [factory.stationName(operation.stationCode), ...(operation.skill === undefined ? [] : [operation.skill]), ...time];
+  const missing = (operation.needs ?? []).flatMap((needed) => factory.missing(batch.modelId, needed) ?? []);
+  return [where.join(', '), stepMarks(operation, factory.routeOf(batch).options).join(', '), ...missing].filter((said) => said !== '');
+}
+
 function undoOf(log: readonly LogbookEntity[], factory: FactoryNow, routeId: string): UndoView | null {
   const entries = [...log].sort((a, b) => a.id - b.id);
   // What the table holds was checked when it was appended.

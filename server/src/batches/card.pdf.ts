@@ -32,15 +32,13 @@ function drawTag(doc: Doc, card: CardView, { factory, timeZone }: Print, codes: 
   const width = doc.page.width - 2 * MARGIN;
   label(doc, factory, MARGIN, MARGIN, 9);
   doc
-    .font('Helvetica-Bold')
+    .font('heading')
     .fontSize(84)
     .fillColor(INK)
     .text(batch.id, MARGIN, MARGIN + 14, { lineBreak: false });
-  doc
-    .fontSize(26)
-    .text(`${batch.quantity} × ${batch.modelName} ${batch.component}`, MARGIN, MARGIN + 104, { width: width - 150, height: 60 });
+  doc.fontSize(26).text(whatIsIn(card), MARGIN, MARGIN + 104, { width: width - 150, height: 60 });
   doc.image(codes.qr, doc.page.width - MARGIN - 132, MARGIN, { width: 132 });
-  doc.font('Helvetica').fontSize(14).fillColor(INK);
+  doc.font('text').fontSize(14).fillColor(INK);
   const lines = [
     `For ${card.customer}${batch.orderId === null ? '' : `, order ${batch.orderId}`}`,
     ...(batch.dueMs === null ? [] : [`Due ${dayjs(batch.dueMs).tz(timeZone).format('D MMMM YYYY')}`]),
@@ -55,6 +53,16 @@ function drawTag(doc: Doc, card: CardView, { factory, timeZone }: Print, codes: 
     .text(sits === '' ? 'On no carrier' : sits, MARGIN + 250, MARGIN + 300, { width: width - 250, height: 48, ellipsis: true });
 }
 
+/** How many steps ahead the card says what they need. */
+const STEPS_AHEAD = 3;
+
+/** "8 × Weirstone body"; what went on from here when nothing of it is left. */
+function whatIsIn({ batch, pieces }: CardView): string {
+  if (batch.status !== 'done') return `${batch.quantity} × ${batch.modelName} ${batch.component}`;
+  const made = pieces.filter((p) => p.state !== 'scrapped').length;
+  return `${made} × ${batch.modelName} ${batch.component}, done`;
+}
+
 /** Where it has been, what is ahead at the earliest, and its pieces, in two columns. */
 function drawCard(doc: Doc, card: CardView, { timeZone, nowMs }: Print, top: number): void {
   const { batch } = card;
@@ -62,10 +70,10 @@ function drawCard(doc: Doc, card: CardView, { timeZone, nowMs }: Print, top: num
   const width = doc.page.width - 2 * MARGIN;
   const column = (width - 16) / 2;
   doc
-    .font('Helvetica-Bold')
+    .font('bold')
     .fontSize(15)
     .fillColor(INK)
-    .text(`${batch.id} · ${batch.quantity} × ${batch.modelName} ${batch.component}`, MARGIN, top + 16, { lineBreak: false });
+    .text(`${batch.id} · ${whatIsIn(card)}`, MARGIN, top + 16, { lineBreak: false });
   label(
     doc,
     `${batch.lotId === null ? '' : `Lot ${batch.lotId} · `}route ${batch.routeId} · printed ${time(nowMs)}; the screen is newer than the paper`,
@@ -83,7 +91,10 @@ function drawCard(doc: Doc, card: CardView, { timeZone, nowMs }: Print, top: num
         right: `${time(v.leftMs)}  ${v.good}/${v.rework}/${v.scrap}`,
         bold: false,
       })),
-    ...card.forecast.map((f, i) => ({ mark: i === 0 ? '>' : '·', text: f.operationName, right: `from ${time(f.leaveMs)}`, bold: i === 0 })),
+    ...card.forecast.flatMap((f, i) => [
+      { mark: i === 0 ? '>' : '·', text: f.operationName, right: `from ${time(f.leaveMs)}`, bold: i === 0 },
+      ...(i < STEPS_AHEAD ? f.needs.map((need) => ({ mark: '', text: need, right: '', bold: false })) : []),
+    ]),
     ...card.overrides.map((o) => ({ mark: '!', text: `Override: ${o.reason} (${o.by})`, right: time(o.atMs), bold: true })),
     { mark: '', text: 'Pieces', right: '', bold: true },
     ...card.pieces.map((p) => ({
@@ -107,7 +118,7 @@ function drawCard(doc: Doc, card: CardView, { timeZone, nowMs }: Print, top: num
       y = from;
     }
     doc
-      .font(row.bold ? 'Helvetica-Bold' : 'Helvetica')
+      .font(row.bold ? 'bold' : 'text')
       .fontSize(8)
       .fillColor(INK);
     doc.text(row.mark, x, y, { lineBreak: false });

@@ -60,17 +60,19 @@ export class MoistureDto {
   @InNumber({ min: 0.2, max: 10 }) gradientLimitPct: number;
   @InNumber({ min: 0.005, max: 2 }) stableLimitPctPerDay: number;
   @InCount({ min: 2, max: 120 }) stableWindowDays: number;
-  @InNumber({ min: 0, max: 730 }) daysPer25Mm: number;
+  @InNumber({ min: 0, max: 36_500 }) daysPer25Mm: number;
 }
 
 export class ChangeMoistureDto extends MoistureDto {
   @InText({ max: 40, optional: true }) seen?: string;
 }
 
-/** Rules of their own for a use of wood, for a form of it, or for both. */
+/** Rules of their own for a use of wood, a form or a thickness of it, or any of them together. */
 export class MoistureExceptionDto extends MoistureDto {
   @InOneOf(LOT_USES, { nullable: true }) use: LotUse | null;
   @InText({ max: 60, nullable: true }) form: string | null;
+  /** of this thickness or more */
+  @InNumber({ min: 1, max: 150, optional: true, nullable: true }) fromMm?: number | null;
 }
 
 export class ChangeExceptionsDto extends SeenDto {

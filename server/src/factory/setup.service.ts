@@ -47,7 +47,12 @@ export class SetupService {
       prerequisites: [...factory.setUp.prerequisites],
       spray: { zoneId: house.boothZoneId, ...sprayLimits },
       moisture: moistureView({ gate, band }),
-      exceptions: factory.setUp.settings.moistureExceptions.map(({ use, form, ...rules }) => ({ use, form, ...moistureView(rules) })),
+      exceptions: factory.setUp.settings.moistureExceptions.map(({ use, form, fromMm = null, ...rules }) => ({
+        use,
+        form,
+        fromMm,
+        ...moistureView(rules),
+      })),
       species: [...factory.setUp.settings.species],
       defects: factory.setUp.settings.defects.map(({ name, stages }) => ({ name, stages: [...stages] })),
       movementLimits: factory.setUp.settings.movementLimits,

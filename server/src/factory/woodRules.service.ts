@@ -1,4 +1,4 @@
-import { checkKiln, type KilnSchedule, type MoistureRules } from '@ample-crane/core';
+import { checkKiln, woodMeantInWords, type KilnSchedule, type MoistureRules } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { type EntityManager } from 'typeorm';
 import type { Actor } from '../platform/identity/actor.ts';
@@ -38,15 +38,15 @@ export class WoodRulesService {
   }
 
   async changeExceptions(actor: Actor, dto: ChangeExceptionsDto): Promise<{ id: string }> {
-    const names = dto.exceptions.map((e) => `${e.form ?? 'any form'} for ${e.use ?? 'any use'}`);
+    const names = dto.exceptions.map(woodMeantInWords);
     const twice = names.find((name, i) => names.indexOf(name) !== i);
     if (twice !== undefined) throw badInput('exceptions', `There are two rules for ${twice}`);
-    const empty = dto.exceptions.findIndex((e) => e.form === null && e.use === null);
-    if (empty >= 0) throw badInput(`exceptions.${empty}.use`, 'Say for which use or form it holds');
+    const empty = dto.exceptions.findIndex((e) => e.form === null && e.use === null && e.fromMm == null);
+    if (empty >= 0) throw badInput(`exceptions.${empty}.use`, 'Say for which use, form or thickness it holds');
     const inverted = dto.exceptions.findIndex((e) => e.fixedHighPct <= e.fixedLowPct);
     if (inverted >= 0) throw badInput(`exceptions.${inverted}.fixedHighPct`, 'The top of the band lies above its bottom');
     return this.changes.make(actor, 'moisture rules', 'exceptions', dto, async (manager) => {
-      const after = dto.exceptions.map(({ use, form, ...rules }) => ({ use, form, ...toRules(rules) }));
+      const after = dto.exceptions.map(({ use, form, fromMm = null, ...rules }) => ({ use, form, fromMm, ...toRules(rules) }));
       return { before: await this.replace(manager, 'moistureExceptions', after, 'The list of rules of their own', dto), after };
     });
   }

@@ -12,7 +12,7 @@ export function cutListPdf(plan: PlanView, print: Print): Promise<Buffer> {
     return board && placed.length > 0 ? [{ board, placed }] : [];
   });
   return makePdf(`Cut list ${plan.id}`, print, 'A4', (doc) => {
-    doc.font('Helvetica-Bold').fontSize(18).fillColor(INK).text(`Cut list ${plan.id}`, MARGIN, MARGIN, { lineBreak: false });
+    doc.font('heading').fontSize(18).fillColor(INK).text(`Cut list ${plan.id}`, MARGIN, MARGIN, { lineBreak: false });
     const { kerfMm, edgingMm, endTrimMm } = plan.settings;
     small(
       doc,
@@ -38,7 +38,7 @@ export function cutListPdf(plan: PlanView, print: Print): Promise<Buffer> {
       ];
       lines.forEach((line, i) =>
         doc
-          .font('Helvetica')
+          .font('text')
           .fontSize(8)
           .fillColor(INK)
           .text(line, MARGIN + (i % 3) * column, y + 16 + BOARD_HEIGHT + 8 + Math.floor(i / 3) * LINE, {
@@ -60,7 +60,7 @@ function drawBoard(doc: Doc, board: Board & { grade: string | null }, placed: re
   const x = (mm: number) => MARGIN + mm * scale;
   const y = (mm: number) => base - mm * scale;
   doc
-    .font('Helvetica-Bold')
+    .font('bold')
     .fontSize(9)
     .fillColor(INK)
     .text(
@@ -92,7 +92,7 @@ function drawBoard(doc: Doc, board: Board & { grade: string | null }, placed: re
       .strokeColor(INK)
       .stroke();
     doc
-      .font('Helvetica')
+      .font('text')
       .fontSize(7)
       .fillColor(QUIET)
       .text(p.blankId, x(p.xMm) + 2, y(p.yMm + p.widthMm) + 2, { width: Math.max(8, p.lengthMm * scale - 4), height: 8, ellipsis: true });

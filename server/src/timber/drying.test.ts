@@ -145,7 +145,7 @@ describe('rules of their own', () => {
     const { moisture } = (await manager.get('/setup')).body;
     const necks = { ...moisture, use: 'neck', form: null, bandSchool: 'fixed', fixedLowPct: 6, fixedHighPct: 8 };
     expect((await put([necks])).status).toBe(200);
-    expect(await listed()).toMatchObject({ band: { low: 6, high: 8 }, rulesOf: 'neck' });
+    expect(await listed()).toMatchObject({ band: { low: 6, high: 8 }, rulesOf: 'any form for neck' });
     const other = (await manager.post('/lots', { ...LOT, use: 'body' })).body.id;
     expect((await manager.get(`/lots/${other}`)).body.lot.rulesOf).toBe('the factory');
     await put([necks, { ...necks, form: 'neck blanks', fixedLowPct: 5 }]);

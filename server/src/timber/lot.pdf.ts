@@ -12,7 +12,7 @@ export async function lotLabelPdf({ lot, zoneName }: LotCardView, print: Print):
   return makePdf(`Lot ${lot.id}`, print, A6, (doc) => {
     const width = doc.page.width - 2 * MARGIN;
     small(doc, print.factory, MARGIN, MARGIN - 14, 9);
-    doc.font('Helvetica-Bold').fontSize(64).fillColor(INK).text(lot.id, MARGIN, MARGIN, { lineBreak: false });
+    doc.font('heading').fontSize(64).fillColor(INK).text(lot.id, MARGIN, MARGIN, { lineBreak: false });
     doc.image(qr, doc.page.width - MARGIN - 118, MARGIN - 12, { width: 118 });
     doc.fontSize(20).text(lot.species, MARGIN, MARGIN + 72, { width: width - 124, height: 24, ellipsis: true });
     const lines = [
@@ -23,7 +23,7 @@ export async function lotLabelPdf({ lot, zoneName }: LotCardView, print: Print):
     ];
     lines.forEach((line, i) =>
       doc
-        .font('Helvetica')
+        .font('text')
         .fontSize(13)
         .text(line, MARGIN, MARGIN + 118 + i * 20, { width, height: 18, ellipsis: true }),
     );
@@ -35,7 +35,7 @@ export function moistureReportPdf(card: LotCardView, print: Print): Promise<Buff
   const { lot, sessions, drying } = card;
   return makePdf(`Moisture report, lot ${lot.id}`, print, 'A4', (doc) => {
     const width = doc.page.width - 2 * MARGIN;
-    doc.font('Helvetica-Bold').fontSize(18).fillColor(INK).text(`Moisture report, lot ${lot.id}`, MARGIN, MARGIN, { lineBreak: false });
+    doc.font('heading').fontSize(18).fillColor(INK).text(`Moisture report, lot ${lot.id}`, MARGIN, MARGIN, { lineBreak: false });
     const about = [
       `${lot.species}, ${lot.form} for ${lot.use}, ${lot.thicknessMm} mm, ${lot.volumeM3.toFixed(3)} m³`,
       `From ${lot.supplier}, ${lot.origin}; received ${onPaper(print, lot.receivedMs, 'D MMMM YYYY')}`,
@@ -45,7 +45,7 @@ export function moistureReportPdf(card: LotCardView, print: Print): Promise<Buff
     ];
     about.forEach((line, i) =>
       doc
-        .font('Helvetica')
+        .font('text')
         .fontSize(9)
         .fillColor(INK)
         .text(line, MARGIN, MARGIN + 28 + i * 13, { width, height: 12, ellipsis: true }),
@@ -58,7 +58,7 @@ export function moistureReportPdf(card: LotCardView, print: Print): Promise<Buff
         doc.addPage();
         y = MARGIN;
       }
-      doc.font('Helvetica-Bold').fontSize(11).fillColor(INK).text(text, MARGIN, y, { lineBreak: false });
+      doc.font('bold').fontSize(11).fillColor(INK).text(text, MARGIN, y, { lineBreak: false });
       y += 16;
     };
     const line = (text: string) => {
@@ -66,7 +66,7 @@ export function moistureReportPdf(card: LotCardView, print: Print): Promise<Buff
         doc.addPage();
         y = MARGIN;
       }
-      doc.font('Helvetica').fontSize(8.5).fillColor(INK).text(text, MARGIN, y, { width, height: 11, ellipsis: true });
+      doc.font('text').fontSize(8.5).fillColor(INK).text(text, MARGIN, y, { width, height: 11, ellipsis: true });
       y += 12;
     };
     heading('Verdict');

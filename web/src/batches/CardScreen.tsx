@@ -1,4 +1,4 @@
-import { formatDuration } from '@ample-crane/core';
+import { formatDuration, pieceWord } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Tab, Tabs, Typography } from '@mui/material';
 import { Fragment, Suspense, lazy, useState } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
@@ -13,7 +13,7 @@ import { Finding, FindingList } from '../parts/Finding.tsx';
 import { RouteLine } from '../parts/RouteLine.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
-import { carriersOf, pieces, statusWords } from '../parts/words.ts';
+import { carriersOf, statusWords } from '../parts/words.ts';
 import { BatchAct } from './BatchAct.tsx';
 import { TABS, type CardTab } from './tabs.ts';
 
@@ -83,13 +83,15 @@ export default function CardScreen() {
 function Headline({ card }: { card: View<'CardView'> }) {
   const { date, clock, nowMs } = useSession();
   const { batch } = card;
+  // What is done has gone on from here: it was so many.
+  const count = batch.status === 'done' ? card.pieces.filter((p) => p.state !== 'scrapped').length : batch.quantity;
   return (
     <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mb: 1 }}>
       <StreamGlyph of={batch.component} size={44} />
       <Box sx={{ flex: 1 }}>
         <Answer>
-          <Figure>{batch.quantity}</Figure> {batch.modelName} {pieces(batch.quantity, batch.component).replace(/^\d+ /, '')} at{' '}
-          {batch.stationName}, {statusWords(batch.status)} since <Figure>{clock(batch.sinceMs)}</Figure>
+          <Figure>{count}</Figure> {batch.modelName} {pieceWord(count, batch.component)} at {batch.stationName}, {statusWords(batch.status)}{' '}
+          since <Figure>{clock(batch.sinceMs)}</Figure>
           {batch.untilMs !== null && batch.verdict === 'wait' && (
             <>
               ; free <Figure>{clock(batch.untilMs)}</Figure> · <Figure>{formatDuration(batch.untilMs - nowMs)}</Figure>

@@ -39,8 +39,8 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
       {card.coatFindings.some(isClosedWindow) && <ScuffAct card={card} />}
       <ActForm
         submit={closed?.untilMs == null ? 'Log coat' : `Log coat from ${clock(closed.untilMs)} · ${formatDuration(closed.untilMs - nowMs)}`}
-        variant="outlined"
-        size="medium"
+        variant={card.coatsThisVisit < plan.coats ? 'contained' : 'outlined'}
+        size="large"
         disabled={!(wetUm > 0) || (closed !== undefined && !may('lead'))}
         pending={log.isPending}
         error={log.error}

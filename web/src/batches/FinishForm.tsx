@@ -53,10 +53,16 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const count = (outcome: Outcome) => judged.filter((j) => j.outcome === outcome).length;
   const incomplete = judged.some((j) => j.outcome !== 'good' && j.defect === '');
   const off = card.off.filter(({ pieceId }) => judged.some((j) => j.pieceId === pieceId && j.outcome === 'good'));
-  const unaccepted = off.length > 0 && acceptReason.trim().length < ACCEPT_REASON_LENGTH;
+  const { coatPlan } = card;
+  const uncoated = coatPlan !== null && !batch.redo && card.coatsThisVisit < coatPlan.coats && count('good') > 0;
+  const against = [
+    ...off.map((m) => `Out of band: ${offInWords(m)}`),
+    ...(uncoated ? [`${card.coatsThisVisit} of ${coatPlan.coats} coats logged`] : []),
+  ];
+  const unaccepted = against.length > 0 && acceptReason.trim().length < ACCEPT_REASON_LENGTH;
   const submit = () =>
     finish.mutate({
-      ...(off.length > 0 ? { acceptReason } : {}),
+      ...(against.length > 0 ? { acceptReason } : {}),
       good: count('good'),
       rework: count('rework'),
       scrap: count('scrap'),
@@ -77,9 +83,15 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
       {(open ? judged : []).map((j, i) => (
         <PieceRow key={j.pieceId} at={i} judged={j} card={card} control={control} />
       ))}
-      {off.length > 0 && <Accepting off={off} control={control} />}
+      {against.length > 0 && <Accepting against={against} control={control} />}
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', pt: 0.5 }}>
-        <Button type="submit" variant="contained" size="large" disabled={incomplete || unaccepted} loading={finish.isPending}>
+        <Button
+          type="submit"
+          variant={uncoated ? 'outlined' : 'contained'}
+          size="large"
+          disabled={incomplete || unaccepted}
+          loading={finish.isPending}
+        >
           {open ? verb : inPass.length === 1 ? `${verb}, good` : `${verb}, all ${inPass.length} good`}
         </Button>
         <Typography hidden={!open}>
@@ -106,18 +118,18 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
 
 const ACCEPT_REASON_LENGTH = 5;
 
-/** Pieces that are called good though a measure of theirs is out of band: whoever may, says why. */
-function Accepting({ off, control }: { off: View<'CardView'>['off']; control: Control<Fields> }) {
+/** Pieces that are called good though a measure of theirs is out of band, or a coat is missing: whoever may, says why. */
+function Accepting({ against, control }: { against: readonly string[]; control: Control<Fields> }) {
   const { may } = useSession();
   return (
     <Stack spacing={1}>
-      {off.map((m) => (
-        <Finding key={`${m.pieceId} ${m.name}`} severity="stop" sentence={`Out of band: ${offInWords(m)}`} />
+      {against.map((sentence) => (
+        <Finding key={sentence} severity="stop" sentence={sentence} />
       ))}
       {may('lead') ? (
         <TextIn control={control} name="acceptReason" label="Why they are accepted as they are" multiline />
       ) : (
-        <Typography color="text.secondary">Do it again, call it rework, or ask a lead to accept it with a reason.</Typography>
+        <Typography color="text.secondary">Do what is missing, call it rework, or ask a lead to accept it with a reason.</Typography>
       )}
     </Stack>
   );

@@ -1,21 +1,20 @@
-import { LOT_USES } from '@ample-crane/core';
+import { LOT_USES, woodMeantInWords } from '@ample-crane/core';
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
-import { ChoiceIn, idChoices, TextIn } from '../parts/fields.tsx';
+import { ChoiceIn, FigureIn, figureIn, idChoices, TextIn } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
 import { MoistureFields } from './MoistureFields.tsx';
 
 type Exception = View<'MoistureExceptionDto'>;
 
-const nameOf = ({ use, form }: Pick<Exception, 'use' | 'form'>) => `${form ?? 'any form'} for ${use ?? 'any use'}`;
 const bandOf = (e: Exception) =>
   e.bandSchool === 'fixed' ? `${e.fixedLowPct}–${e.fixedHighPct} %` : `shop EMC ± ${e.halfWidthPct} points`;
 
-/** Uses and forms of wood that are judged by rules of their own. */
+/** Uses, forms and thicknesses of wood that are judged by rules of their own. */
 export function Exceptions({ setup, editable }: { setup: View<'SetupView'>; editable: boolean }) {
   const [open, setOpen] = useState<Exception | 'new' | null>(null);
   // What was there when the dialog opened: what others change meanwhile is not overwritten.
@@ -39,9 +38,9 @@ export function Exceptions({ setup, editable }: { setup: View<'SetupView'>; edit
     <Stack spacing={1}>
       {setup.exceptions.length === 0 && <Typography color="text.secondary">None: every lot is judged alike.</Typography>}
       {setup.exceptions.map((e) => (
-        <Box key={nameOf(e)} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+        <Box key={woodMeantInWords(e)} sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
           <Typography sx={{ flex: 1 }}>
-            {nameOf(e)}: {bandOf(e)}, by {e.gateSchool}
+            {woodMeantInWords(e)}: {bandOf(e)}, by {e.gateSchool}
           </Typography>
           {editable && <Button onClick={() => begin(e)}>Change</Button>}
           {editable && (
@@ -54,7 +53,7 @@ export function Exceptions({ setup, editable }: { setup: View<'SetupView'>; edit
       {save.error && open === null && <ErrorNote error={save.error} />}
       {editable && (
         <Button sx={{ alignSelf: 'start' }} onClick={() => begin('new')}>
-          Add rules for a use or form
+          Add rules for a use, form or thickness
         </Button>
       )}
       {open !== null && (
@@ -82,17 +81,23 @@ interface DialogProps {
 }
 
 function ExceptionDialog({ exception, pending, error, onSave, onClose }: DialogProps) {
-  const { use, form, ...moisture } = exception;
-  const where = useForm({ defaultValues: { use: use ?? '', form: form ?? '' } });
+  const { use, form, fromMm, ...moisture } = exception;
+  const where = useForm({ defaultValues: { use: use ?? '', form: form ?? '', from: fromMm == null ? '' : String(fromMm) } });
   const { control, handleSubmit } = useForm<View<'MoistureDto'>>({ values: moisture });
   const save = handleSubmit((rules) => {
     const said = where.getValues();
-    onSave({ ...rules, use: LOT_USES.find((u) => u === said.use) ?? null, form: said.form.trim() === '' ? null : said.form.trim() });
+    onSave({
+      ...rules,
+      use: LOT_USES.find((u) => u === said.use) ?? null,
+      form: said.form.trim() === '' ? null : said.form.trim(),
+      fromMm: said.from.trim() === '' ? null : figureIn(said.from),
+    });
   });
   return (
     <FormDialog title="Rules of their own" submit="Keep" pending={pending} error={error} onSubmit={() => void save()} onClose={onClose}>
       <ChoiceIn control={where.control} name="use" label="Wood for" choices={[['', 'any use'], ...idChoices(LOT_USES)]} />
       <TextIn control={where.control} name="form" label="Form" helperText="As lots are received; empty for any" />
+      <FigureIn control={where.control} name="from" label="Of this thickness or more, mm" min={1} max={150} optional />
       <MoistureFields control={control} />
     </FormDialog>
   );

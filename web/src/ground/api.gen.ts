@@ -2874,6 +2874,7 @@ export interface components {
             kind: "work" | "dwell" | "join" | "fit" | "part" | "refit" | "outside" | "transfer" | "buffer" | "dispatch";
             arriveMs: number;
             leaveMs: number;
+            needs: string[];
         };
         CoatPlanView: {
             materialId: string;
@@ -3816,6 +3817,7 @@ export interface components {
             /** @enum {string|null} */
             use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard" | null;
             form: string | null;
+            fromMm?: number | null;
         };
         MeterCorrectionDto: {
             a: number;

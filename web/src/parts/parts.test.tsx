@@ -166,6 +166,7 @@ describe('RouteLine', () => {
     kind,
     arriveMs: NOW_MS,
     leaveMs: NOW_MS + hours * HOUR_MS,
+    needs: [],
   });
   const line = render(
     <RouteLine visits={[visit, { ...visit, pass: 2 }]} forecast={[ahead('rest', 'Rest', 2, 'dwell'), ahead('fit', 'Fit', 4, 'fit')]} />,

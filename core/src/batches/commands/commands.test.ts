@@ -135,6 +135,12 @@ describe('a command on a batch', () => {
     expect(kinds(decide(measuring, finish(3)))).toEqual(['Not measured yet: B1-01, B1-02, B1-03']);
     const spraying = batchOf({ status: 'running', operationId: 'spray', component: 'instrument' });
     expect(kinds(decide(spraying, finish(3), { coats: 1 }))).toEqual(['1 of 2 coats logged']);
+    expect(decide(spraying, accepting('The sample has one'), { coats: 1 })).toMatchObject({
+      kind: 'accept',
+      entries: [{ payload: { override: { reason: 'The sample has one', findings: [{ sentence: '1 of 2 coats logged' }] } } }],
+    });
+    // What nobody could say is nothing to accept.
+    expect(kinds(decide(spraying, accepting('The sample has one')))).toEqual(['Nobody could say how many of 2 coats are laid']);
     expect(kinds(decide(spraying, finish(3), { coats: 2 }))).toEqual(['work.finished']);
     expect(kinds(decide(spraying, finish(3)))).toEqual(['Nobody could say how many of 2 coats are laid']);
   });

@@ -1,5 +1,5 @@
 import { mayActAs, refuse, wrongInput, type Asked, type Decision } from '../../ledger/index.ts';
-import { aspectAsks, mayFinish, MEASURE_RULE } from '../../routing/index.ts';
+import { aspectAsks, COATS_RULE, mayFinish, MEASURE_RULE } from '../../routing/index.ts';
 import { piecesInPass } from '../batch.ts';
 import { benchOf } from '../bench.ts';
 import { accept, type BatchEntry } from '../decided.ts';
@@ -8,17 +8,19 @@ import { countsObjection, type Counts } from '../pieces.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
 import { onBatch, OVERRIDE_ROLE, type AtStep, type SeenAtStep } from './onBatch.ts';
 
-/** What comes of a pass, and why measures out of band are accepted as they are. */
+/** What comes of a pass, and why measures out of band, or coats that are missing, are accepted as they are. */
 type Finishing = Counts & { acceptReason?: string };
 
 const ACCEPT_REASON_LENGTH = 5;
+/** What a lead may accept with a reason. What nobody could say is nothing to accept. */
+const ACCEPTABLE: readonly string[] = [MEASURE_RULE, COATS_RULE];
 
 /** The work of a pass is done, and counted. */
 export const FinishWork = onBatch('finish work')<Finishing>({
   role: 'operator',
   objection: ({ acceptReason }, by) =>
     acceptReason !== undefined && !mayActAs(by.role, OVERRIDE_ROLE)
-      ? `Measures out of band are accepted by a ${OVERRIDE_ROLE} or above; you are ${by.role}.`
+      ? `What a step asks for and has not got is accepted by a ${OVERRIDE_ROLE} or above; you are ${by.role}.`
       : null,
   asks: finishAsks,
   decide: (counts, at) =>
@@ -53,7 +55,7 @@ function finish(counts: Finishing, at: AtStep): Decision<BatchEntry> {
       inPass.flatMap((p) => (named.has(p.id) ? [] : [p.id])),
     ),
   );
-  const off = because.filter((f) => f.rule === MEASURE_RULE);
+  const off = because.filter((f) => ACCEPTABLE.includes(f.rule));
   if (because.length > off.length || (off.length > 0 && acceptReason === undefined)) return { kind: 'refuse', because };
   const reason = acceptReason?.trim() ?? '';
   if (off.length > 0 && reason.length < ACCEPT_REASON_LENGTH)

@@ -59,6 +59,6 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
   },
   sentence: ({ payload: { good, rework, scrap, outcomes, operationId, reworkNumber, override } }, nameOf) => {
     const bad = outcomes.map((o) => `${o.pieceId} ${o.outcome}: ${o.defect}`).join(', ');
-    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework${reworkNumber === undefined ? '' : ` as ${batchIdOf(reworkNumber)}`}, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}${override ? `; accepted out of band: ${override.reason}` : ''}`;
+    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework${reworkNumber === undefined ? '' : ` as ${batchIdOf(reworkNumber)}`}, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}${override ? `; accepted as it is: ${override.reason}` : ''}`;
   },
 });

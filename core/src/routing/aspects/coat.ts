@@ -24,6 +24,9 @@ export interface CoatsOnPiece {
 /** What was laid in this pass on each piece of it. */
 export const CoatsOn = question<{ batchId: string }, readonly CoatsOnPiece[]>('coats on');
 
+/** A step's coats are not all laid: whoever may, finishes it so with a reason. */
+export const COATS_RULE = 'coats';
+
 /** Coats that every piece of a pass has; 0 where there is none. */
 export const coatsOnAll = (pieces: readonly CoatsOnPiece[]): number =>
   pieces.reduce((least, { coats }) => Math.min(least, coats), pieces[0]?.coats ?? 0);
@@ -38,13 +41,15 @@ export const coat: AspectKind<'coat', CoatPlan> = {
   mayFinish({ coats }, { batch, pieceIds, answers }): Finding[] {
     // What came back is touched up, not coated anew.
     if (batch.redo) return [];
-    const stop = (sentence: string): Finding[] => [{ rule: 'state', verdict: 'stop', sentence, remedy: 'Log each coat as it is sprayed' }];
+    const stop = (sentence: string, rule = 'state'): Finding[] => [
+      { rule, verdict: 'stop', sentence, remedy: 'Log each coat as it is sprayed' },
+    ];
     const laid = answers.to(CoatsOn, { batchId: batch.id });
     if (laid === NOT_ANSWERED) return stop(`Nobody could say how many of ${coats} coats are laid`);
     const told = laid.filter(({ pieceId }) => pieceIds.includes(pieceId));
     const short = told.filter((piece) => piece.coats < coats);
     if (short.length === 0 && told.length === pieceIds.length) return [];
     const on = short.length < pieceIds.length ? ` on ${short.map((p) => p.pieceId).join(', ')}` : '';
-    return stop(`${coatsOnAll(short)} of ${coats} coats logged${on}`);
+    return stop(`${coatsOnAll(short)} of ${coats} coats logged${on}`, COATS_RULE);
   },
 };

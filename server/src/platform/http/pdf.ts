@@ -1,3 +1,4 @@
+import { createRequire } from 'node:module';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
@@ -5,6 +6,14 @@ import PDFDocument from 'pdfkit';
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
+
+/** The fonts that ship with the screens. */
+const FILES = {
+  text: '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
+  bold: '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff',
+  heading: '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-700-normal.woff',
+} as const;
+const { resolve: fileOf } = createRequire(import.meta.url);
 
 export type Doc = InstanceType<typeof PDFDocument>;
 
@@ -29,6 +38,7 @@ export async function makePdf(title: string, print: Print, size: string | [numbe
     margin: MARGIN,
     info: { Title: title, Author: print.factory, CreationDate: new Date(print.nowMs) },
   });
+  for (const [name, file] of Object.entries(FILES)) doc.registerFont(name, fileOf(file));
   const chunks: Buffer[] = [];
   doc.on('data', (chunk: Buffer) => chunks.push(chunk));
   const done = new Promise<Buffer>((resolve, reject) => {
@@ -44,5 +54,5 @@ export async function makePdf(title: string, print: Print, size: string | [numbe
 export const onPaper = ({ timeZone }: Print, ms: number, format = 'D MMM YYYY HH:mm'): string => dayjs(ms).tz(timeZone).format(format);
 
 export const small = (doc: Doc, text: string, x: number, y: number, size = 8): void => {
-  doc.font('Helvetica').fontSize(size).fillColor(QUIET).text(text, x, y, { lineBreak: false });
+  doc.font('text').fontSize(size).fillColor(QUIET).text(text, x, y, { lineBreak: false });
 };
