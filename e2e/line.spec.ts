@@ -19,8 +19,8 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     const dialog = page.getByRole('dialog', { name: 'Receive a lot' });
     await dialog.getByRole('textbox', { name: 'Thickness, mm' }).fill('50');
     await dialog.getByRole('textbox', { name: 'Volume, m³' }).fill('-1');
-    await dialog.getByRole('textbox', { name: 'Supplier' }).fill('Calder Timber Yard');
-    await dialog.getByRole('textbox', { name: 'Origin' }).fill('Belize');
+    await dialog.getByRole('combobox', { name: 'Supplier' }).fill('Calder Timber Yard');
+    await dialog.getByRole('combobox', { name: 'Origin' }).fill('Belize');
     await dialog.getByRole('button', { name: 'Receive', exact: true }).click();
     await expect(dialog.getByText('A figure above zero')).toBeVisible();
     await dialog.getByRole('textbox', { name: 'Volume, m³' }).fill('0,24');

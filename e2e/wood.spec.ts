@@ -213,11 +213,12 @@ test('a pack is read dry twice, released to the mill, its boards measured and pl
   for (const [field, value] of [
     ['Thickness, mm', '50'],
     ['Volume, m³', '0,2'],
-    ['Supplier', 'Calder Timber Yard'],
-    ['Origin', 'Belize'],
     ['Permit number', 'P-20418'],
   ] as const)
     await receive.getByRole('textbox', { name: field }).fill(value);
+  // Those that are known are offered.
+  await receive.getByRole('combobox', { name: 'Supplier' }).fill('Calder Timber Yard');
+  await receive.getByRole('combobox', { name: 'Origin' }).fill('Belize');
   await receive.getByRole('button', { name: 'Receive', exact: true }).click();
   await expect(page).toHaveURL(/\/lots\/L\d+$/);
   const id = /L\d+$/.exec(page.url())?.[0] ?? '';

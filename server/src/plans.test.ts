@@ -87,6 +87,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/instruments/{serial}': [`/instruments/${await first(`select serial from instrument where state = 'shipped'`)}`],
     '/api/fitting': ['/fitting'],
     '/api/orders': ['/orders', 'orders'],
+    '/api/orders/outlook': ['/orders/outlook?modelId=weirstone&quantity=6'],
     '/api/routes': ['/routes', 'batches'],
     '/api/routes/{id}': [`/routes/${route}`, 'batches'],
     '/api/routes/{id}/work': [`/routes/${route}/work`],

@@ -5,6 +5,8 @@ import { ChangesService } from './changes.service.ts';
 import { EquipmentController } from './equipment.controller.ts';
 import { EquipmentService } from './equipment.service.ts';
 import { FactoryController } from './factory.controller.ts';
+import { MaterialsController } from './materials.controller.ts';
+import { MaterialsService } from './materials.service.ts';
 import { PeopleController } from './people.controller.ts';
 import { PeopleService } from './people.service.ts';
 import { PrintingService } from './printing.service.ts';
@@ -18,13 +20,14 @@ import { WorkingTimeService } from './workingTime.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryNowModule],
-  controllers: [FactoryController, SetupController, EquipmentController, PeopleController, RegistersController],
+  controllers: [FactoryController, SetupController, EquipmentController, PeopleController, RegistersController, MaterialsController],
   providers: [
     PeopleService,
     SetupService,
     WoodRulesService,
     WorkingTimeService,
     RegistersService,
+    MaterialsService,
     EquipmentService,
     ChangesService,
     PrintingService,

@@ -11,6 +11,8 @@ import {
   ChangeKilnsDto,
   ChangeMoistureDto,
   ChangeMovementDto,
+  ChangeSprayDto,
+  ChangeWoodBuyingDto,
   ChangeSerialDto,
   ChangeStationDto,
   ChangeWorkingTimeDto,
@@ -85,6 +87,20 @@ export class SetupController {
   @ApiOkResponse({ type: DoneView })
   changeMovement(@CurrentActor() actor: Actor, @Body() dto: ChangeMovementDto): Promise<DoneView> {
     return this.woodRules.changeMovement(actor, dto);
+  }
+
+  @Put('settings/wood-buying')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeWoodBuying(@CurrentActor() actor: Actor, @Body() dto: ChangeWoodBuyingDto): Promise<DoneView> {
+    return this.woodRules.changeBuying(actor, dto);
+  }
+
+  @Put('settings/spray')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeSpray(@CurrentActor() actor: Actor, @Body() dto: ChangeSprayDto): Promise<DoneView> {
+    return this.woodRules.changeSpray(actor, dto);
   }
 
   @Put('settings/working-time')

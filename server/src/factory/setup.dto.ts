@@ -86,6 +86,24 @@ export class MovementLimitDto {
   @InText({ max: 120 }) because: string;
 }
 
+export class WoodBuyingDto {
+  /** days from buying to having */
+  @InCount({ min: 0, max: 730 }) deliveryDays: number;
+}
+
+export class ChangeWoodBuyingDto extends WoodBuyingDto {
+  @InText({ max: 40, optional: true }) seen?: string;
+}
+
+export class ChangeSprayDto extends SeenDto {
+  @InNumber({ min: 0, max: 50 }) minTempC: number;
+  @InNumber({ min: 0, max: 50 }) maxTempC: number;
+  /** fractions */
+  @InNumber({ min: 0, max: 1 }) minHumidity: number;
+  @InNumber({ min: 0, max: 1 }) maxHumidity: number;
+  @InNumber({ min: 0, max: 20 }) dewMarginC: number;
+}
+
 export class ChangeMovementDto extends SeenDto {
   @InList(() => MovementLimitDto, { max: 30 }) limits: MovementLimitDto[];
 }
@@ -243,6 +261,12 @@ export class ZoneDayView {
   @Out() emcPct: number;
 }
 
+export class CureLawView {
+  @Out() referenceTempC: number;
+  @Out() q10: number;
+  @Out() minimumTempC: number;
+}
+
 export class MaterialView {
   @Out() id: string;
   @Out() name: string;
@@ -251,7 +275,9 @@ export class MaterialView {
   @Out() buildLowUm: number;
   @Out() buildHighUm: number;
   @Out() cureDays: number;
-  @Out() minimumTempC: number;
+  @OutPart(() => CureLawView) cure: CureLawView;
+  /** the state it is in */
+  @Out() tag: string;
 }
 
 export class SkillView {
@@ -278,6 +304,8 @@ class RuleTagsView {
   @Out() species: string;
   @Out() defects: string;
   @Out() movement: string;
+  @Out() woodBuying: string;
+  @Out() spray: string;
   @Out() kilns: string;
   @Out() serial: string;
   @Out() workingTime: string;
@@ -297,6 +325,7 @@ export class SetupView {
   @OutList(() => DefectKindDto) defects: DefectKindDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
+  @OutPart(() => WoodBuyingDto) woodBuying: WoodBuyingDto;
   @OutPart(() => WorkingTimeDto) workingTime: WorkingTimeDto;
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;
   @OutPart(() => SerialDto) serial: SerialDto;

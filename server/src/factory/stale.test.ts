@@ -39,6 +39,18 @@ const RULES: [path: string, tag: string, change: (setup: Answer['body'], n: numb
     'movement',
     ({ movementLimits }, n) => ({ limits: movementLimits.map((l: { limitMm: number }) => ({ ...l, limitMm: l.limitMm + n / 10 })) }),
   ],
+  ['/settings/wood-buying', 'woodBuying', (_, n) => ({ deliveryDays: 10 + n })],
+  [
+    '/settings/spray',
+    'spray',
+    ({ spray }, n) => ({
+      minTempC: spray.minTempC,
+      maxTempC: 27 + n,
+      minHumidity: spray.minHumidity,
+      maxHumidity: spray.maxHumidity,
+      dewMarginC: spray.dewMarginC,
+    }),
+  ],
   ['/settings/kilns', 'kilns', ({ kilns }, n) => ({ schedules: [...kilns.slice(0, 1), { ...kilns[1], name: `Kiln ${n}` }] })],
   ['/settings/serial', 'serial', ({ serial }, n) => ({ ...serial, template: `{YY}{DDD}{MODEL}{SEQ3}${n}` })],
 ];

@@ -11,6 +11,8 @@ import type {
   ChangeKilnsDto,
   ChangeMoistureDto,
   ChangeMovementDto,
+  ChangeSprayDto,
+  ChangeWoodBuyingDto,
   KilnScheduleDto,
   MoistureDto,
 } from './setup.dto.ts';
@@ -49,6 +51,23 @@ export class WoodRulesService {
       const after = dto.exceptions.map(({ use, form, fromMm = null, ...rules }) => ({ use, form, fromMm, ...toRules(rules) }));
       return { before: await this.replace(manager, 'moistureExceptions', after, 'The list of rules of their own', dto), after };
     });
+  }
+
+  async changeBuying(actor: Actor, { deliveryDays, seen }: ChangeWoodBuyingDto): Promise<{ id: string }> {
+    const after = { deliveryDays };
+    return this.changes.make(actor, 'buying of wood', 'wood buying', { deliveryDays }, async (manager) => ({
+      before: await this.replace(manager, 'woodBuying', after, 'How wood is bought', { seen }),
+      after,
+    }));
+  }
+
+  async changeSpray(actor: Actor, { seen, ...after }: ChangeSprayDto): Promise<{ id: string }> {
+    if (after.maxTempC <= after.minTempC) throw badInput('maxTempC', 'The warmest lies above the coldest');
+    if (after.maxHumidity <= after.minHumidity) throw badInput('maxHumidity', 'The dampest lies above the driest');
+    return this.changes.make(actor, 'spray limits', 'spray limits', after, async (manager) => ({
+      before: await this.replace(manager, 'sprayLimits', after, 'The limits for spraying', { seen }),
+      after,
+    }));
   }
 
   async changeMovement(actor: Actor, dto: ChangeMovementDto): Promise<{ id: string }> {

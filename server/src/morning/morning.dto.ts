@@ -2,7 +2,7 @@ import { STAGES, type Finding, type Stage } from '@ample-crane/core';
 import { LimitView, StationFlowView } from '../flow/flow.dto.ts';
 import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView } from '../platform/http/views.ts';
-import { OrderView } from '../orders/orders.ts';
+import { OrderView } from '../orders/orders.dto.ts';
 import { BatchView } from '../batches/batch.view.ts';
 
 export class DecisionView {

@@ -10,6 +10,7 @@ import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../factory/logbookWords.ts';
 import { OrdersService } from '../orders/orders.ts';
 import { Clock } from '../platform/clock/clock.ts';
+import { rowsWith } from '../platform/database/rows.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { BatchLists } from '../batches/batches.lists.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
@@ -22,8 +23,10 @@ import type { ComingFreeView, DecisionView, FloorView, GapView, MorningView, Wal
 dayjs.extend(utc);
 dayjs.extend(timezone);
 
-/** Kinds of entry worth telling the next morning. */
-const NEWS = ['batch.held', 'lot.received', 'lot.released', 'instruments.fitted', 'instrument.shipped', 'setup.changed'];
+/** What is worth telling the next morning; an index holds it, in these words. */
+const NEWS = `kind in ('batch.held', 'lot.received', 'lot.released', 'instruments.fitted', 'instrument.shipped', 'setup.changed')
+  or (payload ->> 'override') is not null`;
+const MOST_NEWS = 60;
 
 @Injectable()
 export class MorningService {
@@ -88,16 +91,17 @@ export class MorningService {
     sinceMs: number,
     factory: FactoryNow,
   ): Promise<Pick<MorningView, 'changed' | 'shippedSinceYesterday' | 'finishedSinceYesterday'>> {
-    const rows = await this.database
-      .getRepository(LogbookEntity)
-      .createQueryBuilder('e')
-      .where("e.at >= :since and (e.kind in (:...kinds) or (e.payload->>'override') is not null)", {
-        since: new Date(sinceMs),
-        kinds: NEWS,
-      })
-      .orderBy('e.id', 'DESC')
-      .take(60)
-      .getMany();
+    const latest = await this.database.query<{ id: number }[]>(
+      `select id from logbook where at >= $1 and (${NEWS}) order by at desc, id desc limit ${MOST_NEWS}`,
+      [new Date(sinceMs)],
+    );
+    const found = await rowsWith(
+      this.database,
+      LogbookEntity,
+      'id',
+      latest.map((e) => e.id),
+    );
+    const rows = found.reverse();
     // Steps are called by their names, which stand in the route.
     const batches = await this.database
       .getRepository(BatchEntity)

@@ -1,11 +1,12 @@
 import { PlaceOrder } from '@ample-crane/core';
 import { Gives } from '../logbook/gives.ts';
-import { Body, Controller, Get, Post } from '@nestjs/common';
+import { Body, Controller, Get, Post, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { OrdersService, OrderView, PlaceOrderDto } from './orders.ts';
+import { AskOrderDto, OrderOutlookView, OrderView, PlaceOrderDto } from './orders.dto.ts';
+import { OrdersService } from './orders.ts';
 
 @ApiTags('orders')
 @Controller('orders')
@@ -17,6 +18,13 @@ export class OrdersController {
   @ApiOkResponse({ type: [OrderView] })
   open(): Promise<OrderView[]> {
     return this.orders.open();
+  }
+
+  @Get('outlook')
+  @Allow('viewer')
+  @ApiOkResponse({ type: OrderOutlookView })
+  outlook(@Query() asked: AskOrderDto): Promise<OrderOutlookView> {
+    return this.orders.outlook(asked);
   }
 
   @Post()

@@ -31,6 +31,20 @@ describe('an order', () => {
     expect(days).toBeLessThan(60);
     expect(placed.lateDays).toBeLessThan(0);
   });
+  test('that somebody thinks of is told the same, and nothing is placed by it', async () => {
+    const before = (await manager.get('/orders')).body.length;
+    const outlook = (over = '') => manager.get(`/orders/outlook?modelId=weirstone&quantity=2${over}`);
+    const { status, body } = await outlook();
+    expect(status).toBe(200);
+    const placed = await order((await place()).body.id);
+    expect(body).toMatchObject({ routeId: placed.routeId, choices: placed.choices });
+    expect(Math.abs(body.earliestMs - placed.earliestMs)).toBeLessThan(DAY);
+    expect((await manager.get('/orders')).body).toHaveLength(before + 1);
+    expect((await manager.get('/orders/outlook?modelId=harp&quantity=2')).body.fields[0].field).toBe('modelId');
+    expect((await manager.get('/orders/outlook?modelId=weirstone&quantity=0')).status).toBe(400);
+    for (const nonsense of ['no', '[1]', '{"a":1}'])
+      expect((await outlook(`&choices=${encodeURIComponent(nonsense)}`)).body.fields[0].field).toBe('choices');
+  });
   test('that is due before it can be done is late from the start, and says by how much', async () => {
     const { id } = (await place({ dueMs: factory.clock.nowMs() + 10 * DAY })).body;
     const placed = await order(id);

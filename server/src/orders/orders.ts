@@ -1,7 +1,6 @@
 import {
   choicesInWords,
   counted,
-  COMPONENTS,
   DAY_MS,
   groupBy,
   lacksOf,
@@ -12,18 +11,18 @@ import {
   SpareParts,
   PlaceOrder,
   STAGE_NAMES,
-  type Component,
   type Lack,
   type Model,
   type OnOrder,
   type OrderStanding,
   type Route,
+  withDefaults,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, Not } from 'typeorm';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { InChoices, InCount, InInstant, InText, Out, OutChoices, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
+import { badInput } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchEntity } from '../batches/batch.entity.ts';
@@ -32,51 +31,9 @@ import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { openOrders } from './openOrders.ts';
 import type { OrderEntity } from './order.entity.ts';
+import type { AskOrderDto, OrderOutlookView, OrderView, PlaceOrderDto } from './orders.dto.ts';
 
 const REACH_DAYS = 250;
-
-export class PlaceOrderDto {
-  @InText() modelId: string;
-  @InCount({ min: 1, max: 400 }) quantity: number;
-  @InText({ max: 120 }) customer: string;
-  @InInstant() dueMs: number;
-  /** what is chosen of the route's options; the usual value where nothing is said */
-  @InChoices({ optional: true }) choices?: Record<string, string>;
-}
-
-export class LackView {
-  @OutEnum(COMPONENTS) component: Component;
-  @Out() count: number;
-}
-
-export class OrderView {
-  @Out() id: string;
-  @Out() number: number;
-  @Out() modelId: string;
-  @Out() modelName: string;
-  @Out() quantity: number;
-  @Out() shipped: number;
-  @Out() customer: string;
-  /** what was chosen, in words */
-  @OutList(() => String) options: string[];
-  /** the version new work for it would be started on */
-  @Out() routeId: string;
-  @OutChoices() choices: Record<string, string>;
-  @Out() placedMs: number;
-  @Out() dueMs: number;
-  @OutList(() => String) batchIds: string[];
-  /** earliest the last of it can be shipped, by work and waits alone */
-  @Out() earliestMs: number;
-  /** the factory's days from the due date to the earliest; above zero is late */
-  @Out() lateDays: number;
-  /** parts of it that nobody has begun */
-  @OutList(() => LackView) lacks: LackView[];
-  @Out() status: string;
-  /** what makes it late, if it is */
-  @OutOrNull(String) why: string | null;
-  /** where it is, as a customer could be told */
-  @Out() tell: string;
-}
 
 /** An open order with what of it nobody has begun. */
 export interface OrderLacks {
@@ -112,6 +69,21 @@ export class OrdersService {
 
   place(actor: Actor, dto: PlaceOrderDto): Promise<{ id: string }> {
     return this.commands.give(actor, PlaceOrder, dto, { seen: [] }, (_, rows) => ({ id: rows.all(Order)[0]?.id ?? '' }));
+  }
+
+  /** What an order would go through, and when it could be shipped at the earliest if all of it were begun now. */
+  async outlook({ modelId, quantity, choices: text }: AskOrderDto): Promise<OrderOutlookView> {
+    const factory = await this.factories.load();
+    const nowMs = this.clock.nowMs();
+    const model = factory.model(modelId);
+    const inForce = model && factory.routeInForce(model.id, nowMs);
+    if (!model || !inForce) throw badInput('modelId', 'Nothing is built by that name');
+    const choices = withDefaults(inForce.options ?? [], chosen(text));
+    const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, choices) });
+    const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
+    const order = { quantity, shipped: 0 };
+    const { earliestMs } = orderStanding(order, route, [], lacksOf(order, route, []), nowMs, time);
+    return { routeId: inForce.id, choices, earliestMs };
   }
 
   /** The order book: what is not all shipped, the soonest due first. */
@@ -226,4 +198,17 @@ function tellCustomer(
   const where = stages.length === 1 ? `in ${stages[0] ?? ''}` : `between ${stages[0] ?? ''} and ${stages.at(-1) ?? ''}`;
   const missing = lacks.length === 0 ? '' : `, and ${lacksInWords(lacks)}; begun today, they are`;
   return `${sent} ${where}${missing === '' ? ',' : missing} ${ready}, ${against}.`;
+}
+
+/** What was chosen, as an address holds it. */
+function chosen(text: string | undefined): Record<string, string> {
+  if (text === undefined) return {};
+  try {
+    const said: unknown = JSON.parse(text);
+    if (typeof said === 'object' && said !== null && Object.values(said).every((value) => typeof value === 'string'))
+      return said as Record<string, string>;
+  } catch {
+    // Told below, like what is no choice.
+  }
+  throw badInput('choices', 'Say what is chosen by option, as JSON');
 }

@@ -33,8 +33,6 @@ import { BlankEntity } from './timber.entity.ts';
 const PART_MADE = `from piece p join batch b on b.id = p.batch_id join lot l on l.id = p.lot_id
   where b.status <> 'done' and p.state in ('good', 'rework') and p.component <> 'instrument'`;
 
-/** Days from buying to having: what a yard takes to deliver. */
-const DELIVERY_DAYS = 10;
 /** From what suppliers send down to the band, as a share of the way: about two time constants. */
 const TIME_CONSTANTS = 2;
 const USAGE_DAYS = 90;
@@ -125,7 +123,7 @@ export class StockService {
         })),
         [...asked, ...beyond],
         nowMs,
-        ratePerDay === null ? null : DELIVERY_DAYS + TIME_CONSTANTS / ratePerDay,
+        ratePerDay === null ? null : factory.setUp.settings.woodBuying.deliveryDays + TIME_CONSTANTS / ratePerDay,
         HORIZON_DAYS,
       );
       const kept = blanks.filter((b) => {

@@ -1,6 +1,7 @@
 import dayjs from 'dayjs';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
+import { DayIn } from '../parts/DayIn.tsx';
 import { useSession } from '../ground/session.tsx';
 import { TextIn, useTyped } from '../parts/fields.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
@@ -29,7 +30,7 @@ export function SendAct({ card }: { card: View<'CardView'> }) {
       onSubmit={handleSubmit(() => send.mutate({ to, dueBackMs }))}
     >
       <TextIn control={control} name="to" label="Where it goes" />
-      <TextIn control={control} name="due" label="Due back" type="date" />
+      <DayIn control={control} name="due" label="Due back" />
     </ActForm>
   );
 }

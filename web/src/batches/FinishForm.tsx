@@ -48,6 +48,8 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const ids = inPass.join();
   useEffect(() => settle(), [ids]);
   const [open, setOpen] = useState(!folded || kept !== undefined);
+  /** finished though coats are missing */
+  const [without, setWithout] = useState(false);
   const verb = act === 'finish' ? 'Finish' : 'Receive';
   const finish = useBatchCommand(act, batch, `${verb} ${batch.operationName.toLowerCase()}`, () => forgetDraft(draft));
   const count = (outcome: Outcome) => judged.filter((j) => j.outcome === outcome).length;
@@ -57,8 +59,9 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const uncoated = coatPlan !== null && !batch.redo && card.coatsThisVisit < coatPlan.coats && count('good') > 0;
   const against = [
     ...off.map((m) => `Out of band: ${offInWords(m)}`),
-    ...(uncoated ? [`${card.coatsThisVisit} of ${coatPlan.coats} coats logged`] : []),
+    ...(uncoated && without ? [`${coatPlan.coats - card.coatsThisVisit} of ${coatPlan.coats} coats are not laid`] : []),
   ];
+  const waitsForCoats = uncoated && !without;
   const unaccepted = against.length > 0 && acceptReason.trim().length < ACCEPT_REASON_LENGTH;
   const submit = () =>
     finish.mutate({
@@ -83,13 +86,14 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
       {(open ? judged : []).map((j, i) => (
         <PieceRow key={j.pieceId} at={i} judged={j} card={card} control={control} />
       ))}
+      {waitsForCoats && <Uncoated left={coatPlan.coats - card.coatsThisVisit} onWithout={() => setWithout(true)} />}
       {against.length > 0 && <Accepting against={against} control={control} />}
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', pt: 0.5 }}>
         <Button
           type="submit"
           variant={uncoated ? 'outlined' : 'contained'}
           size="large"
-          disabled={incomplete || unaccepted}
+          disabled={incomplete || unaccepted || waitsForCoats}
           loading={finish.isPending}
         >
           {open ? verb : inPass.length === 1 ? `${verb}, good` : `${verb}, all ${inPass.length} good`}
@@ -117,6 +121,17 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
 }
 
 const ACCEPT_REASON_LENGTH = 5;
+
+/** Coats are still to be laid; whoever may, finishes without them. */
+function Uncoated({ left, onWithout }: { left: number; onWithout: () => void }) {
+  const { may } = useSession();
+  return (
+    <Stack direction="row" useFlexGap spacing={1} sx={{ alignItems: 'center', flexWrap: 'wrap' }}>
+      <Typography color="text.secondary">{left === 1 ? 'One coat is' : `${left} coats are`} still to be laid.</Typography>
+      {may('lead') && <Button onClick={onWithout}>Finish without…</Button>}
+    </Stack>
+  );
+}
 
 /** Pieces that are called good though a measure of theirs is out of band, or a coat is missing: whoever may, says why. */
 function Accepting({ against, control }: { against: readonly string[]; control: Control<Fields> }) {

@@ -1,6 +1,7 @@
 import { Button, Checkbox, FormControlLabel, Stack, TextField, Typography } from '@mui/material';
 import dayjs from 'dayjs';
 import { Controller, useFieldArray, useWatch, type Control } from 'react-hook-form';
+import { DayIn } from '../parts/DayIn.tsx';
 import { useSession } from '../ground/session.tsx';
 import type { PersonFields } from './personForm.ts';
 import { WeekdaysIn } from './WeekdaysIn.tsx';
@@ -57,20 +58,8 @@ function DaysAway({ control }: { control: Control<PersonFields> }) {
           // What is over stays on record and is not asked about again.
           sx={{ alignItems: { xs: 'stretch', sm: 'center' }, ...(was !== null && was.to < today ? { display: 'none' } : {}) }}
         >
-          <TextField
-            type="date"
-            label="Away from"
-            slotProps={{ inputLabel: { shrink: true } }}
-            fullWidth
-            {...control.register(`away.${i}.from`, { required: true })}
-          />
-          <TextField
-            type="date"
-            label="Last day away"
-            slotProps={{ inputLabel: { shrink: true } }}
-            fullWidth
-            {...control.register(`away.${i}.to`, { required: true })}
-          />
+          <DayIn control={control} name={`away.${i}.from`} label="Away from" rules={{ required: 'From when' }} />
+          <DayIn control={control} name={`away.${i}.to`} label="Last day away" rules={{ required: 'Until when' }} />
           <Button color="error" onClick={() => remove(i)} aria-label={`Drop days away ${i + 1}`}>
             Drop
           </Button>

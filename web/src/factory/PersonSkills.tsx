@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Controller, useFieldArray, type Control } from 'react-hook-form';
 import { useSetup } from '../ground/queries.ts';
 import type { PersonFields } from './personForm.ts';
+import { DayIn } from '../parts/DayIn.tsx';
 
 const LEVELS = [
   [1, 'learns it'],
@@ -46,14 +47,7 @@ export function PersonSkills({ control }: { control: Control<PersonFields> }) {
               )}
             />
             {(['since', 'until'] as const).map((bound) => (
-              <TextField
-                key={bound}
-                type="date"
-                label={bound === 'since' ? 'Since' : 'Until'}
-                fullWidth
-                slotProps={{ inputLabel: { shrink: true } }}
-                {...control.register(`skills.${i}.${bound}`)}
-              />
+              <DayIn key={bound} control={control} name={`skills.${i}.${bound}`} label={bound === 'since' ? 'Since' : 'Until'} />
             ))}
           </Stack>
         </Box>

@@ -6,6 +6,7 @@ import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
 import { Exceptions } from './Exceptions.tsx';
+import { FigureSheet } from './FigureSheet.tsx';
 import { Kilns } from './Kilns.tsx';
 import { MoistureFields } from './MoistureFields.tsx';
 import { MovementLimits } from './MovementLimits.tsx';
@@ -15,7 +16,7 @@ type Moisture = View<'MoistureDto'>;
 /** What others have changed meanwhile comes in beside what is being typed. */
 const KEEP_TYPED = { keepDirtyValues: true } as const;
 
-/** Bands and gate rules of the wood room, and the pattern of serials. */
+/** Bands and gate rules of the wood room, limits of the booth, and the pattern of serials. */
 export function Rules({ setup }: { setup: View<'SetupView'> }) {
   const { may } = useSession();
   return (
@@ -33,11 +34,62 @@ export function Rules({ setup }: { setup: View<'SetupView'> }) {
         <Section title="How far joints may move">
           <MovementLimits setup={setup} editable={may('manager')} />
         </Section>
+        <Section title="When the booth is fit to spray">
+          <SprayLimits setup={setup} editable={may('manager')} />
+        </Section>
+        <Section title="How wood is bought">
+          <WoodBuying setup={setup} editable={may('manager')} />
+        </Section>
         <Section title="Serials">
           <SerialForm setup={setup} editable={may('manager')} />
         </Section>
       </Box>
     </Box>
+  );
+}
+
+const inPercent = (share: number) => Math.round(share * 1000) / 10;
+
+interface SheetProps {
+  setup: View<'SetupView'>;
+  editable: boolean;
+}
+
+const AIR = [
+  { name: 'minTempC', label: 'Not colder than, °C', min: 0, max: 50 },
+  { name: 'maxTempC', label: 'Not warmer than, °C', min: 0, max: 50 },
+  { name: 'minHumidity', label: 'Not drier than, %', min: 0, max: 100 },
+  { name: 'maxHumidity', label: 'Not damper than, %', min: 0, max: 100 },
+  { name: 'dewMarginC', label: 'Above the dew point, °C', min: 0, max: 20 },
+] as const;
+
+/** The coating's data sheet decides: these are the factory's own. */
+function SprayLimits({ setup: { spray, tags }, editable }: SheetProps) {
+  const { minTempC, maxTempC, minHumidity, maxHumidity, dewMarginC } = spray;
+  return (
+    <FigureSheet
+      figures={AIR}
+      values={{ minTempC, maxTempC, dewMarginC, minHumidity: inPercent(minHumidity), maxHumidity: inPercent(maxHumidity) }}
+      submit="Save the limits for spraying"
+      editable={editable}
+      save={(said, headers) => {
+        const body = { ...said, minHumidity: said.minHumidity / 100, maxHumidity: said.maxHumidity / 100, seen: tags.spray };
+        return ask(client.PUT('/api/settings/spray', { body, headers }));
+      }}
+    />
+  );
+}
+
+/** What stock reckons with when it says by when to buy. */
+function WoodBuying({ setup: { woodBuying, tags }, editable }: SheetProps) {
+  return (
+    <FigureSheet
+      figures={[{ name: 'deliveryDays', label: 'Days from buying to having', min: 0, max: 730, whole: true }]}
+      values={woodBuying}
+      submit="Save the delivery"
+      editable={editable}
+      save={(said, headers) => ask(client.PUT('/api/settings/wood-buying', { body: { ...said, seen: tags.woodBuying }, headers }))}
+    />
   );
 }
 

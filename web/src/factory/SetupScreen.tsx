@@ -14,6 +14,7 @@ import { counted } from '../parts/words.ts';
 import { Carriers, Prerequisites, ZoneDialog } from './Equipment.tsx';
 import { NewStationDialog } from './EquipmentDialogs.tsx';
 import { DefectRegister } from './DefectRegister.tsx';
+import { Materials } from './Materials.tsx';
 import { Models } from './Models.tsx';
 import { PersonDialog } from './PersonDialog.tsx';
 import { Rules } from './Rules.tsx';
@@ -210,19 +211,6 @@ function Stations({ setup }: { setup: View<'SetupView'> }) {
       {edited && <StationDialog station={edited} onClose={() => setEdited(null)} />}
     </>
   );
-}
-
-function Materials({ materials }: { materials: readonly View<'MaterialView'>[] }) {
-  const columns: GridColDef<View<'MaterialView'>>[] = [
-    { field: 'name', headerName: 'Material', flex: 1, minWidth: 220 },
-    { field: 'kind', headerName: 'Kind', width: 190 },
-    { field: 'volumeSolids', headerName: 'Volume solids', type: 'number', width: 120 },
-    { field: 'buildLowUm', headerName: 'Build from, µm', type: 'number', width: 120 },
-    { field: 'buildHighUm', headerName: 'Build to, µm', type: 'number', width: 110 },
-    { field: 'cureDays', headerName: 'Cure at 21 °C, days', type: 'number', width: 150 },
-    { field: 'minimumTempC', headerName: 'Least temperature, °C', type: 'number', width: 160 },
-  ];
-  return <DataTable label="Materials" rows={materials} columns={columns} getRowId={(m) => m.id} height={320} />;
 }
 
 function CalendarFeed() {

@@ -95,7 +95,7 @@ const fieldsOf = (s: Species | null) => ({
   a: inFigures(s?.meter?.a ?? 1),
   b: inFigures(s?.meter?.b ?? 0),
   over: inFigures(s?.meter?.densityOffsetPct ?? 0),
-  meterFrom: s?.sources.meter ?? '',
+  meterFrom: s === null || s.sources.meter === '' ? 'The meter’s handbook' : s.sources.meter,
 });
 type Fields = ReturnType<typeof fieldsOf>;
 

@@ -2,6 +2,7 @@ import { Autocomplete, Button, Stack, TextField, Typography } from '@mui/materia
 import { Controller, useFieldArray, useForm, type Control } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
+import { DayIn } from '../parts/DayIn.tsx';
 import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Section } from '../parts/Screen.tsx';
@@ -122,7 +123,7 @@ function Dates({ control, editable }: { control: Control<Fields>; editable: bool
         <Stack spacing={1.5}>
           {holidays.fields.map(({ id }, i) => (
             <Stack key={id} direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
-              <TextField type="date" label={`Holiday ${i + 1}`} slotProps={SHRUNK} {...control.register(`holidays.${i}.date`)} />
+              <DayIn control={control} name={`holidays.${i}.date`} label={`Holiday ${i + 1}`} readOnly={!editable} />
               {editable && <Button onClick={() => holidays.remove(i)}>Drop</Button>}
             </Stack>
           ))}
@@ -137,7 +138,7 @@ function Dates({ control, editable }: { control: Control<Fields>; editable: bool
         <Stack spacing={1.5}>
           {shortDays.fields.map(({ id }, i) => (
             <Stack key={id} direction="row" useFlexGap spacing={1.5} sx={{ alignItems: 'center', flexWrap: 'wrap' }}>
-              <TextField type="date" label={`Short day ${i + 1}`} slotProps={SHRUNK} {...control.register(`shortDays.${i}.date`)} />
+              <DayIn control={control} name={`shortDays.${i}.date`} label={`Short day ${i + 1}`} readOnly={!editable} />
               <TextField type="time" label="ends at" slotProps={SHRUNK} {...control.register(`shortDays.${i}.endsAt`)} />
               {editable && <Button onClick={() => shortDays.remove(i)}>Drop</Button>}
             </Stack>

@@ -448,6 +448,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/outlook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Orders_outlook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{id}/coats": {
         parameters: {
             query?: never;
@@ -1712,6 +1728,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/wood-buying": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeWoodBuying"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/spray": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeSpray"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/working-time": {
         parameters: {
             query?: never;
@@ -1929,6 +1977,38 @@ export interface paths {
         };
         get?: never;
         put: operations["Registers_changeDefects"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Materials_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/materials/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Materials_change"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2471,6 +2551,13 @@ export interface components {
             neckBatchId: string | null;
             neckVersion: number | null;
             pairs: components["schemas"]["PairDto"][];
+        };
+        OrderOutlookView: {
+            routeId: string;
+            choices: {
+                [key: string]: string;
+            };
+            earliestMs: number;
         };
         PlaceOrderDto: {
             modelId: string;
@@ -3756,6 +3843,11 @@ export interface components {
             id: string;
             name: string;
         };
+        CureLawView: {
+            referenceTempC: number;
+            q10: number;
+            minimumTempC: number;
+        };
         MaterialView: {
             id: string;
             name: string;
@@ -3764,7 +3856,8 @@ export interface components {
             buildLowUm: number;
             buildHighUm: number;
             cureDays: number;
-            minimumTempC: number;
+            cure: components["schemas"]["CureLawView"];
+            tag: string;
         };
         SkillView: {
             skill: string;
@@ -3868,6 +3961,9 @@ export interface components {
             limitMm: number;
             because: string;
         };
+        WoodBuyingDto: {
+            deliveryDays: number;
+        };
         ClockSpanDto: {
             startsAt: string;
             endsAt: string;
@@ -3912,6 +4008,8 @@ export interface components {
             species: string;
             defects: string;
             movement: string;
+            woodBuying: string;
+            spray: string;
             kilns: string;
             serial: string;
             workingTime: string;
@@ -3930,6 +4028,7 @@ export interface components {
             defects: components["schemas"]["DefectKindDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
+            woodBuying: components["schemas"]["WoodBuyingDto"];
             workingTime: components["schemas"]["WorkingTimeDto"];
             spray: components["schemas"]["SprayLimitsView"];
             serial: components["schemas"]["SerialDto"];
@@ -3979,6 +4078,18 @@ export interface components {
         ChangeMovementDto: {
             seen?: string;
             limits: components["schemas"]["MovementLimitDto"][];
+        };
+        ChangeWoodBuyingDto: {
+            deliveryDays: number;
+            seen?: string;
+        };
+        ChangeSprayDto: {
+            seen?: string;
+            minTempC: number;
+            maxTempC: number;
+            minHumidity: number;
+            maxHumidity: number;
+            dewMarginC: number;
         };
         ChangeWorkingTimeDto: {
             timeZone: string;
@@ -4117,6 +4228,25 @@ export interface components {
         ChangeDefectsDto: {
             seen?: string;
             defects: components["schemas"]["DefectKindDto"][];
+        };
+        MaterialDto: {
+            name: string;
+            kind: string;
+            volumeSolids: number;
+            buildLowUm: number;
+            buildHighUm: number;
+            cureDays: number;
+            cure: components["schemas"]["CureLawDto"];
+        };
+        ChangeMaterialDto: {
+            name: string;
+            kind: string;
+            volumeSolids: number;
+            buildLowUm: number;
+            buildHighUm: number;
+            cureDays: number;
+            cure: components["schemas"]["CureLawDto"];
+            seen: string;
         };
         PassTimeDto: {
             hours: number;
@@ -4864,6 +4994,29 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Orders_outlook: {
+        parameters: {
+            query: {
+                modelId: string;
+                quantity: number;
+                choices?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderOutlookView"];
                 };
             };
         };
@@ -6951,6 +7104,52 @@ export interface operations {
             };
         };
     };
+    Setup_changeWoodBuying: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeWoodBuyingDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Setup_changeSpray: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeSprayDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
     Setup_changeWorkingTime: {
         parameters: {
             query?: never;
@@ -7266,6 +7465,54 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeDefectsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Materials_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MaterialDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Materials_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeMaterialDto"];
             };
         };
         responses: {

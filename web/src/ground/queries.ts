@@ -158,6 +158,14 @@ export const usePlan = (id: string) =>
     queryFn: () => ask(client.GET('/api/cutting/plans/{id}', { params: { path: { id } } })),
     enabled: id !== 'new',
   });
+/** What an order would go through; kept while its fields change, so that the form does not jump. */
+export const useOrderOutlook = (asked: AskedOf<'/api/orders/outlook'> | null) =>
+  useQuery({
+    queryKey: ['orders', 'outlook', asked],
+    queryFn: () => ask(client.GET('/api/orders/outlook', { params: { query: asked ?? { modelId: '', quantity: 1 } } })),
+    enabled: asked !== null,
+    placeholderData: keepPreviousData,
+  });
 export const useOrders = () => useQuery({ queryKey: ['orders'], queryFn: () => ask(client.GET('/api/orders')) });
 export const useBatchPage = (asked: AskedOf<'/api/batches'>) =>
   useQuery({

@@ -67,8 +67,10 @@ function Told({ sentence }: { sentence: string }) {
   );
 }
 
-/** The route as this order goes through it, before or while it is made. */
-function DerivedRoute({ order }: { order: Order }) {
+type Walked = Pick<Order, 'routeId' | 'modelId' | 'choices' | 'quantity'>;
+
+/** The route as an order goes through it, before or while it is made. */
+export function DerivedRoute({ order }: { order: Walked }) {
   const route = useRoute(order.routeId);
   const setup = useSetup();
   const model = setup.data?.models.find((m) => m.id === order.modelId);

@@ -1,10 +1,15 @@
+import { Typography } from '@mui/material';
 import dayjs from 'dayjs';
 import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
-import { useCommand, useSetup } from '../ground/queries.ts';
+import { useCommand, useOrderOutlook, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
+import { Figure } from '../parts/Answer.tsx';
+import { DayIn } from '../parts/DayIn.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ChoiceIn, TextIn, useTyped } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
+import { DerivedRoute } from './OrderDrawer.tsx';
 
 interface Fields {
   modelId: string;
@@ -16,11 +21,13 @@ interface Fields {
 }
 
 const USUAL_LEAD_DAYS = 60;
+const MOST = 400;
 
 /** An order goes into the book; starting its batches is the next thing to do. */
 export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; onPlaced: (id: string) => void }) {
   const setup = useSetup();
-  const { nowMs, session } = useSession();
+  const { nowMs, session, date } = useSession();
+  const dueMsOf = (day: string) => dayjs.tz(`${day}T15:00`, session.timeZone).valueOf();
   const place = useCommand(
     (body: View<'PlaceOrderDto'>, headers) => ask(client.POST('/api/orders', { body, headers })),
     ({ id }) => {
@@ -39,16 +46,22 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
       choices: {},
     },
   });
-  const { modelId } = useTyped(control);
+  const typed = useTyped(control);
+  const { modelId } = typed;
   const options = models.find((m) => m.id === modelId)?.options ?? [];
+  // Only what this model offers: another may have been chosen in between.
+  const choicesOf = (f: Pick<Fields, 'choices'>) =>
+    Object.fromEntries(options.map((o) => [o.id, f.choices[o.id] ?? o.values[0]?.id ?? '']));
+  const quantity = Number(typed.quantity);
+  const asked = modelId !== '' && Number.isInteger(quantity) && quantity > 0 && quantity <= MOST;
+  const outlook = useOrderOutlook(asked ? { modelId, quantity, choices: JSON.stringify(choicesOf(typed)) } : null);
   const submit = (f: Fields) =>
     place.mutate({
       modelId: f.modelId,
       quantity: Number(f.quantity),
       customer: f.customer,
-      // Only what this model offers: another may have been chosen in between.
-      choices: Object.fromEntries(options.map((o) => [o.id, f.choices[o.id] ?? o.values[0]?.id ?? ''])),
-      dueMs: dayjs.tz(`${f.due}T15:00`, session.timeZone).valueOf(),
+      choices: choicesOf(f),
+      dueMs: dueMsOf(f.due),
     });
   return (
     <FormDialog
@@ -84,7 +97,17 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
         rules={{ validate: (v) => (Number.isInteger(Number(v)) && Number(v) > 0) || 'A whole number above zero' }}
       />
       <TextIn control={control} name="customer" label="Customer, or Stock" rules={{ required: 'Say who it is for' }} />
-      <TextIn control={control} name="due" label="Due" type="date" rules={{ required: 'Choose a date' }} />
+      <DayIn control={control} name="due" label="Due" rules={{ required: 'Choose a date' }} />
+      {asked && outlook.error && <ErrorNote error={outlook.error} />}
+      {asked && outlook.data && (
+        <>
+          <Typography role="status">
+            Begun now, it can be ready on <Figure>{date(outlook.data.earliestMs)}</Figure> at the earliest, by work and waits alone
+            {typed.due !== '' && outlook.data.earliestMs > dueMsOf(typed.due) ? ': after the date you typed.' : '.'}
+          </Typography>
+          <DerivedRoute order={{ ...outlook.data, modelId, quantity }} />
+        </>
+      )}
     </FormDialog>
   );
 }

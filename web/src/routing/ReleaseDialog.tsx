@@ -3,6 +3,7 @@ import dayjs from 'dayjs';
 import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
+import { DayIn } from '../parts/DayIn.tsx';
 import { useSession } from '../ground/session.tsx';
 import { TextIn } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
@@ -49,7 +50,7 @@ export function ReleaseDialog({ version, onClose }: { version: View<'RouteVersio
         minRows={2}
         autoFocus
       />
-      <TextIn control={control} name="from" label="In force from" type="date" rules={{ validate: (v) => v >= today || 'Today or later' }} />
+      <DayIn control={control} name="from" label="In force from" rules={{ validate: (v) => v >= today || 'Today or later' }} />
     </FormDialog>
   );
 }

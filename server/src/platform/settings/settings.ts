@@ -36,6 +36,8 @@ export interface Settings {
   /** how columns of imported files were understood, by their headings */
   importColumns: Record<string, Record<string, unknown>>;
   sprayLimits: SprayLimits;
+  /** how long wood is on its way from whoever sells it */
+  woodBuying: { deliveryDays: number };
   serialPattern: SerialPattern;
   demoClock: { aheadMs: number };
 }
@@ -53,6 +55,8 @@ export const DEFAULT_SETTINGS: Settings = {
   movementLimits: [...MOVEMENT_LIMITS],
   importColumns: {},
   sprayLimits: DEFAULT_SPRAY_LIMITS,
+  // What a yard takes that has it in stock.
+  woodBuying: { deliveryDays: 10 },
   serialPattern: { template: '{YY}{DDD}{MODEL}{SEQ3}', reset: 'day' },
   demoClock: { aheadMs: 0 },
 };
