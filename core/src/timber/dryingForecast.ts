@@ -46,7 +46,7 @@ export interface DryingOutlook {
   ready: Ready;
   /** when nine pieces in ten are in the band */
   piecesReadyMs: number | null;
-  /** when the mean leaves the band at its far end, where the room goes on past it */
+  /** when the mean leaves the band at its far end, where the room soon goes on past it */
   pastBandMs: number | null;
   fan: FanPoint[];
 }
@@ -63,6 +63,8 @@ export interface OutlookQuestion {
 
 /** A forecast further out than this says no more than "not soon". */
 const HORIZON_DAYS = 3 * 365;
+/** Whether wood goes on past its band is told so far ahead: the band itself follows the shop. */
+const PAST_DAYS = 90;
 /** How far the air strays is measured over a month ahead. */
 const MONTH_MS = 30 * DAY_MS;
 const FAN_POINTS = 31;
@@ -107,7 +109,7 @@ export function forecastLot(fit: DryingFit, trace: EmcTrace, question: OutlookQu
     nowPct: now.meanPct,
     ready: { earlyMs: dateOf(ready.early), likelyMs: dateOf(ready.likely), lateMs: dateOf(ready.late) },
     piecesReadyMs: told ? dateOf(path.firstDay(nineInTen)) : null,
-    pastBandMs: told ? dateOf(path.firstDay(inside)) : null,
+    pastBandMs: told ? dateOf(path.firstDay(inside, PAST_DAYS)) : null,
     fan,
   };
 }
@@ -136,14 +138,14 @@ class PathAhead {
     this.question = question;
     this.nowMs = now.atMs;
     this.modes = now.modes;
-    this.days = [this.seen()];
+    this.days = [this.seen(0)];
   }
 
-  private seen(): Ahead {
+  private seen(day: number): Ahead {
     const { fit, question, modes } = this;
     const point = together(modes, fit.slab);
     // What the air may stray reaches the wood as far as the wood has followed it.
-    const left = Math.exp(-fit.ratePerDay * (this.days?.length ?? 0));
+    const left = Math.exp(-fit.ratePerDay * day);
     return {
       meanPct: point.meanPct,
       sdPct: Math.hypot(spreadOf(fit, point), question.ahead.driftPct * (1 - left)),
@@ -156,7 +158,7 @@ class PathAhead {
     for (let next = this.days.length; next <= day; next++) {
       const emc = emcPct + (season?.(this.nowMs + (next - 0.5) * DAY_MS) ?? 0);
       this.modes = steadily(this.modes, this.fit.ratePerDay, emc, 1);
-      this.days.push(this.seen());
+      this.days.push(this.seen(next));
     }
     return this.days[day] as Ahead;
   }
@@ -175,10 +177,10 @@ class PathAhead {
    * @param gap positive before, below zero after
    * @returns null when it does not within the horizon
    */
-  firstDay(gap: (ahead: Ahead) => number): number | null {
+  firstDay(gap: (ahead: Ahead) => number, horizonDays = HORIZON_DAYS): number | null {
     let before = gap(this.on(0));
     if (before <= 0) return 0;
-    for (let day = 1; day <= HORIZON_DAYS; day++) {
+    for (let day = 1; day <= horizonDays; day++) {
       const after = gap(this.on(day));
       if (after < -CLOSE_PCT) return day - 1 + Math.max(0, before) / (Math.max(0, before) - after);
       before = after;
