@@ -79,7 +79,7 @@ const CASES = ROOMS.flatMap(([room, roomOf]) =>
 
 describe('the 80 % interval', () => {
   test.each(CASES)('in a room that is %s, of wood that dries %s, after %s', (_room, _way, _read, it) => {
-    const { held, closed, told } = outcome(it, 300);
+    const { held, closed, told } = outcome(it, 400);
     expect([held >= 0.75, held <= 0.85, held]).toEqual([true, true, held]);
     expect(closed).toBeGreaterThanOrEqual(0.8);
     expect(told).toBeGreaterThanOrEqual(0.8);
