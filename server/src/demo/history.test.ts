@@ -22,7 +22,7 @@ let manager: Caller;
 beforeAll(async () => {
   factory = await openFactory('history');
   manager = await factory.as('manager');
-}, 60_000);
+}, 180_000);
 afterAll(() => factory.close());
 
 const get = async (path: string) => (await manager.get(path)).body;
