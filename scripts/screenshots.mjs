@@ -18,7 +18,14 @@ const VIEWS = [
   ['lot', '/wood-room', (page) => page.getByRole('row').filter({ hasText: 'L200' }).getByRole('gridcell').nth(1).click()],
   ['air', '/wood-room/air'],
   ['stock', '/wood-room/stock'],
-  ['cutting-plan', '/wood-room/cutting/new', (page) => page.getByRole('button', { name: 'Plan the cuts' }).click()],
+  [
+    'cutting-plan',
+    '/wood-room/cutting/new',
+    async (page) => {
+      await page.getByRole('button', { name: 'Plan the cuts' }).click();
+      await page.getByRole('button', { name: 'Keep the plan' }).waitFor();
+    },
+  ],
   ['bench-sums', '/sums/movement'],
   ['machining', '/machining'],
   ['fitting', '/fitting'],

@@ -30,12 +30,10 @@ export interface Species extends Record<GrainDirection, number | null> {
   sources: Record<SpeciesFigure, string>;
 }
 
-/** What cannot be told of a wood while a figure is not on record. */
-export const TOLD_BY: Readonly<Record<SpeciesFigure, string>> = {
-  movement: 'how far a part of it moves',
-  density: 'what a part of it will weigh before it is weighed',
-  rate: 'when a lot is ready before its own readings tell',
-  meter: 'what its readings come to beyond their temperature',
+/** What cannot be told of a wood while a figure is not on record. Weights rest on scales, not on a density. */
+export const TOLD_BY: Readonly<Partial<Record<SpeciesFigure, string>>> = {
+  movement: 'how far it moves',
+  rate: 'when a lot is ready, until its third session',
 };
 
 /** The figures of a species that nobody has on record. */

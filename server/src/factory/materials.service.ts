@@ -34,7 +34,7 @@ export class ChangeMaterialDto extends MaterialDto {
   @InText({ max: 40 }) seen: string;
 }
 
-/** Coatings: what films and cures are reckoned with, from now on; what was logged keeps what it was logged with. */
+/** Coatings: films are judged by their build windows at once; solids and cures are taken over where a route is written. */
 @Injectable()
 export class MaterialsService {
   constructor(private readonly changes: ChangesService) {}

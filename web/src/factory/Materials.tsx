@@ -40,8 +40,8 @@ export function Materials({ materials }: { materials: readonly Material[] }) {
   return (
     <>
       <Typography color="text.secondary" sx={{ mb: 1, maxWidth: '80ch' }}>
-        From the maker’s data sheet, which decides. A change holds for coats and cures from now on, also of work in progress; coats that are
-        logged keep the dry film they were logged with.
+        From the maker’s data sheet, which decides. The build window holds at once for every film, also of work in progress. Solids are
+        taken over when a coat is written into a route; how long a route lets a film cure is written in its gate.
       </Typography>
       {editable && (
         <Button variant="outlined" onClick={() => setEdited('new')} sx={{ mb: 1 }}>

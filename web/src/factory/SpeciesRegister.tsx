@@ -38,13 +38,14 @@ const COLUMNS: GridColDef<Species>[] = [
     headerName: 'Cannot be told',
     flex: 2,
     minWidth: 180,
-    valueGetter: (_, species) =>
-      lackingOf(species)
-        .filter((figure) => figure !== 'meter')
-        .map((figure) => TOLD_BY[figure])
-        .join('; '),
+    valueGetter: (_, species) => untold(species),
   },
 ];
+
+const untold = (species: Species) =>
+  lackingOf(species)
+    .flatMap((figure) => TOLD_BY[figure] ?? [])
+    .join('; ');
 
 const meterWords = (meter: Species['meter']) =>
   meter === null ? '' : `a ${meter.a}, b ${meter.b}; pinless reads ${meter.densityOffsetPct} over`;
@@ -169,8 +170,8 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
       {(moves || derivable) && <TextIn control={control} name="movementFrom" label="Movement is from" />}
       {!moves && (
         <FieldRow>
-          <FigureIn control={control} name="radialShrinkage" label="or to oven-dry, radially, %" min={0.5} max={25} optional />
-          <FigureIn control={control} name="tangentialShrinkage" label="and tangentially, %" min={0.5} max={25} optional />
+          <FigureIn control={control} name="radialShrinkage" label="or shrinks, radial, %" min={0.5} max={25} optional />
+          <FigureIn control={control} name="tangentialShrinkage" label="tangential, %" min={0.5} max={25} optional />
           <Button disabled={!derivable} onClick={derive}>
             Derive the movement
           </Button>

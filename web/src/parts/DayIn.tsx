@@ -39,8 +39,10 @@ export function DayIn<Fields extends FieldValues>({ control, name, label, rules,
           field.onChange(value);
         }}
         slotProps={{
+          field: { shouldRespectLeadingZeros: true },
           textField: {
             fullWidth: true,
+            size: 'small',
             onBlur: field.onBlur,
             error: fieldState.error !== undefined,
             helperText: fieldState.error?.message,

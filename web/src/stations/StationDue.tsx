@@ -121,9 +121,10 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
   );
 }
 
-/** "Clear finish, gold hardware · lot L137 in Bay 3 · about 48 min": what whoever begins it looks for first. */
+/** "Clear finish, gold hardware · lot L137 in Bay 3 · about 48 min": what whoever begins it looks for first; wood, where it is cut. */
 function whatItNeeds({ batch, options, lotPlace }: Card): string {
-  const lot = batch.lotId === null ? null : `lot ${batch.lotId}${lotPlace === null ? '' : ` in ${lotPlace}`}`;
+  const lot =
+    batch.lotId === null || batch.stage !== 'roughMill' ? null : `lot ${batch.lotId}${lotPlace === null ? '' : ` in ${lotPlace}`}`;
   const time = batch.touchMinutes > 0 ? `about ${formatDuration(batch.touchMinutes * MINUTE_MS)}` : null;
   return [...options, lot, time].filter((said) => said !== null).join(' · ');
 }

@@ -171,7 +171,8 @@ describe('the one act that is due', () => {
       { status: 'paused', worker: 'Ines Quarrie', workerId: 'ines' },
       /Ines Quarrie.*Resume/,
     ],
-    ['what it needs is told', { touchMinutes: 48 }, /lot L101 in Bay 3 · about 48 min/],
+    ['what it needs is told', { touchMinutes: 48, stage: 'roughMill' }, /lot L101 in Bay 3 · about 48 min/],
+    ['the wood’s bay only where it is cut', { touchMinutes: 48 }, /Harbour Hall Music about 48 min/],
     ['what is free moves', { status: 'finished', operationKind: 'dwell', nextOperationName: 'Sand body' }, /Move to Sand body/],
     [
       'a loop asks its question',
