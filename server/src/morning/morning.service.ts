@@ -101,7 +101,7 @@ export class MorningService {
       'id',
       latest.map((e) => e.id),
     );
-    const rows = found.reverse();
+    const rows = found.sort((a, b) => b.atMs - a.atMs || b.id - a.id);
     // Steps are called by their names, which stand in the route.
     const batches = await this.database
       .getRepository(BatchEntity)
