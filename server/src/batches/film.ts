@@ -1,4 +1,4 @@
-import { Coat, Instrument, Piece, rowsBy, rowsOf } from '@ample-crane/core';
+import { Coat, Instrument, Piece, Rows, rowsBy, rowsOf } from '@ample-crane/core';
 import type { RowReader } from '../logbook/rowReader.ts';
 
 /** What was sprayed on pieces. */
@@ -9,20 +9,27 @@ export interface Film {
   on: readonly (readonly Coat[])[];
 }
 
-/** Coats on pieces, in whatever batch they were laid: on a body, on the instrument it became part of, on its neck when apart again. */
-export async function filmOn(reader: RowReader, pieces: readonly Piece[]): Promise<Film> {
-  const rows = await reader.read([
-    rowsOf(
-      Instrument,
-      pieces.flatMap((p) => p.serial ?? []),
-    ),
-  ]);
+/**
+ * Coats on pieces, in whatever batch they were laid: on a body, on the instrument it became part of, on its neck when apart again.
+ *
+ * @param rows what of instruments and pieces is known already
+ */
+export async function filmOn(reader: RowReader, pieces: readonly Piece[], rows = new Rows()): Promise<Film> {
+  await reader.read(
+    [
+      rowsOf(
+        Instrument,
+        pieces.flatMap((p) => p.serial ?? []),
+      ),
+    ],
+    rows,
+  );
   const also = ({ id, serial }: Piece): string[] => {
     if (serial === null) return [];
     return serial === id ? [rows.get(Instrument, serial).bodyId] : [serial];
   };
   await reader.read([rowsOf(Piece, pieces.flatMap(also))], rows);
-  const been = [...pieces, ...rows.all(Piece)].flatMap((p) => p.trail.map((t) => t.batchId));
+  const been = [...pieces, ...pieces.flatMap(also).flatMap((id) => rows.find(Piece, id) ?? [])].flatMap((p) => p.trail.map((t) => t.batchId));
   await reader.read([rowsBy(Coat, 'batchId', [...new Set(been)])], rows);
   const laid = rows.all(Coat).sort((a, b) => a.atMs - b.atMs);
   const on = pieces.map((piece) => {

@@ -21,7 +21,8 @@ export class RowReader {
     const source = { database: this.database, client: poolOf(this.database) };
     await Promise.all(
       new AskSet(asks).all.map(async ({ kind, field, values }) => {
-        const found = await selectRows(source, this.tables.entityOf(kind), field, values, { order: kind.key });
+        const unknown = field === kind.key ? values.filter((key) => !rows.find(kind, key)) : values;
+        const found = await selectRows(source, this.tables.entityOf(kind), field, unknown, { order: kind.key });
         // Only rows that are not there yet: reading twice doubles nothing.
         for (const row of found) if (!rows.find(kind, kind.keyOf(row as never))) rows.load(kind, row as never);
       }),

@@ -1,6 +1,7 @@
 import { isAlike } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
+import { ask } from '../platform/database/prepared.ts';
 import { FactoryService } from '../factory/factory.service.ts';
 import { beginning, numbered, within } from '../platform/paging/typed.ts';
 import type { FoundView } from './morning.dto.ts';
@@ -53,7 +54,8 @@ export class FindService {
   }
 
   private batches(text: string, modelIds: readonly string[]): Promise<Found[]> {
-    return this.database.query(
+    return ask(
+      this.database,
       `select 'batch' as kind, b.id, b.quantity || ' × ' || m.name || ' ' || b.component || ', ' || b.status as sentence, (b.id = upper($1))::int as exact
        from batch b join model m on m.id = b.model_id
        where b.id in (
@@ -67,7 +69,8 @@ export class FindService {
   }
 
   private lots(text: string, species: readonly string[], like: string): Promise<Found[]> {
-    return this.database.query(
+    return ask(
+      this.database,
       `select 'lot' as kind, l.id, l.species || ', ' || l.form || ', ' || l.state as sentence, (l.id = upper($1))::int as exact
        from lot l
        where l.id in (
@@ -83,7 +86,8 @@ export class FindService {
   }
 
   private instruments(text: string, like: string): Promise<Found[]> {
-    return this.database.query(
+    return ask(
+      this.database,
       `select 'instrument' as kind, i.serial as id, m.name || ', ' || i.state as sentence, (i.serial = upper($1))::int as exact
        from (select serial, model_id, state, fitted_at from instrument where serial ilike $2 limit ${LOOKED_AT}) i
          join model m on m.id = i.model_id
@@ -93,7 +97,8 @@ export class FindService {
   }
 
   private orders(text: string, like: string): Promise<Found[]> {
-    return this.database.query(
+    return ask(
+      this.database,
       `select 'order' as kind, o.id, o.quantity || ' × ' || m.name || ' for ' || o.customer as sentence, (o.id = upper($1))::int as exact
        from customer_order o join model m on m.id = o.model_id
        where o.id in (
@@ -107,7 +112,8 @@ export class FindService {
 
   /** Pieces, boards and blanks by their own number: what they are in now, or came from. A fitted piece is its instrument. */
   private parts(text: string): Promise<Found[]> {
-    return this.database.query(
+    return ask(
+      this.database,
       `select case when p.serial is null then 'batch' else 'instrument' end as kind, coalesce(p.serial, p.batch_id) as id,
           'piece ' || p.id || ', ' || m.name || ' ' || p.component || ', ' || p.state as sentence, 1 as exact
           from piece p join model m on m.id = p.model_id
@@ -122,7 +128,8 @@ export class FindService {
   }
 
   private places(text: string): Promise<Found[]> {
-    return this.database.query(
+    return ask(
+      this.database,
       `(select 'carrier' as kind, c.id, c.name || ', ' || c.taken || ' of ' || c.places || ' places taken' as sentence, (upper(c.id) = upper($1))::int as exact
           from carrier c where c.active and (c.id ilike $2 or c.name ilike $2) order by exact desc, c.id limit $3)
        union all

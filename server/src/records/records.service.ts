@@ -1,12 +1,12 @@
 import { Injectable } from '@nestjs/common';
-import type { InstrumentState } from '@ample-crane/core';
-import { DataSource, type EntityTarget, type ObjectLiteral } from 'typeorm';
+import { Instrument, Piece, Rows, type InstrumentState } from '@ample-crane/core';
+import { DataSource } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { filmOn } from '../batches/film.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../factory/logbookWords.ts';
-import { rowsWith } from '../platform/database/rows.ts';
+import { rowsTogether, rowsWith } from '../platform/database/rows.ts';
 import { inOrder, readPage, type Condition, type Listing, type Page, type Asked } from '../platform/paging/page.ts';
 import { within } from '../platform/paging/typed.ts';
 import { notFound } from '../platform/problems/problems.ts';
@@ -63,89 +63,94 @@ export class RecordsService {
 
   /** All that is known of one instrument, back to its lots and their readings. */
   async record(serial: string): Promise<RecordView> {
-    const [instrument] = await this.rows(InstrumentEntity, 'serial', [serial]);
+    const [instrument] = await rowsWith(this.database, InstrumentEntity, 'serial', [serial]);
     if (!instrument) throw notFound('instrument', serial);
     const factory = await this.factories.load();
     const partIds = [instrument.bodyId, ...(instrument.neckId === null ? [] : [instrument.neckId])];
-    const together = await this.rows(PieceEntity, 'id', [serial, ...partIds]);
+    const together = await rowsWith(this.database, PieceEntity, 'id', [serial, ...partIds]);
     const whole = together.find((p) => p.id === serial) ?? null;
     const pieces = together.filter((p) => p !== whole);
     const batchIds = [...new Set([...pieces, ...(whole ? [whole] : [])].flatMap((p) => p.trail.map((t) => t.batchId)))];
     const allIds = [serial, ...partIds];
-    const [batches, visits, measures, defects, overrides, log] = await Promise.all([
-      this.rows(BatchEntity, 'id', batchIds),
-      this.rows(VisitEntity, 'batchId', batchIds, 'arrivedMs'),
-      this.rows(MeasureEntity, 'pieceId', allIds, 'atMs'),
-      this.rows(DefectEntity, 'pieceId', allIds, 'atMs'),
-      this.rows(OverrideEntity, 'batchId', batchIds, 'atMs'),
-      this.rows(LogbookEntity, 'batchId', batchIds, 'id'),
+    const known = new Rows();
+    known.load(Instrument, instrument);
+    for (const piece of together) known.load(Piece, piece);
+    const lotIds = [...new Set(pieces.flatMap((p) => p.lotId ?? []))];
+    const blankIds = pieces.flatMap((p) => p.blankId ?? []);
+    const own = { property: 'serial', value: serial } as const;
+    const [read, film] = await Promise.all([
+      rowsTogether(this.database, {
+        batches: { entity: BatchEntity, property: 'id', values: batchIds },
+        visits: { entity: VisitEntity, property: 'batchId', values: batchIds, order: 'arrivedMs' },
+        measures: { entity: MeasureEntity, property: 'pieceId', values: allIds, order: 'atMs' },
+        defects: { entity: DefectEntity, property: 'pieceId', values: allIds, order: 'atMs' },
+        overrides: { entity: OverrideEntity, property: 'batchId', values: batchIds, order: 'atMs' },
+        log: { entity: LogbookEntity, property: 'batchId', values: batchIds, order: 'id', notOfAnother: own },
+        lots: { entity: LotEntity, property: 'id', values: lotIds },
+        blanks: { entity: BlankEntity, property: 'id', values: blankIds },
+        sessions: { entity: ReadingSessionEntity, property: 'lotId', values: lotIds, order: 'atMs' },
+      }),
+      filmOn(this.reader, whole ? [whole] : pieces, known),
     ]);
-    const film = await filmOn(this.reader, whole ? [whole] : pieces);
+    const { batches, visits, measures, defects, overrides, log } = read;
+    const wood = await this.readAtRelease(read);
     const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';
     const history = new History(factory, routeId);
-    const parts = await Promise.all(
-      pieces.map((piece) =>
-        this.part(
-          piece,
-          visits.filter((v) => wasThere(piece, v)).map((v) => history.visit(v)),
-          factory,
-        ),
-      ),
-    );
+    const visitsOf = (piece: PieceEntity) => visits.filter((v) => wasThere(piece, v)).map((v) => history.visit(v));
+    const parts = pieces.map((piece) => toPart(piece, wood, visitsOf(piece), factory));
     return {
       instrument: toView(instrument, factory),
       construction: factory.setUp.models.get(instrument.modelId)?.construction ?? '',
       clearanceMm: instrument.clearanceMm,
       shipper: instrument.shipper,
       parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
-      visits: visits.filter((v) => whole !== null && wasThere(whole, v)).map((v) => history.visit(v)),
+      visits: whole ? visitsOf(whole) : [],
       coats: film.coats.map((c) => history.coat(c)),
       build: history.build(film),
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),
       overrides: overrides.map((o) => history.override(o)),
-      log: log
-        .sort((a, b) => a.atMs - b.atMs || a.id - b.id)
-        .filter((row) => row.serial === null || row.serial === serial)
-        .map((row) => toLogView(row, factory, routeId, `${row.batchId ?? ''}: `)),
+      log: log.sort((a, b) => a.atMs - b.atMs || a.id - b.id).map((row) => toLogView(row, factory, routeId, `${row.batchId ?? ''}: `)),
     };
   }
 
-  private async part(piece: PieceEntity, visits: PartView['visits'], factory: FactoryNow): Promise<PartView> {
-    const lotIds = piece.lotId === null ? [] : [piece.lotId];
-    const [[lot], [blank], sessions] = await Promise.all([
-      this.rows(LotEntity, 'id', lotIds),
-      this.rows(BlankEntity, 'id', piece.blankId === null ? [] : [piece.blankId]),
-      this.rows(ReadingSessionEntity, 'lotId', lotIds, 'atMs'),
-    ]);
-    const atRelease = sessions.filter((s) => s.atMs <= (lot?.releasedMs ?? 0)).at(-1);
-    const readings = atRelease ? await this.rows(ReadingEntity, 'sessionId', [atRelease.id], 'seq') : [];
-    return {
-      pieceId: piece.id,
-      component: piece.component,
-      batchId: piece.batchId,
-      lotId: piece.lotId,
-      blankId: piece.blankId,
-      boardId: blank?.boardId ?? null,
-      species: lot?.species ?? '',
-      supplier: lot?.supplier ?? '',
-      origin: lot?.origin ?? '',
-      permit: lot?.permit ?? null,
-      releasedMs: lot?.releasedMs ?? null,
-      atRelease: atRelease ? { ...atRelease, by: factory.personName(atRelease.personId), readings } : null,
-      sessions: sessions.length,
-      visits,
-    };
+  /** What was read of lots last before they were released. */
+  private async readAtRelease({ lots, blanks, sessions }: Pick<Wood, 'lots' | 'blanks' | 'sessions'>): Promise<Wood> {
+    const atRelease = lots.flatMap((lot) => sessions.filter((s) => s.lotId === lot.id && s.atMs <= (lot.releasedMs ?? 0)).at(-1) ?? []);
+    const sessionIds = atRelease.map((s) => s.id);
+    return { lots, blanks, sessions, atRelease, readings: await rowsWith(this.database, ReadingEntity, 'sessionId', sessionIds, 'seq') };
   }
+}
 
-  private rows<T extends ObjectLiteral>(
-    entity: EntityTarget<T>,
-    property: keyof T & string,
-    values: readonly string[],
-    order = property,
-  ): Promise<T[]> {
-    return rowsWith(this.database, entity, property, values, order);
-  }
+interface Wood {
+  lots: readonly LotEntity[];
+  blanks: readonly BlankEntity[];
+  sessions: readonly ReadingSessionEntity[];
+  /** the last session of each lot before it was released */
+  atRelease: readonly ReadingSessionEntity[];
+  readings: readonly ReadingEntity[];
+}
+
+function toPart(piece: PieceEntity, wood: Wood, visits: PartView['visits'], factory: FactoryNow): PartView {
+  const lot = wood.lots.find((l) => l.id === piece.lotId);
+  const atRelease = wood.atRelease.find((s) => s.lotId === piece.lotId);
+  const readings = wood.readings.filter((r) => r.sessionId === atRelease?.id);
+  return {
+    pieceId: piece.id,
+    component: piece.component,
+    batchId: piece.batchId,
+    lotId: piece.lotId,
+    blankId: piece.blankId,
+    boardId: wood.blanks.find((b) => b.id === piece.blankId)?.boardId ?? null,
+    species: lot?.species ?? '',
+    supplier: lot?.supplier ?? '',
+    origin: lot?.origin ?? '',
+    permit: lot?.permit ?? null,
+    releasedMs: lot?.releasedMs ?? null,
+    atRelease: atRelease ? { ...atRelease, by: factory.personName(atRelease.personId), readings } : null,
+    sessions: wood.sessions.filter((s) => s.lotId === piece.lotId).length,
+    visits,
+  };
 }
 
 /** Whether a piece was in a batch while it was on a visit. */

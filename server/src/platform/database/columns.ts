@@ -1,7 +1,8 @@
 import { Column, type ColumnOptions } from 'typeorm';
 
 const toDate = (ms: number | null | undefined) => (ms === null || ms === undefined ? ms : new Date(ms));
-const toMs = (date: Date | null) => (date === null ? null : date.getTime());
+/** @param date as the driver reads it, or as it stands in JSON */
+const toMs = (date: Date | string | null) => (date === null ? null : new Date(date).getTime());
 
 /** An instant: epoch milliseconds in the program, `timestamptz` in the database. */
 export const Instant = (name: string, options: ColumnOptions = {}) =>

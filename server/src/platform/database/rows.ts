@@ -80,6 +80,39 @@ export const rowsWith = <T extends ObjectLiteral>(
   order: keyof T & string = property,
 ): Promise<T[]> => selectRows({ database, client: poolOf(database) }, entity, property, values, { order });
 
+/** Rows of one table that are wanted beside those of others. */
+export interface Wanted<T extends ObjectLiteral> {
+  entity: EntityTarget<T>;
+  /** the column that has one of these values */
+  property: keyof T & string;
+  values: readonly string[];
+  /** the column they are listed by; the same where nothing is said */
+  order?: keyof T & string;
+  /** only those that have this value in another column, or nothing there */
+  notOfAnother?: { property: keyof T & string; value: string };
+}
+
+/** Rows of several tables in one statement: what an answer of many parts is put together from costs one way to the database. */
+export async function rowsTogether<T extends Record<string, ObjectLiteral>>(
+  database: DataSource,
+  wanted: { [Part in keyof T]: Wanted<T[Part]> },
+): Promise<{ [Part in keyof T]: T[Part][] }> {
+  const parts = Object.entries<Wanted<ObjectLiteral>>(wanted);
+  const values: unknown[] = [];
+  const parameter = (value: unknown) => `$${values.push(value)}`;
+  const selects = parts.map(([, { entity, property, values: any, order = property, notOfAnother }]) => {
+    const plan = planOf(database, entity);
+    const other = notOfAnother ? columnOf(plan, notOfAnother.property) : '';
+    const own = notOfAnother ? ` and (${other} is null or ${other} = ${parameter(notOfAnother.value)})` : '';
+    const cells = `json_build_array(${plan.columns.map((c) => c.name).join(', ')})`;
+    return `(select coalesce(json_agg(${cells} order by ${columnOf(plan, order)}), '[]') from ${plan.table}
+      where ${columnOf(plan, property)} = any(${parameter(any)}::text[])${own})`;
+  });
+  const { rows } = await poolOf(database).query<unknown[][][]>({ ...prepared(`select ${selects.join(', ')}`, values), rowMode: 'array' });
+  const told = parts.map(([part, { entity }], i) => [part, (rows[0]?.[i] ?? []).map((cells) => rowOf(planOf(database, entity), cells))]);
+  return Object.fromEntries(told) as { [Part in keyof T]: T[Part][] };
+}
+
 /** Rows that have at least this value in a column, in no order; plain, since there may be thousands. */
 export function rowsFrom<T extends ObjectLiteral>(
   database: DataSource,
@@ -107,14 +140,16 @@ export function rowsAfter<T extends ObjectLiteral>(
 
 const columnOf = ({ columns }: TablePlan, property: string) => columns.find((c) => c.property === property)?.name ?? '';
 
-async function read<T>(client: Source['client'], { table, columns }: TablePlan, rest: string, values: unknown[]): Promise<T[]> {
-  const text = `select ${columns.map((c) => c.name).join(', ')} from ${table} ${rest}`;
+async function read<T>(client: Source['client'], plan: TablePlan, rest: string, values: unknown[]): Promise<T[]> {
+  const text = `select ${plan.columns.map((c) => c.name).join(', ')} from ${plan.table} ${rest}`;
   const { rows } = await client.query<unknown[]>({ ...prepared(text, values), rowMode: 'array' });
-  return rows.map((cells) => {
-    const row: Record<string, unknown> = {};
-    columns.forEach((c, i) => (row[c.property] = c.fromDatabase(cells[i])));
-    return row as T;
-  });
+  return rows.map((cells) => rowOf(plan, cells) as T);
+}
+
+function rowOf({ columns }: TablePlan, cells: readonly unknown[]): ObjectLiteral {
+  const row: Record<string, unknown> = {};
+  columns.forEach((c, i) => (row[c.property] = c.fromDatabase(cells[i])));
+  return row;
 }
 
 /** A few thousand rows a statement. */
