@@ -98,6 +98,10 @@ export default defineConfig(
         'error',
         { selector: 'Literal[value=/#[0-9a-fA-F]{6}/]', message: 'Take colours from the theme tokens.' },
         {
+          selector: "CallExpression[callee.property.name='format'][callee.object.callee.name='dayjs']",
+          message: 'Times are told in the zone of the factory: useSession, or dayjs().tz().',
+        },
+        {
           selector:
             "JSXOpeningElement[name.name='TextField'] JSXAttribute[name.name='onChange'] CallExpression[callee.name=/^set(?!Search|Value)[A-Z]/]",
           message: 'What is filled in and sent is a form of react-hook-form: parts/fields. A filter is kept in the address.',

@@ -43,6 +43,8 @@ const OPEN = {
   hours: `with since as (select max(hour) - 28 * 24 as hour from station_hour)
     select (select count(*) from station_hour where hour >= (table since)) + (select count(*) from body_hour where hour >= (table since))
       + (select count(*) from lead_times where hour >= (table since))`,
+  // Thirteen months of them at most, each of which is read once an hour.
+  months: `select (select count(*) from station_hour) + (select count(*) from body_hour)`,
 };
 type Open = keyof typeof OPEN;
 
@@ -82,6 +84,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/morning': ['/morning', 'batches', 'orders', 'hours'],
     '/api/floor': ['/floor', 'batches', 'hours'],
     '/api/flow': ['/flow', 'batches', 'hours'],
+    '/api/flow/months': ['/flow/months', 'months'],
     '/api/find': ['/find?text=B100'],
     '/api/instruments': ['/instruments'],
     '/api/instruments/{serial}': [`/instruments/${await first(`select serial from instrument where state = 'shipped'`)}`],

@@ -119,6 +119,12 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     return new Map([...asked].flatMap(([code, holders]) => (holders === null ? [] : [[code, [...holders]] as const])));
   }
 
+  /** The skills that some work asks for, by the routes in force. */
+  skillsAsked(atMs: number): Set<string> {
+    const steps = [...this.setUp.models.keys()].flatMap((id) => this.routeInForce(id, atMs)?.operations ?? []);
+    return new Set(steps.flatMap((step) => (isAttended(step) ? waysOf(step).flatMap(({ skill }) => skill ?? []) : [])));
+  }
+
   /** The stations that a station's work goes on to, by the routes in force. */
   followersByStation(atMs: number): Map<string, Set<string>> {
     const followers = new Map<string, Set<string>>();

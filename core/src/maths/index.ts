@@ -6,6 +6,7 @@ export * from './groupBy.ts';
 export * from './interval.ts';
 export * from './longestRising.ts';
 export * from './random.ts';
+export * from './runsShort.ts';
 export * from './statistics.ts';
 export * from './three.ts';
 export * from './wallClock.ts';

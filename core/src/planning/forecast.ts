@@ -56,10 +56,19 @@ export function forecastRoute(route: Route, batch: Batch, nowMs: number, time: W
   });
 }
 
-/** The earliest a set could be shipped that is started now. */
-export function earliestFromStart(route: Route, firstOperationId: string, quantity: number, nowMs: number, time: WorkingTime): number {
+/** The earliest a set could be shipped that is started now; or come to a step on its way. */
+export function earliestFromStart(
+  route: Route,
+  firstOperationId: string,
+  quantity: number,
+  nowMs: number,
+  time: WorkingTime,
+  untilOperationId?: string,
+): number {
   let at = nowMs;
-  for (const operation of stepsAhead(route, firstOperationId))
+  for (const operation of stepsAhead(route, firstOperationId)) {
+    if (operation.id === untilOperationId) break;
     at = Math.max(afterWorking(time, at, touchMinutes(operation, quantity) * MINUTE_MS), at + waitMs(operation));
+  }
   return at;
 }

@@ -1,3 +1,4 @@
+import { runsShort } from '../maths/index.ts';
 import { DAY_MS } from '../units/index.ts';
 
 /** A kind of wood: what it is and what it is for. */
@@ -46,25 +47,16 @@ export function coverOf(
   leadDays: number | null,
   horizonDays = 365,
 ): Cover {
-  const endMs = nowMs + horizonDays * DAY_MS;
-  const events = [
-    ...supplies.flatMap((s) => (s.readyMs === null ? [] : [{ atMs: Math.max(nowMs, s.readyMs), m3: s.volumeM3 }])),
-    ...needs.map((n) => ({ atMs: Math.max(nowMs, n.atMs), m3: -n.volumeM3 })),
-  ]
-    .filter((e) => e.atMs <= endMs)
-    // Wood that becomes ready on a day can be cut that day.
-    .sort((a, b) => a.atMs - b.atMs || b.m3 - a.m3);
-  let left = 0;
-  let shortMs: number | null = null;
-  for (const event of events) {
-    left += event.m3;
-    if (left < -1e-9 && shortMs === null) shortMs = event.atMs;
-  }
+  const { shortMs, lacking } = runsShort(
+    supplies.flatMap((s) => (s.readyMs === null ? [] : [{ amount: s.volumeM3, atMs: Math.max(nowMs, s.readyMs) }])),
+    needs.map((n) => ({ amount: n.volumeM3, atMs: Math.max(nowMs, n.atMs) })),
+    nowMs + horizonDays * DAY_MS,
+  );
   const sum = (of: readonly Supply[]) => of.reduce((total, s) => total + s.volumeM3, 0);
   return {
     days: shortMs === null ? null : (shortMs - nowMs) / DAY_MS,
     shortMs,
-    shortM3: Math.max(0, -left),
+    shortM3: lacking,
     buyByMs: shortMs === null || leadDays === null ? null : shortMs - leadDays * DAY_MS,
     readyM3: sum(supplies.filter((s) => s.readyMs !== null && s.readyMs <= nowMs)),
     dryingM3: sum(supplies.filter((s) => s.readyMs === null || s.readyMs > nowMs)),

@@ -3,8 +3,9 @@ import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { InCount } from '../platform/http/fields.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { FlowView } from './flow.dto.ts';
+import { FlowView, MonthsView } from './flow.dto.ts';
 import { FlowService } from './flow.service.ts';
+import { MonthsService } from './months.service.ts';
 
 export class FlowFilterDto {
   @Type(() => Number)
@@ -12,15 +13,33 @@ export class FlowFilterDto {
   days?: number;
 }
 
+export class MonthsFilterDto {
+  /** how many, the latest of them */
+  @Type(() => Number)
+  @InCount({ min: 2, max: 13, optional: true })
+  most?: number;
+}
+
 @ApiTags('flow')
 @Controller('flow')
 export class FlowController {
-  constructor(private readonly flow: FlowService) {}
+  constructor(
+    private readonly flow: FlowService,
+    private readonly byMonth: MonthsService,
+  ) {}
 
   @Get()
   @Allow('viewer')
   @ApiOkResponse({ type: FlowView })
   view(@Query() filter: FlowFilterDto): Promise<FlowView> {
     return this.flow.view(filter.days);
+  }
+
+  /** Months side by side: what each came to, and what was otherwise than in the one before. */
+  @Get('months')
+  @Allow('viewer')
+  @ApiOkResponse({ type: MonthsView })
+  months(@Query() filter: MonthsFilterDto): Promise<MonthsView> {
+    return this.byMonth.view(filter.most);
   }
 }

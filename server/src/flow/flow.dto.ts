@@ -71,3 +71,33 @@ export class FlowView {
   /** in the window, the latest first */
   @OutList(() => PlacesChangeView) placesChanges: PlacesChangeView[];
 }
+
+export class MonthView {
+  /** "2026-03" */
+  @Out() id: string;
+  @Out() fromMs: number;
+  /** all of it is over and on record */
+  @Out() whole: boolean;
+  @Out() workDays: number;
+  /** hours that people who work here now were there */
+  @Out() peopleHours: number;
+  /** bodies begun, and instruments sent off */
+  @Out() begun: number;
+  @Out() shipped: number;
+  /** by working day */
+  @Out() shippedPerDay: number;
+  @OutOrNull(Number) meanLeadDays: number | null;
+  /** of what came out of all stations, what came back or was lost */
+  @OutOrNull(Number) returnedShare: number | null;
+  @OutOrNull(String) busiest: string | null;
+  @OutOrNull(Number) busiestShare: number | null;
+  /** how it compares with the month before; null where one of the two is not whole */
+  @OutOrNull(String) why: string | null;
+}
+
+export class MonthsView {
+  /** when the first body was begun */
+  @OutOrNull(Number) sinceMs: number | null;
+  /** the earliest first */
+  @OutList(() => MonthView) months: MonthView[];
+}

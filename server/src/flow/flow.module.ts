@@ -4,11 +4,13 @@ import { OrdersModule } from '../orders/orders.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { FlowController } from './flow.controller.ts';
 import { FlowService } from './flow.service.ts';
+import { MonthsService } from './months.service.ts';
+import { PlacesChanges } from './placesChanges.ts';
 
 @Module({
   imports: [FactoryModule, BatchesModule, OrdersModule],
   controllers: [FlowController],
-  providers: [FlowService],
+  providers: [FlowService, MonthsService, PlacesChanges],
   exports: [FlowService],
 })
 export class FlowModule {}

@@ -26,17 +26,12 @@ import { BatchEntity, JobEntity } from '../batches/batch.entity.ts';
 import { BodyHourEntity, StationHourEntity } from '../batches/flowTallies.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { BatchLists } from '../batches/batches.lists.ts';
+import type { BatchView } from '../batches/batch.view.ts';
 import { OrdersService } from '../orders/orders.ts';
+import { PlacesChanges } from './placesChanges.ts';
 import type { FlowView, LimitView, StationFlowView } from './flow.dto.ts';
 
 const DEFAULT_DAYS = 28;
-
-interface PlacesChange {
-  station: string;
-  atMs: number;
-  before: number;
-  after: number;
-}
 
 @Injectable()
 export class FlowService {
@@ -47,6 +42,7 @@ export class FlowService {
     private readonly factories: FactoryService,
     private readonly batches: BatchLists,
     private readonly orders: OrdersService,
+    private readonly places: PlacesChanges,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -65,15 +61,13 @@ export class FlowService {
     const window = fromWholeHour({ fromMs: nowMs - days * DAY_MS, toMs: nowMs + 1 });
     const time = factory.workingTime(window);
     const [placesChanges, record, queues, inWork, lacks] = await Promise.all([
-      this.placesChanges(),
+      this.places.all(),
       this.record(hourOf(window.fromMs)),
       this.queues(factory),
       this.batches.inWork(),
       this.orders.lacks(),
     ]);
-    const stations = [...factory.setUp.stations.values()]
-      .filter((s) => s.kind === 'work')
-      .map((s) => ({ code: s.code, benches: placesChanges.find((c) => c.station === s.code)?.before ?? s.places }));
+    const stations = this.places.placesAtFirst(factory, placesChanges);
     const figures = flowFigures({ ...record, stations, places: placesChanges }, window, time);
     const views = constraintViews(figures);
     const nameOf = (code: string) => factory.stationName(code);
@@ -109,6 +103,7 @@ export class FlowService {
         goodByShift: s.goodByShift,
       };
     });
+    const since = sinceOf(limit, inWork);
     return {
       days,
       fromMs: window.fromMs,
@@ -124,7 +119,7 @@ export class FlowService {
       leadP85Days: figures.leadQuantilesDays?.p85 ?? null,
       leadHistogram: histogram(figures),
       littleResidual: figures.littleResidual,
-      limit: toLimit(limit, views, nameOf),
+      limit: toLimit(limit, views, nameOf, since === null ? null : dayOf(since, factory)),
       spans: views.spans.map((s) => ({ ...s, stationName: nameOf(s.station) })),
       placesChanges: placesChanges
         .filter((c) => c.atMs >= window.fromMs)
@@ -146,16 +141,6 @@ export class FlowService {
       ),
     ]);
     return { hours, goingOn, bodies: bodies ?? undefined, bodyHours, leads };
-  }
-
-  /** When stations were given other numbers of places, in time order. */
-  private async placesChanges(): Promise<PlacesChange[]> {
-    const rows = await this.database.query<{ station: string; at: Date; before: number; after: number }[]>(
-      `select payload->>'id' as station, at, (payload->'before'->>'places')::int as before, (payload->'after'->>'places')::int as after
-       from logbook where kind = 'setup.changed' and payload->>'what' = 'station'
-         and payload->'before'->>'places' <> payload->'after'->>'places' order by id`,
-    );
-    return rows.map(({ at, ...change }) => ({ ...change, atMs: at.getTime() }));
   }
 
   /** What came to each station against the hours of its places, or of those who can work there where these are fewer. */
@@ -202,8 +187,18 @@ export class FlowService {
   }
 }
 
+/** Since when work waits where the narrow is. */
+function sinceOf(limit: Limit, inWork: readonly BatchView[]): number | null {
+  const narrow = limit.kind === 'station' ? [limit.station.code] : limit.kind === 'people' ? limit.stations.map((s) => s.code) : [];
+  const waiting = inWork.filter((b) => b.status === 'queued' && narrow.includes(b.stationCode));
+  return waiting.length === 0 ? null : Math.min(...waiting.map((b) => b.arrivedMs));
+}
+
+const dayOf = (atMs: number, { setUp }: FactoryNow): string =>
+  new Intl.DateTimeFormat('en-GB', { timeZone: setUp.settings.workWeek.timeZone, day: 'numeric', month: 'long' }).format(atMs);
+
 /** What limits the factory, and what the other view of it says. */
-function toLimit(limit: Limit, { byActivePeriod }: ConstraintViews, nameOf: (code: string) => string): LimitView {
+function toLimit(limit: Limit, { byActivePeriod }: ConstraintViews, nameOf: (code: string) => string, since: string | null): LimitView {
   const narrow = limit.kind === 'station' ? limit.station : null;
   const longest = byActivePeriod && byActivePeriod.station !== narrow?.code ? byActivePeriod : null;
   const also =
@@ -214,7 +209,7 @@ function toLimit(limit: Limit, { byActivePeriod }: ConstraintViews, nameOf: (cod
     kind: limit.kind,
     stationCode: narrow?.code ?? null,
     stationName: narrow?.name ?? null,
-    sentence: `${limitInWords(limit)}${also}`,
+    sentence: `${limitInWords(limit)}${since === null ? '' : ` The longest waiting there came on ${since}.`}${also}`,
   };
 }
 

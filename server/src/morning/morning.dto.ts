@@ -2,7 +2,7 @@ import { STAGES, type Finding, type Stage } from '@ample-crane/core';
 import { LimitView, StationFlowView } from '../flow/flow.dto.ts';
 import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView } from '../platform/http/views.ts';
-import { OrderView } from '../orders/orders.dto.ts';
+import { MakeNextView, OrderView } from '../orders/orders.dto.ts';
 import { BatchView } from '../batches/batch.view.ts';
 
 export class DecisionView {
@@ -26,12 +26,28 @@ export class ComingFreeView {
   @Out() untilMs: number;
 }
 
+/** Who is away. */
 export class GapView {
   @Out() name: string;
-  @Out() untilMs: number;
+  @Out() fromMs: number;
+  @Out() toMs: number;
+  /** who stands in, skill by skill */
   @Out() sentence: string;
-  /** whether something can be done by nobody else who is here */
+  /** whether something can be done by nobody else who is there */
   @Out() alone: boolean;
+}
+
+export class AloneView {
+  @Out() skill: string;
+  @Out() name: string;
+}
+
+/** The people of a working day. */
+export class DayPeopleView {
+  @Out() fromMs: number;
+  @OutList(() => GapView) gaps: GapView[];
+  /** what nobody could do if one person more stayed away */
+  @OutList(() => AloneView) alone: AloneView[];
 }
 
 export class MorningView {
@@ -43,7 +59,10 @@ export class MorningView {
   @OutList(() => DecisionView) decisions: DecisionView[];
   @OutList(() => ComingFreeView) comingFree: ComingFreeView[];
   @OutList(() => OrderView) lateOrders: OrderView[];
-  @OutList(() => GapView) gaps: GapView[];
+  /** what is left of today, and the next working day */
+  @OutList(() => DayPeopleView) people: DayPeopleView[];
+  /** what is made ahead for stock, the soonest to be begun first */
+  @OutList(() => MakeNextView) makeNext: MakeNextView[];
   @OutList(() => LogView) changed: LogView[];
   @Out() shippedSinceYesterday: number;
   @Out() finishedSinceYesterday: number;

@@ -8,6 +8,7 @@ import { ClimateService } from '../climate/climate.service.ts';
 import { FlowService } from '../flow/flow.service.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../factory/logbookWords.ts';
+import { MakeNextService } from '../orders/makeNext.service.ts';
 import { OrdersService } from '../orders/orders.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { rowsWith } from '../platform/database/rows.ts';
@@ -18,7 +19,8 @@ import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { LotLists } from '../timber/lots.lists.ts';
 import type { LotView } from '../timber/lot.dto.ts';
-import type { ComingFreeView, DecisionView, FloorView, GapView, MorningView, WalkView } from './morning.dto.ts';
+import type { ComingFreeView, DecisionView, FloorView, MorningView, WalkView } from './morning.dto.ts';
+import { peopleDays } from './peopleOn.ts';
 
 dayjs.extend(utc);
 dayjs.extend(timezone);
@@ -40,6 +42,7 @@ export class MorningService {
     private readonly batches: BatchLists,
     private readonly lots: LotLists,
     private readonly orders: OrdersService,
+    private readonly stock: MakeNextService,
     private readonly flow: FlowService,
     private readonly climate: ClimateService,
     private readonly clock: Clock,
@@ -61,12 +64,13 @@ export class MorningService {
     const { timeZone } = factory.setUp.settings.workWeek;
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
-    const [batches, lots, orders, flow, boothAir] = await Promise.all([
+    const [batches, lots, orders, flow, boothAir, makeNext] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
       this.orders.open(),
       this.flow.view(),
       this.climate.air(factory.setUp.settings.factory.boothZoneId),
+      this.stock.view(),
     ]);
     const decisions = decisionsOn(batches, lots, factory, boothAir);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
@@ -81,7 +85,8 @@ export class MorningService {
       decisions,
       comingFree,
       lateOrders,
-      gaps: gaps(factory, nowMs),
+      people: peopleDays(factory, nowMs),
+      makeNext,
       ...news,
       limit: flow.limit,
     };
@@ -243,25 +248,6 @@ function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: nu
     if (ready?.kind === 'on its way' && ready.likelyMs !== null && ready.likelyMs <= endMs)
       found.push({ subject: 'lot', id, stage: 'woodRoom', sentence: `Lot ${id} should enter its band`, untilMs: ready.likelyMs });
   return found.sort((a, b) => a.untilMs - b.untilMs);
-}
-
-/** Who is away now, and what only they can do. */
-function gaps({ setUp, people }: FactoryNow, nowMs: number): GapView[] {
-  return [...setUp.people.values()].flatMap((person) => {
-    const untilMs = person.active ? people.awayUntil(person, nowMs) : null;
-    if (untilMs === null) return [];
-    const can = person.skills.map((s) => s.skill).filter((skill) => people.holds(person.id, skill, 1, nowMs));
-    const alone = can.filter((skill) => !people.holders(skill, 1, nowMs).some((p) => people.isThere(p, nowMs)));
-    return [
-      {
-        name: person.name,
-        untilMs,
-        alone: alone.length > 0,
-        sentence:
-          alone.length > 0 ? `Nobody else here can do ${alone.join(', ')}` : `${can.join(', ') || 'No bench work'}: others can stand in`,
-      },
-    ];
-  });
 }
 
 /** A figure outside a band, told so finely that it does not read as its edge. */

@@ -45,6 +45,21 @@ export class OrderView {
   @Out() tell: string;
 }
 
+/** A kind of part that is made ahead, against what will be taken of it. */
+export class MakeNextView {
+  @Out() modelId: string;
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() name: string;
+  @Out() inStock: number;
+  @Out() coming: number;
+  /** by work under way and by orders */
+  @Out() asked: number;
+  @Out() short: number;
+  @OutOrNull(Number) shortMs: number | null;
+  /** by when more must be begun, were nothing in its way */
+  @OutOrNull(Number) beginByMs: number | null;
+}
+
 /** An order that somebody thinks of. */
 export class AskOrderDto {
   @InText() modelId: string;

@@ -1,4 +1,5 @@
 import {
+  type Asking,
   choicesInWords,
   counted,
   DAY_MS,
@@ -33,7 +34,8 @@ import { openOrders } from './openOrders.ts';
 import type { OrderEntity } from './order.entity.ts';
 import type { AskOrderDto, OrderOutlookView, OrderView, PlaceOrderDto } from './orders.dto.ts';
 
-const REACH_DAYS = 250;
+/** So far ahead the factory's working time is known when dates are reckoned. */
+export const REACH_DAYS = 250;
 
 /** An open order with what of it nobody has begun. */
 export interface OrderLacks {
@@ -48,6 +50,8 @@ export interface OrderLacks {
 interface OpenOrder extends OrderLacks {
   route: Route;
   own: OnOrder[];
+  /** what would lack if no part lay spare */
+  wants: Lack[];
 }
 
 @Injectable()
@@ -126,6 +130,12 @@ export class OrdersService {
     return open.map(({ order, model, routeId, lacks }) => ({ order, model, routeId, lacks }));
   }
 
+  /** What open orders ask for beyond their own batches, whether spare parts make up for it or not. */
+  async asking(): Promise<Asking[]> {
+    const open = await this.withBatches();
+    return open.map(({ order, model, route, wants }) => ({ modelId: model.id, dueMs: order.dueMs, route, wants }));
+  }
+
   private withBatches(): Promise<OpenOrder[]> {
     return this.book.of('open', () => this.readBook());
   }
@@ -146,7 +156,8 @@ export class OrdersService {
       if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
       const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, order.choices) });
       const own = (ofOrder.get(order.id) ?? []).map(onRoute);
-      return { order, model, routeId: inForce.id, route, own, lacks: spares.fill(model.id, lacksOf(order, route, own)) };
+      const wants = lacksOf(order, route, own);
+      return { order, model, routeId: inForce.id, route, own, wants, lacks: spares.fill(model.id, wants) };
     });
   }
 }

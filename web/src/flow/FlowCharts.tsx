@@ -1,17 +1,16 @@
 import { DAY_MS } from '@ample-crane/core';
 import { Box } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
-import dayjs from 'dayjs';
 import type { ReactElement } from 'react';
 import { Bar, BarChart, CartesianGrid, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { Section } from '../parts/Screen.tsx';
-
-const day = (ms: number) => dayjs(ms).format('D MMM');
 
 /** Throughput of one station a shift, lead times, work in progress by day. */
 export default function FlowCharts({ flow, station }: { flow: View<'FlowView'>; station: View<'StationFlowView'> }) {
   const { tokens } = useTheme();
+  const { day } = useSession();
   const axis = { stroke: tokens.quiet, fontSize: 12 };
   const tip = {
     contentStyle: { background: tokens.raised, border: `1px solid ${tokens.rule}` },

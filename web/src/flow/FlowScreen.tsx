@@ -1,9 +1,9 @@
-import { Box, MenuItem, TextField, Typography } from '@mui/material';
+import { Box, MenuItem, Tab, Tabs, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { lazy, Suspense, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
-import { useFlow } from '../ground/queries.ts';
+import { useFlow, useMonths } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
@@ -12,10 +12,42 @@ import { counted } from '../parts/words.ts';
 import { ConstraintRibbon } from './ConstraintRibbon.tsx';
 
 const FlowCharts = lazy(() => import('./FlowCharts.tsx'));
+const Months = lazy(() => import('./Months.tsx'));
 const WINDOWS = [14, 28, 60, 120] as const;
 
-/** Throughput, work in progress, lead time, and the constraint by two views. */
+/** How work flows: over the last days, and month by month. */
 export default function FlowScreen() {
+  const [search] = useSearchParams();
+  return search.get('by') === 'months' ? <ByMonth /> : <LastDays />;
+}
+
+function FlowTabs({ now }: { now: 'days' | 'months' }) {
+  return (
+    <Tabs value={now} aria-label="Flow" sx={{ mb: 1.5, minHeight: 40 }}>
+      <Tab value="days" label="Last days" component={Link} to="/flow" sx={{ minHeight: 40 }} />
+      <Tab value="months" label="Months" component={Link} to="/flow?by=months" sx={{ minHeight: 40 }} />
+    </Tabs>
+  );
+}
+
+function ByMonth() {
+  const query = useMonths();
+  return (
+    <Screen title="Flow" query={query}>
+      {(view) => (
+        <>
+          <FlowTabs now="months" />
+          <Suspense fallback={<Box sx={{ height: 260 }} />}>
+            <Months {...view} />
+          </Suspense>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+/** Throughput, work in progress, lead time, and the constraint by two views. */
+function LastDays() {
   const [search, setSearch] = useSearchParams();
   const days = WINDOWS.find((d) => String(d) === search.get('days')) ?? 28;
   const query = useFlow(days);
@@ -38,6 +70,7 @@ export default function FlowScreen() {
         const station = flow.stations.find((s) => s.code === (chosen ?? flow.limit.stationCode)) ?? flow.stations[0];
         return (
           <>
+            <FlowTabs now="days" />
             <Answer>
               {flow.limit.sentence} <Figure>{flow.shipped}</Figure> instruments shipped, <Figure>{flow.throughputPerDay.toFixed(1)}</Figure>{' '}
               a day;

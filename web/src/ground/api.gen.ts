@@ -352,6 +352,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flow/months": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Flow_months"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments": {
         parameters: {
             query?: never;
@@ -2202,9 +2218,31 @@ export interface components {
         };
         GapView: {
             name: string;
-            untilMs: number;
+            fromMs: number;
+            toMs: number;
             sentence: string;
             alone: boolean;
+        };
+        AloneView: {
+            skill: string;
+            name: string;
+        };
+        DayPeopleView: {
+            fromMs: number;
+            gaps: components["schemas"]["GapView"][];
+            alone: components["schemas"]["AloneView"][];
+        };
+        MakeNextView: {
+            modelId: string;
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            name: string;
+            inStock: number;
+            coming: number;
+            asked: number;
+            short: number;
+            shortMs: number | null;
+            beginByMs: number | null;
         };
         LogView: {
             id: number;
@@ -2229,7 +2267,8 @@ export interface components {
             decisions: components["schemas"]["DecisionView"][];
             comingFree: components["schemas"]["ComingFreeView"][];
             lateOrders: components["schemas"]["OrderView"][];
-            gaps: components["schemas"]["GapView"][];
+            people: components["schemas"]["DayPeopleView"][];
+            makeNext: components["schemas"]["MakeNextView"][];
             changed: components["schemas"]["LogView"][];
             shippedSinceYesterday: number;
             finishedSinceYesterday: number;
@@ -2367,6 +2406,25 @@ export interface components {
             limit: components["schemas"]["LimitView"];
             spans: components["schemas"]["SpanView"][];
             placesChanges: components["schemas"]["PlacesChangeView"][];
+        };
+        MonthView: {
+            id: string;
+            fromMs: number;
+            whole: boolean;
+            workDays: number;
+            peopleHours: number;
+            begun: number;
+            shipped: number;
+            shippedPerDay: number;
+            meanLeadDays: number | null;
+            returnedShare: number | null;
+            busiest: string | null;
+            busiestShare: number | null;
+            why: string | null;
+        };
+        MonthsView: {
+            sinceMs: number | null;
+            months: components["schemas"]["MonthView"][];
         };
         InstrumentView: {
             serial: string;
@@ -4812,6 +4870,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FlowView"];
+                };
+            };
+        };
+    };
+    Flow_months: {
+        parameters: {
+            query?: {
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MonthsView"];
                 };
             };
         };

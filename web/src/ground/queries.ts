@@ -95,6 +95,12 @@ export const useFlow = (days: number) =>
     queryKey: ['flow', days],
     queryFn: () => ask(client.GET('/api/flow', { params: { query: { days } } })),
   });
+/** What months came to, the latest of them; one that is over changes rarely. */
+export const useMonths = (most?: number) =>
+  useQuery({
+    queryKey: ['months', most ?? 'all'],
+    queryFn: () => ask(client.GET('/api/flow/months', { params: { query: most === undefined ? {} : { most } } })),
+  });
 export const useSetup = () => useQuery({ queryKey: ['setup'], queryFn: () => ask(client.GET('/api/setup')) });
 export const useZones = () =>
   useQuery({

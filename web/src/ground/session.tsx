@@ -22,6 +22,8 @@ interface SessionContext {
   /** "Tue 10 Mar 07:05" */
   dateTime: (ms: number) => string;
   date: (ms: number) => string;
+  /** "10 Mar", for the axis of a chart */
+  day: (ms: number) => string;
   /** "14:10" today, "Thu 14:10" within the week, "3 Apr 14:10" beyond */
   clock: (ms: number) => string;
   may: (role: Role) => boolean;
@@ -55,6 +57,7 @@ export function SessionProvider({
       exactNow: () => factoryNow() ?? session.nowMs + Math.max(0, Date.now() - fetchedMs),
       dateTime: (ms) => local(ms).format('ddd D MMM HH:mm'),
       date: (ms) => local(ms).format('D MMM YYYY'),
+      day: (ms) => local(ms).format('D MMM'),
       clock: (ms) => {
         const at = local(ms);
         if (at.format('YYYY-MM-DD') === today) return at.format('HH:mm');

@@ -3,7 +3,7 @@ import { Box, Button, Link, Paper, Typography } from '@mui/material';
 import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../ground/api.ts';
-import { useMorning } from '../ground/queries.ts';
+import { useMonths, useMorning } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { Finding, type Severity } from '../parts/Finding.tsx';
@@ -52,9 +52,15 @@ export default function MorningScreen() {
               <Section title="Comes free today">
                 {morning.comingFree.length === 0 ? <Empty>No wait ends today.</Empty> : <ComingFree rows={morning.comingFree} />}
               </Section>
-              <Section title="People away">
-                {morning.gaps.length === 0 ? <Empty>Everybody is in.</Empty> : <Gaps gaps={morning.gaps} />}
+              <Section title="People">
+                <People days={morning.people} />
               </Section>
+              {morning.makeNext.length > 0 && (
+                <Section title="Make next for stock">
+                  <MakeNext kinds={morning.makeNext} />
+                </Section>
+              )}
+              <LastMonth />
               <Section title="Since yesterday">
                 <News morning={morning} />
               </Section>
@@ -207,20 +213,79 @@ function Late({ orders }: { orders: readonly View<'OrderView'>[] }) {
   );
 }
 
-function Gaps({ gaps }: { gaps: readonly View<'GapView'>[] }) {
-  const { date } = useSession();
+const LIST = { listStyle: 'none', m: 0, p: 0 } as const;
+
+/** Who is missed today and on the next working day, and what one person more staying away would stop. */
+function People({ days }: { days: readonly View<'DayPeopleView'>[] }) {
+  const { clock, date, dateTime } = useSession();
+  return days.map(({ fromMs, gaps, alone }, i) => {
+    const day = i === 0 ? 'Today' : dateTime(fromMs).replace(/ [\d:]+$/, '');
+    return (
+      <Box key={fromMs} component="section" aria-label={day} sx={{ mb: 1 }}>
+        <Typography variant="h3" color="text.secondary">
+          {day}
+        </Typography>
+        {gaps.length === 0 ? (
+          <Typography sx={{ py: 0.5 }}>Everybody is in.</Typography>
+        ) : (
+          <Box component="ul" sx={LIST}>
+            {gaps.map((gap) => (
+              <li key={gap.name}>
+                <Finding
+                  severity={gap.alone ? 'attention' : 'waiting'}
+                  sentence={`${gap.name} is away${gap.fromMs > fromMs ? ` from ${clock(gap.fromMs)}` : ''} until ${date(gap.toMs)}`}
+                  remedy={gap.sentence}
+                />
+              </li>
+            ))}
+          </Box>
+        )}
+        {alone.length > 0 && (
+          <Typography variant="body2" color="text.secondary">
+            On one person alone: {alone.map((a) => `${a.skill} (${a.name})`).join(', ')}.
+          </Typography>
+        )}
+      </Box>
+    );
+  });
+}
+
+const MAKE_SHOWN = 5;
+
+/** What is made ahead: what is short first, and by when it must be begun. */
+function MakeNext({ kinds }: { kinds: readonly View<'MakeNextView'>[] }) {
+  const { date, nowMs } = useSession();
   return (
-    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
-      {gaps.map((gap) => (
-        <li key={gap.name}>
-          <Finding
-            severity={gap.alone ? 'attention' : 'waiting'}
-            sentence={`${gap.name}, until ${date(gap.untilMs)}`}
-            remedy={gap.sentence}
-          />
-        </li>
-      ))}
+    <Box component="ul" sx={LIST}>
+      {kinds.slice(0, MAKE_SHOWN).map(({ name, modelId, component, short, shortMs, beginByMs, inStock, coming, asked }) => {
+        const late = beginByMs !== null && beginByMs <= nowMs;
+        const begin = beginByMs === null ? '' : late ? `begin ${short} more now` : `begin ${short} more by ${date(beginByMs)}`;
+        return (
+          <li key={`${modelId} ${component}`}>
+            <Finding
+              severity={short === 0 ? 'ready' : late ? 'attention' : 'waiting'}
+              sentence={`${name}: ${short === 0 ? 'enough' : begin}`}
+              remedy={`${inStock} in stock, ${coming} coming, ${asked} asked for${shortMs === null ? '' : `; the first is lacking on ${date(shortMs)}`}`}
+            />
+          </li>
+        );
+      })}
     </Box>
+  );
+}
+
+/** The last whole month against the one before it. */
+function LastMonth() {
+  const { data } = useMonths(3);
+  const why = data?.months.findLast((m) => m.why !== null)?.why;
+  if (why === undefined) return null;
+  return (
+    <Section title="Last month">
+      <Typography sx={{ mb: 0.5 }}>{why}</Typography>
+      <Link component={RouterLink} to="/flow?by=months">
+        Months side by side
+      </Link>
+    </Section>
   );
 }
 

@@ -27,7 +27,11 @@ const morning = (over: Partial<Morning> = {}): Morning => ({
   decisions: [],
   comingFree: [],
   lateOrders: [],
-  gaps: [],
+  people: [
+    { fromMs: NOW_MS, gaps: [], alone: [] },
+    { fromMs: NOW_MS + DAY_MS, gaps: [], alone: [] },
+  ],
+  makeNext: [],
   changed: [],
   shippedSinceYesterday: 0,
   finishedSinceYesterday: 0,
@@ -121,14 +125,63 @@ describe('Morning', () => {
     expect(text).toContain('2 more in the order book');
     expect(text).not.toContain('O1009');
   });
-  test('marks an absence that nobody can fill', () => {
-    const gap = (alone: boolean) => ({
-      name: 'Lena',
-      untilMs: NOW_MS + DAY_MS,
-      alone,
-      sentence: alone ? 'Nobody else here can do binding' : 'others can stand in',
+  test('marks an absence that nobody can fill, and says who stands in otherwise', () => {
+    const people = (alone: boolean) => [
+      {
+        fromMs: NOW_MS,
+        gaps: [
+          {
+            name: 'Lena',
+            fromMs: NOW_MS - DAY_MS,
+            toMs: NOW_MS + DAY_MS,
+            alone,
+            sentence: `Can stand in — binding: ${alone ? 'nobody else' : 'Ana'}`,
+          },
+        ],
+        alone: [{ skill: 'inlay', name: 'Piet' }],
+      },
+    ];
+    expect(screen({ people: people(true) })).toContain('aria-label="look"');
+    const text = words({ people: people(false) });
+    expect(text).toContain('Lena is away until 11 Mar 2026 Can stand in — binding: Ana');
+    expect(text).toContain('On one person alone: inlay (Piet).');
+  });
+  test('says what to make next for stock, and by when', () => {
+    const kind = { modelId: 'braces', component: 'small part' as const, name: 'Braces', inStock: 20, coming: 0, asked: 28, short: 8 };
+    const at = (beginByMs: number) => words({ makeNext: [{ ...kind, shortMs: NOW_MS + 4 * DAY_MS, beginByMs }] });
+    expect(at(NOW_MS + 2 * DAY_MS)).toContain(
+      'Braces: begin 8 more by 12 Mar 2026 20 in stock, 0 coming, 28 asked for; the first is lacking on 14 Mar 2026',
+    );
+    expect(at(NOW_MS - DAY_MS)).toContain('Braces: begin 8 more now');
+    expect(words({ makeNext: [{ ...kind, asked: 12, short: 0, shortMs: null, beginByMs: null }] })).toContain(
+      'Braces: enough 20 in stock, 0 coming, 12 asked for',
+    );
+  });
+  test('tells why the last whole month came to what it did', () => {
+    const month = (id: string, why: string | null) => ({
+      id,
+      fromMs: 0,
+      whole: why !== null,
+      workDays: 20,
+      peopleHours: 4000,
+      begun: 90,
+      shipped: 90,
+      shippedPerDay: 4.5,
+      meanLeadDays: 40,
+      returnedShare: 0.04,
+      busiest: 'Buffing',
+      busiestShare: 0.8,
+      why,
     });
-    expect(screen({ gaps: [gap(true)] })).toContain('aria-label="look"');
-    expect(screen({ gaps: [gap(false)] })).toContain('aria-label="wait"');
+    const why = 'February 2026: 90 instruments sent off, 10 fewer than in January 2026. Otherwise than then: 2 working days fewer.';
+    const months = { sinceMs: 0, months: [month('2026-01', null), month('2026-02', why), month('2026-03', null)] };
+    const drawn = render(<MorningScreen />, {
+      answers: [
+        [['morning'], morning()],
+        [['months', 3], months],
+      ],
+    });
+    expect(wordsOf(drawn)).toContain(`${why} Months side by side`);
+    expect(words()).not.toContain('Last month');
   });
 });

@@ -1,6 +1,5 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, TextField, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
-import dayjs from 'dayjs';
 import { useForm } from 'react-hook-form';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ask, client, type View } from '../ground/api.ts';
@@ -55,8 +54,8 @@ function OpenSessions() {
 }
 
 function Session({ open, pending, onEnd }: { open: View<'OpenSessionView'>; pending: boolean; onEnd: () => void }) {
-  // When a session was seen is told by the clock on the wall, not by the factory's.
-  const seen = dayjs(open.seenMs).format('D MMM HH:mm');
+  const { dateTime } = useSession();
+  const seen = dateTime(open.seenMs);
   return (
     <Stack component="li" direction="row" spacing={2} sx={{ alignItems: 'center', borderBottom: 1, borderColor: 'divider', minHeight: 44 }}>
       <Typography sx={{ flex: 1 }}>

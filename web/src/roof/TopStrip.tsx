@@ -87,10 +87,11 @@ function DeviceClock() {
 
 function Connection() {
   const lostAtMs = useLostConnection();
+  const { session } = useSession();
   if (lostAtMs === null) return null;
   return (
     <Typography role="alert" color="error" sx={{ fontSize: 14, fontWeight: 600 }}>
-      No connection since {dayjs(lostAtMs).format('HH:mm')}; what you see is as of then
+      No connection since {dayjs(lostAtMs).tz(session.timeZone).format('HH:mm')}; what you see is as of then
     </Typography>
   );
 }

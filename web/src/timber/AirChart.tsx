@@ -1,11 +1,12 @@
 import { useTheme } from '@mui/material/styles';
-import dayjs from 'dayjs';
 import { Area, CartesianGrid, ComposedChart, Line, ReferenceArea, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 
 /** What a room's air asked of wood over time: its mean and swings, the band, and where it was out. */
 export default function AirChart({ air }: { air: View<'AirView'> }) {
   const { tokens } = useTheme();
+  const { day, dateTime } = useSession();
   const course = air.course.map((p) => ({ ...p, range: [p.lowPct, p.highPct] }));
   const values = air.course.flatMap((p) => [p.lowPct, p.highPct]).concat(air.band.low, air.band.high);
   const domain: [number, number] = [Math.floor(Math.min(...values)), Math.ceil(Math.max(...values))];
@@ -17,17 +18,10 @@ export default function AirChart({ air }: { air: View<'AirView'> }) {
       <ResponsiveContainer width="100%" height={260}>
         <ComposedChart data={course} margin={{ top: 8, right: 12, bottom: 4, left: -8 }}>
           <CartesianGrid stroke={tokens.rule} vertical={false} />
-          <XAxis
-            dataKey="atMs"
-            type="number"
-            domain={['dataMin', 'dataMax']}
-            tickFormatter={(ms: number) => dayjs(ms).format('D MMM')}
-            stroke={tokens.quiet}
-            fontSize={12}
-          />
+          <XAxis dataKey="atMs" type="number" domain={['dataMin', 'dataMax']} tickFormatter={day} stroke={tokens.quiet} fontSize={12} />
           <YAxis domain={domain} unit=" %" stroke={tokens.quiet} fontSize={12} allowDecimals={false} />
           <Tooltip
-            labelFormatter={(ms) => dayjs(Number(ms)).format('D MMM YYYY HH:mm')}
+            labelFormatter={(ms) => dateTime(Number(ms))}
             formatter={(value) =>
               Array.isArray(value) ? value.map((v) => `${Number(v).toFixed(1)} %`).join(' – ') : `${Number(value).toFixed(1)} %`
             }

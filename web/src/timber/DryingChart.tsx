@@ -1,7 +1,6 @@
 import { DAY_MS } from '@ample-crane/core';
 import { Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
-import dayjs from 'dayjs';
 import {
   Area,
   CartesianGrid,
@@ -32,7 +31,7 @@ const PAST_OF_EMC = 1.4;
 /** Sessions with their spread, the fitted curve and where it goes, the band, and what the air has asked for. */
 export default function DryingChart({ card, other, steps = [] }: Props) {
   const { tokens } = useTheme();
-  const { nowMs } = useSession();
+  const { nowMs, day, date } = useSession();
   const { lot, sessions, drying } = card;
   if (!drying) return <Typography color="text.secondary">The curve begins with the first session.</Typography>;
   const fan = lot.state === 'drying' ? (other ?? drying.outlook).fan : [];
@@ -70,13 +69,13 @@ export default function DryingChart({ card, other, steps = [] }: Props) {
             type="number"
             domain={[begins - DAY_MS, ends]}
             allowDataOverflow
-            tickFormatter={(ms: number) => dayjs(ms).format('D MMM')}
+            tickFormatter={day}
             stroke={tokens.quiet}
             fontSize={12}
           />
           <YAxis domain={domain} allowDataOverflow unit=" %" stroke={tokens.quiet} fontSize={12} ticks={ticks} />
           <Tooltip
-            labelFormatter={(ms) => dayjs(Number(ms)).format('D MMM YYYY')}
+            labelFormatter={(ms) => date(Number(ms))}
             formatter={(value) =>
               Array.isArray(value) ? value.map((v) => `${Number(v).toFixed(1)} %`).join(' – ') : `${Number(value).toFixed(1)} %`
             }
