@@ -90,6 +90,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/instruments/{serial}': [`/instruments/${await first(`select serial from instrument where state = 'shipped'`)}`],
     '/api/fitting': ['/fitting'],
     '/api/orders': ['/orders', 'orders'],
+    '/api/orders/{id}': [`/orders/${await first('select order_id from instrument where order_id is not null')}`],
     '/api/orders/outlook': ['/orders/outlook?modelId=weirstone&quantity=6'],
     '/api/routes': ['/routes', 'batches'],
     '/api/routes/{id}': [`/routes/${route}`, 'batches'],

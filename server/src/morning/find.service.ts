@@ -1,4 +1,4 @@
-import { isAlike } from '@ample-crane/core';
+import { isAlike, type Person } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { ask } from '../platform/database/prepared.ts';
@@ -24,7 +24,7 @@ export class FindService {
 
   /** What a typed or scanned text may mean, what is exactly that before the rest. */
   async find(text: string): Promise<FoundView[]> {
-    const { models, species } = await this.names();
+    const { models, species, people } = await this.names();
     const like = text.length < TELLING ? beginning(text) : within(text);
     const kinds = await Promise.all([
       this.batches(
@@ -41,8 +41,8 @@ export class FindService {
       this.places(text),
       this.parts(text),
     ]);
-    return kinds
-      .flat()
+    const named = people.filter((p) => isAlike(p.name, text)).map(toFound(text));
+    return [...kinds.flat(), ...named]
       .sort((a, b) => b.exact - a.exact)
       .slice(0, FOUND_MAX)
       .map(({ kind, id, sentence }) => ({ kind, id, sentence }));
@@ -50,7 +50,8 @@ export class FindService {
 
   private async names() {
     const { setUp } = await this.factories.load();
-    return { models: [...setUp.models.values()], species: setUp.settings.species.map((s) => s.name) };
+    const people = [...setUp.people.values()].filter((p) => p.active);
+    return { models: [...setUp.models.values()], species: setUp.settings.species.map((s) => s.name), people };
   }
 
   private batches(text: string, modelIds: readonly string[]): Promise<Found[]> {
@@ -139,3 +140,12 @@ export class FindService {
     );
   }
 }
+
+const toFound =
+  (text: string) =>
+  ({ id, name, skills }: Pick<Person, 'id' | 'name' | 'skills'>): Found => ({
+    kind: 'person',
+    id,
+    sentence: [name, ...skills.map((s) => s.skill)].join(', '),
+    exact: Number(name.toLowerCase() === text.toLowerCase()),
+  });

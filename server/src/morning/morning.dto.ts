@@ -85,8 +85,8 @@ export class FloorView {
 }
 
 export class FoundView {
-  @OutEnum(['batch', 'lot', 'instrument', 'order', 'carrier', 'station'])
-  kind: 'batch' | 'lot' | 'instrument' | 'order' | 'carrier' | 'station';
+  @OutEnum(['batch', 'lot', 'instrument', 'order', 'carrier', 'station', 'person'])
+  kind: 'batch' | 'lot' | 'instrument' | 'order' | 'carrier' | 'station' | 'person';
   @Out() id: string;
   @Out() sentence: string;
 }

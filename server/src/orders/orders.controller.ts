@@ -1,11 +1,11 @@
 import { PlaceOrder } from '@ample-crane/core';
 import { Gives } from '../logbook/gives.ts';
-import { Body, Controller, Get, Post, Query } from '@nestjs/common';
+import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { AskOrderDto, OrderOutlookView, OrderView, PlaceOrderDto } from './orders.dto.ts';
+import { AskOrderDto, OrderOutlookView, OrderPastView, OrderView, PlaceOrderDto } from './orders.dto.ts';
 import { OrdersService } from './orders.ts';
 
 @ApiTags('orders')
@@ -25,6 +25,13 @@ export class OrdersController {
   @ApiOkResponse({ type: OrderOutlookView })
   outlook(@Query() asked: AskOrderDto): Promise<OrderOutlookView> {
     return this.orders.outlook(asked);
+  }
+
+  @Get(':id')
+  @Allow('viewer')
+  @ApiOkResponse({ type: OrderPastView })
+  past(@Param('id') id: string): Promise<OrderPastView> {
+    return this.orders.past(id);
   }
 
   @Post()

@@ -45,6 +45,25 @@ export class OrderView {
   @Out() tell: string;
 }
 
+/** An order that may be over: what was asked for, and what became of it. */
+export class OrderPastView {
+  @Out() id: string;
+  @Out() modelName: string;
+  @Out() quantity: number;
+  @Out() shipped: number;
+  @Out() customer: string;
+  @OutList(() => String) options: string[];
+  @Out() placedMs: number;
+  @Out() dueMs: number;
+  /** when the last of it was sent off; null where none was */
+  @OutOrNull(Number) lastShippedMs: number | null;
+  /** the factory's days from the due date to the last that was sent; above zero was late */
+  @OutOrNull(Number) lateDays: number | null;
+  @OutList(() => String) batchIds: string[];
+  /** its instruments, sent off or not */
+  @OutList(() => String) serials: string[];
+}
+
 /** A kind of part that is made ahead, against what will be taken of it. */
 export class MakeNextView {
   @Out() modelId: string;

@@ -96,6 +96,18 @@ describe('an order', () => {
     expect(await order(id)).toMatchObject({ routeId: 'lockkeeper-1', choices: { inlay: 'picture' } });
     expect((await order(id)).options).toContain('Inlay: picture, by the inlay house');
   });
+  test('can be looked up when it is over, and found by who asked', async () => {
+    const { id } = (await place({ customer: 'Old Quay Strings' })).body;
+    // As it is left when all of it has been sent.
+    await factory.database.query('update customer_order set shipped = quantity where id = $1', [id]);
+    expect(await order(id)).toBeUndefined();
+    const past = (await manager.get(`/orders/${id}`)).body;
+    expect(past).toMatchObject({ id, customer: 'Old Quay Strings', quantity: 2, shipped: 2, lastShippedMs: null, lateDays: null, serials: [] });
+    expect(past.options).toContain('Ageing: not aged');
+    const found = (await manager.get('/find?text=Old Quay')).body;
+    expect(found).toContainEqual({ kind: 'order', id, sentence: '2 × Weirstone for Old Quay Strings' });
+    expect((await manager.get('/orders/O9')).status).toBe(404);
+  });
   test('numbers follow each other', async () => {
     const [a, b] = [(await place()).body.id, (await place()).body.id];
     expect(Number(b.slice(1))).toBe(Number(a.slice(1)) + 1);

@@ -23,16 +23,16 @@ import { Injectable } from '@nestjs/common';
 import { DataSource, Not } from 'typeorm';
 import { CommandsService } from '../logbook/commands.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { badInput } from '../platform/problems/problems.ts';
+import { badInput, notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
-import { BatchEntity } from '../batches/batch.entity.ts';
+import { BatchEntity, InstrumentEntity } from '../batches/batch.entity.ts';
 import { BatchLists } from '../batches/batches.lists.ts';
 import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { openOrders } from './openOrders.ts';
-import type { OrderEntity } from './order.entity.ts';
-import type { AskOrderDto, OrderOutlookView, OrderView, PlaceOrderDto } from './orders.dto.ts';
+import { OrderEntity } from './order.entity.ts';
+import type { AskOrderDto, OrderOutlookView, OrderPastView, OrderView, PlaceOrderDto } from './orders.dto.ts';
 
 /** So far ahead the factory's working time is known when dates are reckoned. */
 export const REACH_DAYS = 250;
@@ -122,6 +122,30 @@ export class OrdersService {
         tell: tellCustomer(order, model.name, own, standing, lateDays, day),
       };
     });
+  }
+
+  /** An order, open or over, with its batches and instruments. */
+  async past(id: string): Promise<OrderPastView> {
+    const { manager } = this.database;
+    const order = await manager.findOneBy(OrderEntity, { id });
+    if (!order) throw notFound('order', id);
+    const factory = await this.factories.load();
+    const [batches, instruments] = await Promise.all([
+      manager.find(BatchEntity, { where: { orderId: id }, select: { id: true }, order: { number: 'ASC' } }),
+      manager.find(InstrumentEntity, { where: { orderId: id }, select: { serial: true, shippedMs: true }, order: { serial: 'ASC' } }),
+    ]);
+    const sent = instruments.flatMap((i) => i.shippedMs ?? []);
+    const lastShippedMs = sent.length === 0 ? null : Math.max(...sent);
+    const options = factory.routeInForce(order.modelId, this.clock.nowMs())?.options ?? [];
+    return {
+      ...order,
+      modelName: factory.modelName(order.modelId),
+      options: choicesInWords(options, order.choices),
+      lastShippedMs,
+      lateDays: lastShippedMs === null ? null : factory.daysLate(order.dueMs, lastShippedMs),
+      batchIds: batches.map((b) => b.id),
+      serials: instruments.map((i) => i.serial),
+    };
   }
 
   /** What of each open order nobody has begun, the soonest due first: what Cutting cuts for and Stock keeps wood for. */

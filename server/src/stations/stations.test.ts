@@ -67,6 +67,9 @@ describe('a station', () => {
     expect(await work('DP1')).toMatchObject({ queue: [], running: [], elsewhere: [] });
   });
   test('is found by its code, as when its sign is scanned', async () => {
+    const [person] = (await manager.get('/setup')).body.people;
+    const namesake = (await manager.get(`/find?text=${encodeURIComponent(person.name.slice(0, 5))}`)).body;
+    expect(namesake).toContainEqual(expect.objectContaining({ kind: 'person', id: person.id }));
     const found = (await manager.get('/find?text=FN5')).body;
     expect(found).toContainEqual(expect.objectContaining({ kind: 'station', id: 'FN5' }));
   });

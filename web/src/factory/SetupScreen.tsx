@@ -2,7 +2,7 @@ import { STAGE_NAMES } from '@ample-crane/core';
 import { Button, Tab, Tabs, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -97,6 +97,8 @@ const TABLE_HEIGHT = 'calc(100vh - 290px)';
 function People({ people }: { people: readonly View<'PersonView'>[] }) {
   const { may, date } = useSession();
   const [edited, setEdited] = useState<View<'PersonView'> | 'new' | null>(null);
+  const [search] = useSearchParams();
+  const found = people.find((p) => p.id === search.get('person'));
   const columns: GridColDef<View<'PersonView'>>[] = [
     { field: 'name', headerName: 'Name', width: 190 },
     { field: 'login', headerName: 'Sign-in', width: 110, valueFormatter: (value: string | null) => value ?? 'none' },
@@ -128,9 +130,14 @@ function People({ people }: { people: readonly View<'PersonView'>[] }) {
           Add a person
         </Button>
       )}
+      {found && (
+        <Button component={Link} to="/setup?tab=People" sx={{ mb: 1 }}>
+          Show everybody
+        </Button>
+      )}
       <DataTable
         label="People"
-        rows={people}
+        rows={found ? [found] : people}
         columns={columns}
         getRowId={(p) => p.id}
         height={TABLE_HEIGHT}

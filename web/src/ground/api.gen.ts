@@ -480,6 +480,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/orders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Orders_past"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{id}/coats": {
         parameters: {
             query?: never;
@@ -2364,7 +2380,7 @@ export interface components {
         };
         FoundView: {
             /** @enum {string} */
-            kind: "batch" | "lot" | "instrument" | "order" | "carrier" | "station";
+            kind: "batch" | "lot" | "instrument" | "order" | "carrier" | "station" | "person";
             id: string;
             sentence: string;
         };
@@ -2616,6 +2632,20 @@ export interface components {
                 [key: string]: string;
             };
             earliestMs: number;
+        };
+        OrderPastView: {
+            id: string;
+            modelName: string;
+            quantity: number;
+            shipped: number;
+            customer: string;
+            options: string[];
+            placedMs: number;
+            dueMs: number;
+            lastShippedMs: number | null;
+            lateDays: number | null;
+            batchIds: string[];
+            serials: string[];
         };
         PlaceOrderDto: {
             modelId: string;
@@ -5096,6 +5126,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OrderOutlookView"];
+                };
+            };
+        };
+    };
+    Orders_past: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderPastView"];
                 };
             };
         };

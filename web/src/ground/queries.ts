@@ -173,6 +173,13 @@ export const useOrderOutlook = (asked: AskedOf<'/api/orders/outlook'> | null) =>
     placeholderData: keepPreviousData,
   });
 export const useOrders = () => useQuery({ queryKey: ['orders'], queryFn: () => ask(client.GET('/api/orders')) });
+/** An order whether it is open or over; none is asked for without its id. */
+export const useOrderPast = (id: string | null) =>
+  useQuery({
+    queryKey: ['orders', 'past', id],
+    queryFn: () => ask(client.GET('/api/orders/{id}', { params: { path: { id: id ?? '' } } })),
+    enabled: id !== null,
+  });
 export const useBatchPage = (asked: AskedOf<'/api/batches'>) =>
   useQuery({
     queryKey: ['batches', 'page', asked],

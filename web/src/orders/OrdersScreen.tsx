@@ -10,6 +10,7 @@ import { DataTable } from '../parts/DataTable.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { OrderDrawer } from './OrderDrawer.tsx';
+import { OrderPastDrawer } from './OrderPastDrawer.tsx';
 import { PlaceOrderDialog } from './PlaceOrderDialog.tsx';
 import { StartBatchDialog } from './StartBatchDialog.tsx';
 
@@ -37,7 +38,8 @@ export default function OrdersScreen() {
       {(orders) => {
         const late = orders.filter((o) => o.lateDays > 0).length;
         const starting = orders.find((o) => o.id === startingId);
-        const opened = orders.find((o) => o.id === search.get('order'));
+        const asked = search.get('order');
+        const opened = orders.find((o) => o.id === asked);
         const unstarted = orders.filter((o) => o.batchIds.length === 0).length;
         return (
           <>
@@ -50,6 +52,7 @@ export default function OrdersScreen() {
               onStart={may('lead') ? (order) => setStartingId(order.id) : undefined}
               onOpen={(order) => setSearch({ order: order.id })}
             />
+            {asked !== null && !opened && <OrderPastDrawer id={asked} onClose={() => setSearch({})} />}
             {opened && (
               <OrderDrawer
                 order={opened}

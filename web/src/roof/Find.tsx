@@ -16,6 +16,7 @@ const PATHS: Record<Named['kind'], (id: string) => string> = {
   order: (id) => `/orders?order=${encodeURIComponent(id)}`,
   carrier: (id) => `/carriers/${encodeURIComponent(id)}`,
   station: (code) => `/station/${encodeURIComponent(code)}`,
+  person: (id) => `/setup?tab=People&person=${encodeURIComponent(id)}`,
 };
 
 const find = (text: string) => ask(client.GET('/api/find', { params: { query: { text } } }));
@@ -101,7 +102,7 @@ export function Find() {
   );
 }
 
-const LOOKED_THROUGH = 'batches, pieces, lots, boards, blanks, instruments, orders, carriers and stations';
+const LOOKED_THROUGH = 'batches, pieces, lots, boards, blanks, instruments, orders, carriers, stations and people';
 
 /** What there is to say of a text that led nowhere. */
 function wordsFor({

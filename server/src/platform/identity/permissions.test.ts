@@ -26,6 +26,8 @@ const ACTS: [string, Method, string, Role][] = [
   ['see instruments', 'get', '/instruments', 'viewer'],
   ['see the climate', 'get', '/zones', 'viewer'],
   ['see the set-up', 'get', '/setup', 'viewer'],
+  ['see an order that is over', 'get', '/orders/O1', 'viewer'],
+  ['see months side by side', 'get', '/flow/months', 'viewer'],
   ['find something', 'get', '/find?text=B1', 'viewer'],
   ['choose their own units', 'patch', '/session', 'viewer'],
   ['have a calendar feed', 'post', '/calendar', 'viewer'],
