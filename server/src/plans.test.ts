@@ -117,6 +117,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/blanks': ['/blanks'],
     '/api/stock': ['/stock', 'orders', 'wood'],
     '/api/stock/allotment': ['/stock/allotment?modelId=weirstone&component=body', 'orders', 'wood'],
+    '/api/stock/orders/{id}': [`/stock/orders/${await first('select id from customer_order where shipped < quantity')}`, 'orders', 'wood'],
     '/api/pictures/{id}': [`/pictures/${await first('select id from picture')}`],
     '/api/factory': ['/factory'],
     '/api/setup': ['/setup'],

@@ -1,11 +1,14 @@
 import type { Carrier } from '../carriers/index.ts';
 import {
   isAttended,
-  NO_FACTS,
+  factsOfChoice,
   operationOf,
   resolveRoute,
+  servesAs,
+  startedComponents,
   RouteBook,
   waysOf,
+  type Component,
   type Operation,
   type Prerequisite,
   type Route,
@@ -16,8 +19,8 @@ import {
 } from '../routing/index.ts';
 import { People } from './people.ts';
 import { WallClock, WorkCalendar, WorkingTime, type Interval } from '../maths/index.ts';
-import type { OrderBook } from '../orders/index.ts';
-import { speciesIn, type Species, type WoodFactory } from '../timber/index.ts';
+import type { Order, OrderBook } from '../orders/index.ts';
+import { speciesIn, type Species, type WoodFactory, type WoodNeed } from '../timber/index.ts';
 import type { Model, RouteVersion, SetUp } from './setUp.ts';
 
 /** Something on a route: a batch, which knows its options, or no more than the route's name. */
@@ -60,6 +63,11 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
 
   sameFacts(facts: RouteFacts): RouteFacts {
     return this.book.sameFacts(facts);
+  }
+
+  /** Whether a part made for some choices can be used where others are wanted, of the same model. */
+  servesAs(routeId: string, component: Component, made: RouteFacts, wanted: RouteFacts): boolean {
+    return servesAs(this.book.route(routeId), component, made, wanted);
   }
 
   /** The step that something stands at. */
@@ -138,10 +146,24 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     return followers;
   }
 
-  /** What the route's conditions look at, for a model and an order's choices. */
-  factsOf(model: Model, choices: Readonly<Record<string, string>> = {}): RouteFacts {
-    const species = Object.fromEntries(Object.entries(model.wood).map(([component, need]) => [component, need.species]));
-    return { ...NO_FACTS, choices, species, construction: model.construction };
+  /** What the conditions of a route look at, for an order's choices: the model's wood, or what was chosen in its place. */
+  factsOf(model: Model, routeId: string, choices: Readonly<Record<string, string>> = {}): RouteFacts {
+    return factsOfChoice(usualFacts(model), this.book.route(routeId).options ?? [], choices);
+  }
+
+  /** The wood a component is made of, as an order has chosen it; nothing where the model does not make it apart. */
+  woodNeed(model: Model, component: Component, facts: RouteFacts): WoodNeed | undefined {
+    const usual = model.wood[component];
+    return usual && { ...usual, species: facts.species[component] ?? usual.species };
+  }
+
+  woodNeedsOf({ modelId, choices }: Pick<Order, 'modelId' | 'choices'>, atMs: number): WoodNeed[] {
+    const [model, inForce] = [this.model(modelId), this.routeInForce(modelId, atMs)];
+    if (!model || !inForce) return [];
+    const facts = this.factsOf(model, inForce.id, choices);
+    return startedComponents(this.routeOf({ routeId: inForce.id, facts })).flatMap(
+      (component) => this.woodNeed(model, component, facts) ?? [],
+    );
   }
 
   model(id: string): Model | undefined {
@@ -205,14 +227,14 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
 
   /** The factory that a route of a model is to be run in, on the day of an instant. */
   worldOf(model: Model, atMs: number): RouteWorld {
-    const { species, construction } = this.factsOf(model);
     return {
       stationCodes: new Set(this.setUp.stations.keys()),
       skillLevels: this.people.levels(atMs),
       carriers: this.inUse,
       modelIds: new Set(this.setUp.models.keys()),
       materialIds: new Set(this.setUp.materials.keys()),
-      facts: { species, construction },
+      speciesNames: new Set(this.setUp.settings.species.map((s) => s.name)),
+      facts: usualFacts(model),
     };
   }
 
@@ -232,3 +254,9 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
       .map((p) => (p.note === '' ? p.what : `${p.what} (${p.note})`));
   }
 }
+
+/** What there is to look at of a model before anything is chosen. */
+const usualFacts = ({ wood, construction }: Model): Omit<RouteFacts, 'choices'> => ({
+  species: Object.fromEntries(Object.entries(wood).map(([component, need]) => [component, need.species])),
+  construction,
+});

@@ -52,6 +52,11 @@ export const FitInstruments = commandKind('fit instruments')<FitRequest, Fitting
   decide({ bodyBatchId, neckBatchId, pairs }, { rows, factory, nowMs, answers }): Decision<Decided<typeof InstrumentsFitted>> {
     const body = rows.get(Batch, bodyBatchId);
     const side = (id: string) => ({ batch: rows.get(Batch, id), pieces: piecesIn(rows, id) });
+    const neck = neckBatchId === null ? undefined : rows.get(Batch, neckBatchId);
+    if (neck && neck.modelId === body.modelId && !factory.servesAs(body.routeId, 'neck', neck.facts, body.facts))
+      return refuse(`The necks of batch ${neck.id} were made for other choices, or of other wood, than the bodies of batch ${body.id}`, {
+        remedy: 'Fit necks that were made for the same',
+      });
     const decision = decideFitting(factory.routeOf(body), side(bodyBatchId), neckBatchId === null ? null : side(neckBatchId), pairs);
     if (decision.kind === 'refuse') return decision;
     const number = answers.to(NextNumber, { of: 'batch' });

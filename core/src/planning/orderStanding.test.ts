@@ -3,7 +3,7 @@ import { WorkCalendar, WorkingTime } from '../maths/index.ts';
 import { batchOf, step } from '../test/parts.ts';
 import { DAY_MS } from '../units/index.ts';
 import { lacksOf, orderStanding, SpareParts } from './index.ts';
-import type { Route } from '../routing/index.ts';
+import { NO_FACTS, type Route } from '../routing/index.ts';
 
 // A neck gets its fingerboard, meets a body, and the instrument is shipped.
 const route: Route = {
@@ -52,15 +52,15 @@ describe('what an order lacks', () => {
 
 describe('spare parts', () => {
   test('make up for what orders lack, the first one first, once', () => {
-    const spares = new SpareParts([on('B9', 'neck', 'shape', 3), on('B8', 'body', 'body', 1)]);
+    const spares = new SpareParts([on('B9', 'neck', 'shape', 3), on('B8', 'body', 'body', 1)], () => true);
     const lacks = lacksOf({ quantity: 2, shipped: 0 }, route, []);
-    expect(spares.fill('m', lacks)).toEqual([{ component: 'body', count: 1 }]);
-    expect(spares.fill('m', lacks)).toEqual([
+    expect(spares.fill('m', lacks, NO_FACTS)).toEqual([{ component: 'body', count: 1 }]);
+    expect(spares.fill('m', lacks, NO_FACTS)).toEqual([
       { component: 'body', count: 2 },
       { component: 'neck', count: 1 },
       { component: 'fingerboard', count: 1 },
     ]);
-    expect(spares.fill('other', lacks)).toEqual(lacks);
+    expect(spares.fill('other', lacks, NO_FACTS)).toEqual(lacks);
   });
 });
 

@@ -1,7 +1,7 @@
 import type { Batch } from '../batches/index.ts';
 import type { WorkingTime } from '../maths/index.ts';
 import type { Order } from '../orders/index.ts';
-import { firstOperation, pathFrom, startedComponents, type Component, type Route } from '../routing/index.ts';
+import { firstOperation, pathFrom, startedComponents, type Component, type Route, type RouteFacts } from '../routing/index.ts';
 import { earliestFromStart, forecastRoute } from './forecast.ts';
 
 /** A batch of an order, on the route it is on. */
@@ -47,23 +47,29 @@ export function lacksOf(order: Pick<Order, 'quantity' | 'shipped'>, route: Route
  * first has them first.
  */
 export class SpareParts {
-  private readonly parts: { modelId: string; component: Component; left: number }[];
+  private readonly parts: { batch: Batch; component: Component; left: number }[];
 
-  /** @param batches in work, of no open order */
-  constructor(batches: readonly OnOrder[]) {
+  /**
+   * @param batches in work, of no open order
+   * @param serves whether what a batch holds of a component can be used where such facts are wanted
+   */
+  constructor(
+    batches: readonly OnOrder[],
+    private readonly serves: (batch: Batch, component: Component, wanted: RouteFacts) => boolean,
+  ) {
     this.parts = batches.flatMap(({ batch, route }) =>
       startedComponents(route)
         .filter((component) => isOnTheWayOf(component, batch, route))
-        .map((component) => ({ modelId: batch.modelId, component, left: batch.quantity })),
+        .map((component) => ({ batch, component, left: batch.quantity })),
     );
   }
 
   /** What an order lacks when it has taken what there is; nobody else gets that. */
-  fill(modelId: string, lacks: readonly Lack[]): Lack[] {
+  fill(modelId: string, lacks: readonly Lack[], wanted: RouteFacts): Lack[] {
     return lacks.flatMap(({ component, count }) => {
       let missing = count;
       for (const part of this.parts) {
-        if (part.modelId !== modelId || part.component !== component) continue;
+        if (part.batch.modelId !== modelId || part.component !== component || !this.serves(part.batch, component, wanted)) continue;
         const taken = Math.min(missing, part.left);
         part.left -= taken;
         missing -= taken;

@@ -12,6 +12,7 @@ const world: RouteWorld = {
   carriers: CARRIERS,
   modelIds: new Set(['wide', 'braces']),
   materialIds: new Set(['lacquer']),
+  speciesNames: new Set(['mahogany', 'wenge']),
   facts: { species: { body: 'mahogany' }, construction: 'wide' },
 };
 const said = (route: Route, where = world) => checkRoute(route, where).map((p) => `${p.operationId ?? 'route'}: ${p.message}`);

@@ -1,8 +1,9 @@
 import { checkAspects, checkAspectsInWorld, checkAspectsOnPath, waysOf } from './aspects/index.ts';
-import { everyChoice, type RouteOption } from './condition.ts';
+import { everyChoice, factsOfChoice, type RouteOption } from './condition.ts';
 import type { Operation, Route } from './operation.ts';
 import { resolveRoute } from './resolve.ts';
 import { before, isStart, pathFrom } from './graph.ts';
+import type { Component } from './stage.ts';
 import { checkRules, checkRulesInWorld, looksAt } from './rules/index.ts';
 import type { RouteWorld } from './world.ts';
 
@@ -31,7 +32,7 @@ export function checkRoute(route: Route, world?: RouteWorld): RouteProblem[] {
   checkGraph(route, say);
   if (problems.length > 0) return problems;
   for (const choices of everyChoice(route.options ?? [])) {
-    const facts = { species: {}, construction: '', ...world?.facts, choices };
+    const facts = factsOfChoice({ species: {}, construction: '', ...world?.facts }, route.options ?? [], choices);
     const chosen = describe(route, choices);
     checkGraph(resolveRoute(route, facts), (o, message) => say(o, chosen === '' ? message : `${chosen}: ${message}`));
   }
@@ -164,6 +165,14 @@ function checkOptions(options: readonly RouteOption[], say: Say): void {
 
 /** What the factory does not have. */
 function checkWorld(route: Route, world: RouteWorld, say: Say): void {
+  for (const option of route.options ?? [])
+    for (const value of option.values)
+      for (const [part, species] of Object.entries(value.wood ?? {})) {
+        const chosen = `"${option.name}: ${value.name}"`;
+        if (!world.speciesNames.has(species)) say(null, `${chosen} makes the ${part} of ${species}, which is no species on record`);
+        if (world.facts.species[part as Component] === undefined)
+          say(null, `${chosen} chooses a wood for the ${part}, which this model does not make apart`);
+      }
   for (const o of route.operations) {
     for (const way of waysOf(o)) {
       const at = way.name === o.name ? `"${o.name}"` : `"${o.name}" (${way.name})`;

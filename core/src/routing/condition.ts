@@ -4,7 +4,22 @@ import type { Component } from './stage.ts';
 export interface RouteOption {
   id: string;
   name: string;
-  values: readonly { id: string; name: string }[];
+  values: readonly OptionValue[];
+}
+
+/** How the wood shows in the end: through a clear finish, or not under a solid colour. */
+export const LOOKS = ['clear', 'solid'] as const;
+export type Look = (typeof LOOKS)[number];
+
+export interface OptionValue {
+  id: string;
+  name: string;
+  /** parts that are then made of another wood than the model's usual */
+  wood?: Readonly<Partial<Record<Component, string>>>;
+  /** whether the wood shows, where this decides it */
+  look?: Look;
+  /** what it adds to the price of an instrument, in the factory's money */
+  extraPrice?: number;
 }
 
 /** When a step belongs to the route. */
@@ -34,6 +49,30 @@ export function withDefaults(options: readonly RouteOption[], choices: Readonly<
     }),
   );
 }
+
+/** The values that an order's choices come to. */
+export function chosenValues(options: readonly RouteOption[], choices: Readonly<Record<string, string>>): OptionValue[] {
+  const all = withDefaults(options, choices);
+  return options.flatMap(({ id, values }) => values.find((v) => v.id === all[id]) ?? []);
+}
+
+/** What conditions look at, once an order has chosen: its own wood in place of the model's usual. */
+export function factsOfChoice(
+  usual: Omit<RouteFacts, 'choices'>,
+  options: readonly RouteOption[],
+  choices: Readonly<Record<string, string>>,
+): RouteFacts {
+  const wood = chosenValues(options, choices).reduce((all, value) => ({ ...all, ...value.wood }), usual.species);
+  return { ...usual, species: wood, choices };
+}
+
+/** What an order's choices add to the price of an instrument. */
+export const extraPriceOf = (options: readonly RouteOption[], choices: Readonly<Record<string, string>>): number =>
+  chosenValues(options, choices).reduce((sum, { extraPrice = 0 }) => sum + extraPrice, 0);
+
+/** Whether the wood of an order will show; as a solid colour where nothing it chose decides that. */
+export const lookOf = (options: readonly RouteOption[], choices: Readonly<Record<string, string>>): Look =>
+  chosenValues(options, choices).findLast((value) => value.look !== undefined)?.look ?? 'solid';
 
 export function holds(condition: Condition, facts: RouteFacts, options: readonly RouteOption[] = []): boolean {
   switch (condition.kind) {

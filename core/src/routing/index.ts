@@ -11,6 +11,7 @@ export * from './graph.ts';
 export * from './step.ts';
 export * from './routes.ts';
 export * from './rules/index.ts';
+export * from './serves.ts';
 export * from './stage.ts';
 export * from './touch.ts';
 export * from './world.ts';

@@ -10,6 +10,8 @@ export interface RouteWorld {
   modelIds: ReadonlySet<string>;
   /** coatings on record */
   materialIds: ReadonlySet<string>;
+  /** woods on record */
+  speciesNames: ReadonlySet<string>;
   /** wood and construction of the model */
   facts: Omit<RouteFacts, 'choices'>;
 }

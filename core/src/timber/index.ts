@@ -4,6 +4,7 @@ export * from './drying.ts';
 export type { Mode, Point } from './dryingCurve.ts';
 export * from './dryingFit.ts';
 export * from './dryingForecast.ts';
+export * from './keptWood.ts';
 export * from './kiln.ts';
 export * from './lot.ts';
 export * from './meter.ts';

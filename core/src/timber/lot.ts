@@ -1,4 +1,5 @@
 import { rowKind, rowsBy, rowsOf } from '../ledger/index.ts';
+import { KeptWood } from './keptWood.ts';
 import type { Depth } from './readings.ts';
 import type { Method } from './session.ts';
 
@@ -49,7 +50,11 @@ export interface Lot {
   scheduleId: string | null;
   version: number;
 }
-export const Lot = rowKind<Lot>('lot', { key: 'id' });
+export const Lot = rowKind<Lot>('lot', {
+  key: 'id',
+  // What orders keep of it.
+  alongWith: ({ id }) => [{ kind: KeptWood, field: 'lotId', values: [id] }],
+});
 
 /** What a lot is bought as. */
 export type LotReceipt = Pick<

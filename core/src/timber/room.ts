@@ -3,6 +3,7 @@ import { BlanksReserved } from './entries/blanksReserved.ts';
 import { BlanksWeighed } from './entries/blanksWeighed.ts';
 import { BoardsCut } from './entries/boardsCut.ts';
 import { BoardsMeasured } from './entries/boardsMeasured.ts';
+import { WoodKept } from './entries/woodKept.ts';
 import { LotDescribed } from './entries/lotDescribed.ts';
 import { LotMoved } from './entries/lotMoved.ts';
 import { LotRead } from './entries/lotRead.ts';
@@ -15,6 +16,7 @@ import { CorrectReading } from './commands/correctReading.ts';
 import { CutBoards } from './commands/cutBoards.ts';
 import { DescribeLot } from './commands/describeLot.ts';
 import { ImportReadings } from './commands/importReadings.ts';
+import { KeepWood } from './commands/keepWood.ts';
 import { MeasureBoards } from './commands/measureBoards.ts';
 import { MoveLot } from './commands/moveLot.ts';
 import { ReadLot } from './commands/readLot.ts';
@@ -24,6 +26,7 @@ import { ReserveBlanks } from './commands/reserveBlanks.ts';
 import { StrikeReading } from './commands/strikeReading.ts';
 import { WeighBlanks } from './commands/weighBlanks.ts';
 import { readingsOf } from './answers.ts';
+import { KeptWood } from './keptWood.ts';
 import { Lot, Reading, ReadingSession } from './lot.ts';
 import { Blank, StockBoard } from './stock.ts';
 import { CutYield, SupplierRecord, WoodUse } from './tallies.ts';
@@ -31,7 +34,7 @@ import type { WoodFactory } from './woodFactory.ts';
 
 export const timber = {
   name: 'timber',
-  rows: [Lot, ReadingSession, Reading, StockBoard, Blank, WoodUse, SupplierRecord, CutYield],
+  rows: [Lot, ReadingSession, Reading, StockBoard, Blank, KeptWood, WoodUse, SupplierRecord, CutYield],
   entries: [
     LotReceived,
     LotDescribed,
@@ -45,6 +48,7 @@ export const timber = {
     BoardsCut,
     BlanksWeighed,
     BlanksReserved,
+    WoodKept,
   ],
   commands: [
     ReceiveLot,
@@ -59,6 +63,7 @@ export const timber = {
     CutBoards,
     WeighBlanks,
     ReserveBlanks,
+    KeepWood,
   ],
   answers: [readingsOf],
 } as const satisfies Room<never, WoodFactory>;

@@ -52,6 +52,7 @@ const factory: WoodFactory = {
   species: () => {
     throw new Error('No species is asked for');
   },
+  woodNeedsOf: () => [],
   setUp: { settings },
 };
 const shop = (pct: number) => new Answers().give(ShopEmc, {}, pct);

@@ -2,7 +2,7 @@ import { rowKind, rowsOf, type Rows } from '../ledger/index.ts';
 import { groupBy } from '../maths/index.ts';
 import { Lot } from './lot.ts';
 import type { Board, BoardPlan } from './cutting/index.ts';
-import type { Look } from './weightAllotment.ts';
+import type { Look } from '../routing/index.ts';
 
 /** A board of a lot, measured so that it can be planned. */
 export interface StockBoard extends Board {

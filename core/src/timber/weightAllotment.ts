@@ -1,8 +1,5 @@
 import { assign } from '../maths/index.ts';
-
-/** What a blank's surface bears: a clear finish asks for the better look, a solid colour takes either. */
-export const LOOKS = ['clear', 'solid'] as const;
-export type Look = (typeof LOOKS)[number];
+import type { Look } from '../routing/index.ts';
 
 /** A blank that was weighed. */
 export interface WeighedBlank {
@@ -13,6 +10,7 @@ export interface WeighedBlank {
   volumeCm3: number;
   /** when it was weighed, dry basis */
   moisturePct: number;
+  /** what its surface bears: a clear finish asks for the better look, a solid colour takes either */
   look: Look;
   /** the order it is kept for */
   reservedFor: string | null;

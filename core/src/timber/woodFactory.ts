@@ -2,7 +2,9 @@ import { question } from '../ledger/index.ts';
 import type { KilnSchedule } from './kiln.ts';
 import type { MoistureGateSettings } from './moistureGate.ts';
 import type { MoistureBandSettings, MoistureException } from './moistureRules.ts';
+import type { Order } from '../orders/index.ts';
 import type { Species } from './species.ts';
+import type { WoodNeed } from './woodNeed.ts';
 
 /** What the wood room has decided for itself. */
 export interface WoodSettings {
@@ -17,6 +19,8 @@ export interface WoodSettings {
 export interface WoodFactory {
   hasZone(id: string): boolean;
   species(name: string): Species;
+  /** the wood of each part that an order's instruments are begun from, as it has chosen */
+  woodNeedsOf(order: Pick<Order, 'modelId' | 'choices'>, atMs: number): WoodNeed[];
   readonly setUp: { readonly settings: WoodSettings };
 }
 

@@ -32,4 +32,27 @@ export interface WeightTarget {
   otherMassG: number;
 }
 
+/** Blanks are sawn to within so much. */
+const SAWN_MM = 0.5;
+
+/**
+ * Why a blank cannot become a part; null where it can. It is bound to no model by being cut for one: any part of the same
+ * wood that it is large enough for may be made of it.
+ */
+export function blankObjection(
+  blank: { id: string } & Pick<BlankSize, 'lengthMm' | 'widthMm' | 'thicknessMm'>,
+  lot: { species: string; use: LotUse },
+  need: WoodNeed,
+): string | null {
+  if (lot.species !== need.species || lot.use !== need.use)
+    return `Blank ${blank.id} is ${lot.species} for ${lot.use}; ${need.species} for ${need.use} is needed`;
+  const sizes = [
+    ['long', blank.lengthMm, need.blank?.lengthMm],
+    ['wide', blank.widthMm, need.blank?.widthMm],
+    ['thick', blank.thicknessMm, need.blank?.thicknessMm],
+  ] as const;
+  const small = sizes.find(([, has, asked]) => asked !== undefined && has < asked - SAWN_MM);
+  return small ? `Blank ${blank.id} is ${small[1]} mm ${small[0]}; ${small[2] ?? 0} mm are needed` : null;
+}
+
 export type ModelWood = Partial<Record<Component, WoodNeed>>;

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import {
+import { SPECIES,
   ALL_BODIES,
   BodyHour,
   checkRoute,
@@ -80,6 +80,7 @@ describe('the factory itself', () => {
       carriers: DEMO_CARRIERS,
       modelIds: new Set(DEMO_MODELS.map((m) => m.id)),
       materialIds: new Set(DEMO_MATERIALS.map((m) => m.id)),
+      speciesNames: new Set(SPECIES.map((s) => s.name)),
       facts: { species: Object.fromEntries(Object.entries(model.wood).map(([c, n]) => [c, n.species])), construction: model.construction },
     };
     expect(checkRoute(route, world)).toEqual([]);

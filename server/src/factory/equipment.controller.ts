@@ -8,7 +8,6 @@ import {
   ChangeCarrierDto,
   ChangePrerequisiteDto,
   EquipmentService,
-  ModelDto,
   PrerequisiteDto,
   StationDto,
   ZoneDto,
@@ -63,13 +62,5 @@ export class EquipmentController {
   @ApiOkResponse({ type: DoneView })
   changePrerequisite(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ChangePrerequisiteDto): Promise<DoneView> {
     return this.equipment.changePrerequisite(actor, id, dto);
-  }
-
-  @Post('models')
-  @Allow('manager')
-  @HttpCode(200)
-  @ApiOkResponse({ type: DoneView })
-  addModel(@CurrentActor() actor: Actor, @Body() dto: ModelDto): Promise<DoneView> {
-    return this.equipment.addModel(actor, dto);
   }
 }

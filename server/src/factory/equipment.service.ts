@@ -1,24 +1,13 @@
-import {
-  CARRIER_KINDS,
-  COMPONENTS,
-  LOT_USES,
-  PREREQUISITE_KINDS,
-  STAGES,
-  type CarrierKind,
-  type Component,
-  type LotUse,
-  type Prerequisite,
-  type Stage,
-} from '@ample-crane/core';
+import { CARRIER_KINDS, PREREQUISITE_KINDS, STAGES, type CarrierKind, type Prerequisite, type Stage } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
-import { InCount, InFlag, InList, InNumber, InOneOf, InPart, InText, Out, OutEnum, OutOrNull } from '../platform/http/fields.ts';
+import { InCount, InFlag, InOneOf, InText, Out, OutEnum, OutOrNull } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, stale } from '../platform/problems/problems.ts';
 import { ChangesService } from './changes.service.ts';
-import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from './factory.entity.ts';
+import { CarrierEntity, ModelEntity, PrerequisiteEntity, StationEntity } from './factory.entity.ts';
 
 const ID = { max: 30, pattern: /^[A-Za-z0-9][A-Za-z0-9-]*$/, hint: 'Use letters, digits and dashes' };
 const PREREQUISITE_STATES = ['draft', 'released', 'withdrawn'] as const;
@@ -78,45 +67,7 @@ export class PrerequisiteView {
   @Out() version: number;
 }
 
-export class BlankSizeDto {
-  @InNumber({ min: 1, max: 12_000 }) lengthMm: number;
-  @InNumber({ min: 1, max: 2_000 }) widthMm: number;
-  @InNumber({ min: 0.5, max: 300 }) thicknessMm: number;
-  @InCount({ min: 0, max: 12 }) leavesEach: number;
-}
-
-export class WeightTargetDto {
-  @InNumber({ min: 1, max: 50_000 }) lowG: number;
-  @InNumber({ min: 1, max: 50_000 }) highG: number;
-  @InNumber({ min: 1, max: 100_000 }) partVolumeCm3: number;
-  @InNumber({ min: 0, max: 50_000 }) otherMassG: number;
-}
-
-export class WoodDto {
-  @InOneOf(COMPONENTS) component: Component;
-  @InText({ max: 60 }) species: string;
-  @InOneOf(LOT_USES) use: LotUse;
-  @InNumber({ min: 0.000001, max: 1 }) volumeM3: number;
-  @InNumber({ min: 0.5, max: 300 }) thicknessMm: number;
-  /** the blank it is made of, where boards are measured and planned */
-  @InPart(() => BlankSizeDto, { optional: true }) blank?: BlankSizeDto;
-  @InPart(() => WeightTargetDto, { optional: true }) weight?: WeightTargetDto;
-}
-
-export class ModelDto {
-  @InText(ID) id: string;
-  @InText({ max: 4, pattern: /^[A-Z0-9]+$/, hint: 'Use capitals and digits' }) code: string;
-  @InText({ max: 60 }) name: string;
-  @InText({ max: 80 }) construction: string;
-  @InCount({ min: 1, max: 40 }) batchSize: number;
-  @InNumber({ min: 200, max: 1200 }) scaleLengthMm: number;
-  @InNumber({ min: 0, max: 2 }) clearanceLowMm: number;
-  @InNumber({ min: 0, max: 2 }) clearanceTargetMm: number;
-  @InNumber({ min: 0, max: 2 }) clearanceHighMm: number;
-  @InList(() => WoodDto, { max: 8 }) wood: WoodDto[];
-}
-
-/** What the factory owns and builds: rooms, stations, carriers, programs and kits, models. */
+/** What the factory owns: rooms, stations, carriers, programs and kits. */
 @Injectable()
 export class EquipmentService {
   constructor(private readonly changes: ChangesService) {}
@@ -184,36 +135,6 @@ export class EquipmentService {
       const { revision, state, note } = dto;
       await manager.update(PrerequisiteEntity, { id }, { revision, state, note, version: row.version + 1 });
       return { before: { revision: row.revision, state: row.state, note: row.note }, after: { revision, state, note } };
-    });
-  }
-
-  /** A model begins with an empty draft of its route. */
-  addModel(actor: Actor, dto: ModelDto): Promise<{ id: string }> {
-    const { clearanceLowMm: lowMm, clearanceTargetMm: targetMm, clearanceHighMm: highMm, wood, ...model } = dto;
-    return this.changes.make(actor, 'model', dto.id, dto, async (manager) => {
-      for (const field of ['id', 'code', 'name'] as const)
-        if (await manager.existsBy(ModelEntity, { [field]: dto[field] })) throw badInput(field, 'Another model has this already');
-      if (!(lowMm <= targetMm && targetMm <= highMm)) throw badInput('clearanceTargetMm', 'The target lies within the band');
-      if (new Set(wood.map((w) => w.component)).size !== wood.length) throw badInput('wood', 'A component is named twice');
-      await manager.insert(ModelEntity, {
-        ...model,
-        clearance: { lowMm, targetMm, highMm },
-        wood: Object.fromEntries(wood.map(({ component, ...need }) => [component, need])),
-        active: true,
-      });
-      const routeId = `${dto.id}-1`;
-      const graph = { id: routeId, modelId: dto.id, version: 1, operations: [] };
-      await manager.insert(RouteEntity, {
-        id: routeId,
-        modelId: dto.id,
-        version: 1,
-        graph,
-        state: 'draft',
-        effectiveMs: null,
-        reason: '',
-        revision: 1,
-      });
-      return { before: null, after: dto };
     });
   }
 }

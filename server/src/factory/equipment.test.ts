@@ -87,3 +87,44 @@ test('a model begins without a route, and nothing is started on it until one is 
   expect((await manager.post('/routes/osprey-1/release', { revision: 2, reason: 'First of its kind' })).status).toBe(200);
   expect((await manager.post('/orders', order)).status).toBe(200);
 });
+
+describe('what is decided of a model', () => {
+  const millrace = async () => (await setup()).models.find((m: { id: string }) => m.id === 'millrace');
+  const sheetOf = (model: Record<string, unknown>) => {
+    const { name, construction, batchSize, scaleLengthMm, clearanceLowMm, clearanceTargetMm, clearanceHighMm, active, tag } = model;
+    const wood = (model['wood'] as Record<string, unknown>[]).map(({ blank, weight, ...w }) => ({
+      ...w,
+      ...(blank ? { blank } : {}),
+      ...(weight ? { weight } : {}),
+    }));
+    return { name, construction, batchSize, scaleLengthMm, clearanceLowMm, clearanceTargetMm, clearanceHighMm, active, wood, seen: tag };
+  };
+  test('can be changed after it was added: weights, clearance, wood, whether it is built', async () => {
+    const before = sheetOf(await millrace());
+    const [body, ...rest] = before.wood as { weight?: object }[];
+    const weight = { lowG: 3300, highG: 3700, partVolumeCm3: 4100, otherMassG: 1700 };
+    const wood = [{ ...body, weight }, ...rest];
+    const put = (over: object) => manager.put('/models/millrace', { ...before, ...over });
+    expect((await put({ clearanceTargetMm: 0.3 })).body.fields[0].field).toBe('clearanceTargetMm');
+    expect((await put({ wood: [{ ...body, weight: { ...weight, highG: 3000 } }] })).body.fields[0].field).toBe('wood.0.weight.highG');
+    expect((await put({ name: 'Weirstone' })).body.fields[0].field).toBe('name');
+    expect((await put({ wood, clearanceTargetMm: 0.1, active: false })).status).toBe(200);
+    const after = await millrace();
+    expect(after).toMatchObject({ clearanceTargetMm: 0.1, active: false });
+    expect(after.wood[0].weight).toEqual(weight);
+    // Who had it before them as it was is told, not overruled.
+    expect((await put({ active: true })).status).toBe(409);
+    expect((await manager.put('/models/millrace', sheetOf({ ...after, active: true }))).status).toBe(200);
+    expect((await manager.put('/models/harp', before)).status).toBe(404);
+  });
+  test('the factory has a name, rooms and money of its own', async () => {
+    const { house, tags } = await setup();
+    const put = (over: object) => manager.put('/settings/house', { ...house, seen: tags.house, ...over });
+    expect((await put({ woodRoomZoneId: 'cellar' })).body.fields[0].message).toBe('There is no zone cellar');
+    expect((await put({ currency: 'XYZ' })).body.fields[0].field).toBe('currency');
+    expect((await put({ name: 'Otter Yard', currency: 'NOK' })).status).toBe(200);
+    expect((await put({ name: 'Other' })).status).toBe(409);
+    expect((await setup()).house).toEqual({ ...house, name: 'Otter Yard', currency: 'NOK' });
+    expect((await manager.get('/welcome')).body.factory).toBe('Otter Yard');
+  });
+});

@@ -7,6 +7,9 @@ import { EquipmentService } from './equipment.service.ts';
 import { FactoryController } from './factory.controller.ts';
 import { MaterialsController } from './materials.controller.ts';
 import { MaterialsService } from './materials.service.ts';
+import { HouseService } from './house.service.ts';
+import { ModelsController } from './models.controller.ts';
+import { ModelsService } from './models.service.ts';
 import { PeopleController } from './people.controller.ts';
 import { PeopleService } from './people.service.ts';
 import { PrintingService } from './printing.service.ts';
@@ -20,7 +23,15 @@ import { WorkingTimeService } from './workingTime.service.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryNowModule],
-  controllers: [FactoryController, SetupController, EquipmentController, PeopleController, RegistersController, MaterialsController],
+  controllers: [
+    FactoryController,
+    SetupController,
+    EquipmentController,
+    PeopleController,
+    RegistersController,
+    MaterialsController,
+    ModelsController,
+  ],
   providers: [
     PeopleService,
     SetupService,
@@ -28,6 +39,8 @@ import { WorkingTimeService } from './workingTime.service.ts';
     WorkingTimeService,
     RegistersService,
     MaterialsService,
+    ModelsService,
+    HouseService,
     EquipmentService,
     ChangesService,
     PrintingService,

@@ -8,6 +8,7 @@ import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import {
   ChangeExceptionsDto,
+  ChangeHouseDto,
   ChangeKilnsDto,
   ChangeMoistureDto,
   ChangeMovementDto,
@@ -22,6 +23,7 @@ import {
 } from './setup.dto.ts';
 import { SetupService } from './setup.service.ts';
 import { WoodRulesService } from './woodRules.service.ts';
+import { HouseService } from './house.service.ts';
 import { WorkingTimeService } from './workingTime.service.ts';
 
 export class DaysDto {
@@ -37,6 +39,7 @@ export class SetupController {
     private readonly setup: SetupService,
     private readonly woodRules: WoodRulesService,
     private readonly workingTime: WorkingTimeService,
+    private readonly house: HouseService,
     private readonly climate: ClimateService,
   ) {}
 
@@ -87,6 +90,13 @@ export class SetupController {
   @ApiOkResponse({ type: DoneView })
   changeMovement(@CurrentActor() actor: Actor, @Body() dto: ChangeMovementDto): Promise<DoneView> {
     return this.woodRules.changeMovement(actor, dto);
+  }
+
+  @Put('settings/house')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeHouse(@CurrentActor() actor: Actor, @Body() dto: ChangeHouseDto): Promise<DoneView> {
+    return this.house.change(actor, dto);
   }
 
   @Put('settings/wood-buying')

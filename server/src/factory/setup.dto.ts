@@ -1,9 +1,11 @@
 import {
   COMPONENTS,
+  LOOKS,
   LOT_USES,
   OPERATION_KINDS,
   STAGES,
   type Component,
+  type Look,
   type LotUse,
   type Operation,
   type SprayLimits,
@@ -19,7 +21,9 @@ import {
   InText,
   InWholeNumbers,
   Out,
+  OutChoices,
   OutEnum,
+  OutEnumOrNull,
   OutList,
   OutOrNull,
   OutPart,
@@ -28,6 +32,7 @@ import { VersionDto } from '../platform/http/version.dto.ts';
 import { PersonView } from './people.dto.ts';
 import { DefectKindDto, SpeciesDto } from './registers.dto.ts';
 import { PrerequisiteView } from './equipment.service.ts';
+import { BlankSizeDto, WeightTargetDto } from './models.service.ts';
 
 export class CharacteristicView {
   @Out() id: string;
@@ -84,6 +89,19 @@ export class MovementLimitDto {
   @InText({ max: 60 }) name: string;
   @InNumber({ min: 0.01, max: 50 }) limitMm: number;
   @InText({ max: 120 }) because: string;
+}
+
+export class HouseDto {
+  @InText({ max: 80 }) name: string;
+  /** rooms by their zones: where wood is kept and what its band follows, and where is sprayed */
+  @InText({ max: 30 }) woodRoomZoneId: string;
+  @InText({ max: 30 }) boothZoneId: string;
+  /** ISO 4217 */
+  @InText({ pattern: /^[A-Z]{3}$/, hint: 'Three capitals, as EUR' }) currency: string;
+}
+
+export class ChangeHouseDto extends HouseDto {
+  @InText({ max: 40, optional: true }) seen?: string;
 }
 
 export class WoodBuyingDto {
@@ -210,11 +228,20 @@ export class WoodView {
   @Out() use: string;
   @Out() volumeM3: number;
   @Out() thicknessMm: number;
+  /** the blank it is made of, where boards are measured and planned */
+  @OutOrNull(BlankSizeDto) blank: BlankSizeDto | null;
+  /** what the finished instrument should weigh, where blanks are allotted by weight */
+  @OutOrNull(WeightTargetDto) weight: WeightTargetDto | null;
 }
 
 export class OptionValueView {
   @Out() id: string;
   @Out() name: string;
+  /** species by part, where it chooses another wood than the model's usual */
+  @OutChoices() wood: Record<string, string>;
+  @OutEnumOrNull(LOOKS) look: Look | null;
+  /** what it adds to the price of an instrument, in the factory's money */
+  @Out() extraPrice: number;
 }
 
 /** What can be chosen on an order; the first value is the usual one. */
@@ -231,6 +258,12 @@ export class ModelView {
   @Out() construction: string;
   @Out() batchSize: number;
   @Out() scaleLengthMm: number;
+  @Out() clearanceLowMm: number;
+  @Out() clearanceTargetMm: number;
+  @Out() clearanceHighMm: number;
+  @Out() active: boolean;
+  /** this state of it, to be given back with a change */
+  @Out() tag: string;
   @OutList(() => WoodView) wood: WoodView[];
   /** null before a first version is released */
   @OutOrNull(Number) routeVersion: number | null;
@@ -304,6 +337,7 @@ class RuleTagsView {
   @Out() species: string;
   @Out() defects: string;
   @Out() movement: string;
+  @Out() house: string;
   @Out() woodBuying: string;
   @Out() spray: string;
   @Out() kilns: string;
@@ -325,6 +359,7 @@ export class SetupView {
   @OutList(() => DefectKindDto) defects: DefectKindDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
+  @OutPart(() => HouseDto) house: HouseDto;
   @OutPart(() => WoodBuyingDto) woodBuying: WoodBuyingDto;
   @OutPart(() => WorkingTimeDto) workingTime: WorkingTimeDto;
   @OutPart(() => SprayLimitsView) spray: SprayLimitsView;

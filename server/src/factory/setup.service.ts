@@ -9,6 +9,7 @@ import { ChangesService } from './changes.service.ts';
 import type { ChangeSerialDto, ChangeStationDto, ModelView, SetupView } from './setup.dto.ts';
 import type { ModelEntity } from './factory.entity.ts';
 import { StationEntity } from './factory.entity.ts';
+import { modelTag } from './models.service.ts';
 import { PeopleService } from './people.service.ts';
 import { workingTimeView } from './workingTime.service.ts';
 import { FactoryService, type FactoryNow } from './factory.service.ts';
@@ -56,6 +57,7 @@ export class SetupService {
       species: [...factory.setUp.settings.species],
       defects: factory.setUp.settings.defects.map(({ name, stages }) => ({ name, stages: [...stages] })),
       movementLimits: factory.setUp.settings.movementLimits,
+      house: { name: house.name, woodRoomZoneId: house.woodRoomZoneId, boothZoneId: house.boothZoneId, currency: house.currency },
       woodBuying: factory.setUp.settings.woodBuying,
       kilns: factory.setUp.settings.kilnSchedules.map(({ steps, ...schedule }) => ({ ...schedule, steps: [...steps] })),
       workingTime: workingTimeView(workWeek),
@@ -72,6 +74,7 @@ export class SetupService {
         species: tagOf(factory.setUp.settings.species),
         defects: tagOf(factory.setUp.settings.defects),
         movement: tagOf(factory.setUp.settings.movementLimits),
+        house: tagOf(house),
         woodBuying: tagOf(factory.setUp.settings.woodBuying),
         spray: tagOf(sprayLimits),
         kilns: tagOf(factory.setUp.settings.kilnSchedules),
@@ -116,13 +119,21 @@ function toModelView(model: ModelEntity, factory: FactoryNow, nowMs: number): Mo
     construction: model.construction,
     batchSize: model.batchSize,
     scaleLengthMm: model.scaleLengthMm,
+    clearanceLowMm: model.clearance.lowMm,
+    clearanceTargetMm: model.clearance.targetMm,
+    clearanceHighMm: model.clearance.highMm,
+    active: model.active,
+    tag: modelTag(model),
     wood: COMPONENTS.flatMap((component) => {
       const need = model.wood[component];
-      return need ? [{ component, ...need }] : [];
+      return need ? [{ component, blank: null, weight: null, ...need }] : [];
     }),
     routeVersion: route?.version ?? null,
     components: route ? startedComponents(route) : [],
-    options: (route?.options ?? []).map((o) => ({ ...o, values: [...o.values] })),
+    options: (route?.options ?? []).map((o) => ({
+      ...o,
+      values: o.values.map(({ wood = {}, look = null, extraPrice = 0, ...value }) => ({ ...value, wood, look, extraPrice })),
+    })),
     steps: (route?.operations ?? []).map((o) => ({
       id: o.id,
       name: o.name,

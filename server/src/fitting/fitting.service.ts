@@ -50,7 +50,13 @@ export class FittingService {
     const used = new Set<string>();
     const bodies = atFit.filter((b) => b.component === 'body');
     const necksFor = (body: BatchEntity) =>
-      atFit.filter((n) => n.component === 'neck' && n.modelId === body.modelId && n.operationId === body.operationId);
+      atFit.filter(
+        (n) =>
+          n.component === 'neck' &&
+          n.modelId === body.modelId &&
+          n.operationId === body.operationId &&
+          factory.servesAs(body.routeId, 'neck', n.facts, body.facts),
+      );
     const ownNeck = (body: BatchEntity) => necksFor(body).find((n) => n.orderId !== null && n.orderId === body.orderId);
     // Sets made for one order are fitted together; what is left over finds each other after them.
     for (const body of [...bodies.filter(ownNeck), ...bodies.filter((b) => !ownNeck(b))]) {

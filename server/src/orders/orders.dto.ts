@@ -26,6 +26,8 @@ export class OrderView {
   @Out() customer: string;
   /** what was chosen, in words */
   @OutList(() => String) options: string[];
+  /** what its options add to the price of an instrument, in the factory's money */
+  @Out() extraPrice: number;
   /** the version new work for it would be started on */
   @Out() routeId: string;
   @OutChoices() choices: Record<string, string>;
@@ -93,6 +95,7 @@ export class OrderOutlookView {
   /** the version it would be started on */
   @Out() routeId: string;
   @OutChoices() choices: Record<string, string>;
+  @Out() extraPrice: number;
   /** when the last of it could be shipped, by work and waits alone, were it begun now */
   @Out() earliestMs: number;
 }

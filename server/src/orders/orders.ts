@@ -3,6 +3,7 @@ import {
   choicesInWords,
   counted,
   DAY_MS,
+  extraPriceOf,
   groupBy,
   lacksOf,
   Order,
@@ -17,6 +18,7 @@ import {
   type OnOrder,
   type OrderStanding,
   type Route,
+  type RouteFacts,
   withDefaults,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
@@ -43,6 +45,8 @@ export interface OrderLacks {
   model: Model;
   /** the version new work for it would be started on */
   routeId: string;
+  /** what it has chosen, and the wood that makes it */
+  facts: RouteFacts;
   lacks: Lack[];
 }
 
@@ -83,11 +87,11 @@ export class OrdersService {
     const inForce = model && factory.routeInForce(model.id, nowMs);
     if (!model || !inForce) throw badInput('modelId', 'Nothing is built by that name');
     const choices = withDefaults(inForce.options ?? [], chosen(text));
-    const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, choices) });
+    const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, inForce.id, choices) });
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     const order = { quantity, shipped: 0 };
     const { earliestMs } = orderStanding(order, route, [], lacksOf(order, route, []), nowMs, time);
-    return { routeId: inForce.id, choices, earliestMs };
+    return { routeId: inForce.id, choices, extraPrice: extraPriceOf(inForce.options ?? [], choices), earliestMs };
   }
 
   /** The order book: what is not all shipped, the soonest due first. */
@@ -112,6 +116,7 @@ export class OrdersService {
         ...order,
         modelName: model.name,
         options: choicesInWords(route.options ?? [], order.choices),
+        extraPrice: extraPriceOf(route.options ?? [], order.choices),
         routeId,
         batchIds: own.map(({ batch }) => batch.id),
         lacks: standing.lacks,
@@ -151,7 +156,7 @@ export class OrdersService {
   /** What of each open order nobody has begun, the soonest due first: what Cutting cuts for and Stock keeps wood for. */
   async lacks(): Promise<OrderLacks[]> {
     const open = await this.withBatches();
-    return open.map(({ order, model, routeId, lacks }) => ({ order, model, routeId, lacks }));
+    return open.map(({ order, model, routeId, facts, lacks }) => ({ order, model, routeId, facts, lacks }));
   }
 
   /** What open orders ask for beyond their own batches, whether spare parts make up for it or not. */
@@ -171,17 +176,21 @@ export class OrdersService {
     const onRoute = (batch: BatchEntity): OnOrder => ({ batch, route: factory.routeOf(batch) });
     const ofOrder = groupBy(batches, (b) => b.orderId);
     const ids = new Set(orders.map((o) => o.id));
-    const spares = new SpareParts(batches.filter((b) => b.orderId === null || !ids.has(b.orderId)).map(onRoute));
+    const spares = new SpareParts(
+      batches.filter((b) => b.orderId === null || !ids.has(b.orderId)).map(onRoute),
+      (batch, component, wanted) => factory.servesAs(batch.routeId, component, batch.facts, wanted),
+    );
     const nowMs = this.clock.nowMs();
     return orders.map((order) => {
       const model = factory.model(order.modelId);
       if (!model) throw new Error(`No model ${order.modelId}`);
       const inForce = factory.routeInForce(model.id, nowMs);
       if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
-      const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, order.choices) });
+      const facts = factory.factsOf(model, inForce.id, order.choices);
+      const route = factory.routeOf({ routeId: inForce.id, facts });
       const own = (ofOrder.get(order.id) ?? []).map(onRoute);
       const wants = lacksOf(order, route, own);
-      return { order, model, routeId: inForce.id, route, own, wants, lacks: spares.fill(model.id, wants) };
+      return { order, model, routeId: inForce.id, route, own, wants, facts, lacks: spares.fill(model.id, wants, facts) };
     });
   }
 }

@@ -1,5 +1,15 @@
-import { COMPONENTS, OPERATION_KINDS, STAGES, type Component, type Operation, type Route, type Stage } from '@ample-crane/core';
-import { InCount, InList, InNumber, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
+import {
+  COMPONENTS,
+  LOOKS,
+  OPERATION_KINDS,
+  STAGES,
+  type Component,
+  type Look,
+  type Operation,
+  type Route,
+  type Stage,
+} from '@ample-crane/core';
+import { InChoices, InCount, InList, InNumber, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
 import { InUnion } from '../platform/http/union.ts';
 import { AspectsDto } from './aspects/index.ts';
 import { MINUTES, NAME } from './bounds.ts';
@@ -28,6 +38,11 @@ export class OperationDto extends AspectsDto implements Operation {
 export class RouteOptionValueDto {
   @InText(NAME) id: string;
   @InText(NAME) name: string;
+  /** species by part, where it chooses another wood than the model's usual */
+  @InChoices({ optional: true }) wood?: Record<string, string>;
+  @InOneOf(LOOKS, { optional: true }) look?: Look;
+  /** what it adds to the price of an instrument, in the factory's money */
+  @InNumber({ min: 0, max: 1_000_000, optional: true }) extraPrice?: number;
 }
 
 export class RouteOptionDto {

@@ -15,8 +15,10 @@ import { BlankView, BoardsDto, CuttingView, PlanDto, PlanLineView, PlanView, Res
 import { CuttingQueries } from './cutting.queries.ts';
 import { CuttingService } from './cutting.service.ts';
 import { cutListPdf } from './cutList.pdf.ts';
+import { AllotmentService } from './allotment.service.ts';
+import { OrderWoodService } from './orderWood.service.ts';
 import { StockService } from './stock.service.ts';
-import { AllotmentView, StockView } from './stock.view.ts';
+import { AllotmentView, OrderWoodView, StockView } from './stock.view.ts';
 
 class PlansDto extends PageQuery {
   @InText({ max: 40, optional: true }) text?: string;
@@ -38,6 +40,8 @@ export class CuttingController {
     private readonly cutting: CuttingService,
     private readonly queries: CuttingQueries,
     private readonly stock: StockService,
+    private readonly allotments: AllotmentService,
+    private readonly orderWoods: OrderWoodService,
     private readonly printing: PrintingService,
   ) {}
 
@@ -130,10 +134,17 @@ export class CuttingController {
     return this.stock.view();
   }
 
+  @Get('stock/orders/:id')
+  @Allow('viewer')
+  @ApiOkResponse({ type: OrderWoodView })
+  orderWood(@Param('id') id: string): Promise<OrderWoodView> {
+    return this.orderWoods.of(id);
+  }
+
   @Get('stock/allotment')
   @Allow('viewer')
   @ApiOkResponse({ type: AllotmentView })
   allotment(@Query() { modelId, component }: AllotmentDto): Promise<AllotmentView> {
-    return this.stock.allotment(modelId, component);
+    return this.allotments.of(modelId, component);
   }
 }

@@ -1,4 +1,4 @@
-import { LOOKS, type Look } from '@ample-crane/core';
+import { LOOKS, LOT_USES, type Look, type LotUse } from '@ample-crane/core';
 import {
   InCount,
   InFlag,
@@ -107,6 +107,8 @@ export class BlankView {
   @Out() lotId: string;
   @Out() boardId: string;
   @Out() species: string;
+  @OutEnum(LOT_USES) use: LotUse;
+  /** what it was cut for; it may become another part that it fits */
   @Out() modelId: string;
   @Out() modelName: string;
   @Out() component: string;

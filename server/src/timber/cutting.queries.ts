@@ -91,13 +91,13 @@ export class CuttingQueries {
     const lots = await manager.findBy(LotEntity, { id: In([...new Set(blanks.map((b) => b.lotId))]) });
     const pieces = await manager.findBy(PieceEntity, { id: In(blanks.flatMap((b) => b.pieceId ?? [])) });
     const serials = new Map(pieces.map((p) => [p.id, p.serial]));
-    const species = new Map(lots.map((l) => [l.id, l.species]));
-    return blanks.map((b) => ({
-      ...b,
-      species: species.get(b.lotId) ?? '',
-      serial: serials.get(b.pieceId ?? '') ?? null,
-      modelName: factory.modelName(b.modelId),
-    }));
+    const byLot = new Map(lots.map((l) => [l.id, l]));
+    return blanks.flatMap((b) => {
+      const lot = byLot.get(b.lotId);
+      if (!lot) return [];
+      const { species, use } = lot;
+      return [{ ...b, species, use, serial: serials.get(b.pieceId ?? '') ?? null, modelName: factory.modelName(b.modelId) }];
+    });
   }
 
   /** What open orders still ask for of each part that is made of a measured blank, less the blanks that are kept for them. */
@@ -108,9 +108,10 @@ export class CuttingQueries {
       [open.map(({ order }) => order.id)],
     );
     const kept = new Map(rows.map((r) => [`${r.order} ${r.component}`, Number(r.count)]));
-    return open.flatMap(({ order, model, lacks }) =>
+    const factory = await this.factories.load();
+    return open.flatMap(({ order, model, facts, lacks }) =>
       lacks.flatMap(({ component, count: lacking }) => {
-        const need = model.wood[component];
+        const need = factory.woodNeed(model, component, facts);
         const count = lacking - (kept.get(`${order.id} ${component}`) ?? 0);
         if (!need?.blank || count <= 0) return [];
         return [

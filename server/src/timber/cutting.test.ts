@@ -182,8 +182,11 @@ describe('blanks', () => {
       await manager.post('/orders', { modelId: 'weirstone', quantity: 1, customer: 'Tannery', dueMs: factory.clock.nowMs() + 90 * DAY })
     ).body.id;
     expect((await reserve('O1')).status).toBe(404);
-    expect((await reserve(other)).status).toBe(200);
-    expect((await reserve(orderId, first.version + 1)).body.detail).toMatch(new RegExp(`kept for ${other}`));
+    // What it becomes is settled by its weight.
+    expect((await reserve(other)).body.detail).toMatch(/Weigh blank .* first/);
+    await operator.post('/blanks/weigh', { blanks: [{ id: first.id, version: first.version, massG: 4900 }] });
+    expect((await reserve(other, first.version + 1)).status).toBe(200);
+    expect((await reserve(orderId, first.version + 2)).body.detail).toMatch(new RegExp(`kept for ${other}`));
     expect((await start([first.id, second.id])).body.detail).toMatch(new RegExp(`kept for ${other}`));
     expect((await start([second.id])).status).toBe(200);
     expect((await start([first.id], { orderId: other })).status).toBe(200);

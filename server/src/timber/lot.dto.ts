@@ -57,6 +57,19 @@ export class DescribeLotDto extends VersionDto {
   @InText({ max: 60, optional: true, nullable: true }) permit?: string | null;
 }
 
+/** So much of a lot is an order's; none of it at 0. */
+export class KeepWoodDto extends VersionDto {
+  @InText({ max: 40 }) orderId: string;
+  @InNumber({ min: 0, max: 500 }) volumeM3: number;
+}
+
+/** Wood of a lot that an order has. */
+export class KeptWoodView {
+  @Out() orderId: string;
+  @Out() customer: string;
+  @Out() volumeM3: number;
+}
+
 export class MoveLotDto extends VersionDto {
   @InText() zoneId: string;
   @InText({ max: 40, nullable: true }) place: string | null;
@@ -204,6 +217,8 @@ export class LotCardView {
   @OutList(() => ReadingSessionView) sessions: ReadingSessionView[];
   @OutList(() => LotUseView) batches: LotUseView[];
   @OutList(() => String) serials: string[];
+  /** what orders that wait for it keep of it */
+  @OutList(() => KeptWoodView) kept: KeptWoodView[];
   @OutList(() => BoardView) boards: BoardView[];
   @OutList(() => BlankView) blanks: BlankView[];
   @OutList(() => PictureView) pictures: PictureView[];

@@ -1,5 +1,15 @@
 import { Gives } from '../logbook/gives.ts';
-import { CorrectReading, DescribeLot, ImportReadings, MoveLot, ReadLot, ReceiveLot, ReleaseLot, StrikeReading } from '@ample-crane/core';
+import {
+  CorrectReading,
+  DescribeLot,
+  ImportReadings,
+  KeepWood,
+  MoveLot,
+  ReadLot,
+  ReceiveLot,
+  ReleaseLot,
+  StrikeReading,
+} from '@ample-crane/core';
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiQuery, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
@@ -18,6 +28,7 @@ import {
   AirDto,
   CorrectReadingDto,
   DescribeLotDto,
+  KeepWoodDto,
   LotCardView,
   LotFilterDto,
   LotView,
@@ -142,6 +153,13 @@ export class LotsController {
   @ApiOkResponse({ type: DoneView })
   move(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: MoveLotDto): Promise<DoneView> {
     return this.lots.move(actor, id, dto);
+  }
+
+  @Post(':id/keep')
+  @Gives(KeepWood)
+  @ApiOkResponse({ type: DoneView })
+  keep(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: KeepWoodDto): Promise<DoneView> {
+    return this.lots.keep(actor, id, dto);
   }
 
   @Post(':id/correct')

@@ -1,6 +1,6 @@
 import { emcOfAirPct } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In } from 'typeorm';
+import { DataSource, In, type EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { toLogView } from '../factory/logbookWords.ts';
@@ -13,11 +13,18 @@ import { FactoryService } from '../factory/factory.service.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { DryingService } from './drying.service.ts';
 import { dryingView, outlookView, type OutlookView } from './drying.view.ts';
-import type { LotCardView } from './lot.dto.ts';
+import type { KeptWoodView, LotCardView } from './lot.dto.ts';
 import { LotLists } from './lots.lists.ts';
 import { BoardEntity, LotEntity, PictureEntity, ReadingEntity, ReadingSessionEntity } from './timber.entity.ts';
 
-/** What the wood room shows of its lots. */
+/** What orders that are not all sent keep of a lot. */
+const keptOf = (manager: EntityManager, lotId: string): Promise<KeptWoodView[]> =>
+  manager.query(
+    `select k.order_id as "orderId", o.customer, k.volume_m3 as "volumeM3" from kept_wood k join customer_order o on o.id = k.order_id
+     where k.lot_id = $1 and o.shipped < o.quantity order by o.due_at`,
+    [lotId],
+  );
+
 /** All that is known of one lot. */
 @Injectable()
 export class LotsQueries {
@@ -76,6 +83,7 @@ export class LotsQueries {
           component: b.component,
           startedMs: b.startedMs,
         })),
+      kept: await keptOf(manager, lotId),
       boards: await manager.find(BoardEntity, { where: { lotId }, order: { ordinal: 'ASC' } }),
       blanks: await this.cutting.blanks({ lotId }),
       pictures: await manager.find(PictureEntity, { where: { lotId }, order: { atMs: 'DESC' } }),

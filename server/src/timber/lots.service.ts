@@ -1,6 +1,7 @@
 import {
   CorrectReading,
   DescribeLot,
+  KeepWood,
   Lot,
   MoveLot,
   ReadLot,
@@ -15,7 +16,16 @@ import {
 import { Injectable } from '@nestjs/common';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
-import type { CorrectReadingDto, DescribeLotDto, MoveLotDto, ReadingsDto, ReceiveLotDto, ReleaseLotDto, StrikeDto } from './lot.dto.ts';
+import type {
+  CorrectReadingDto,
+  DescribeLotDto,
+  KeepWoodDto,
+  MoveLotDto,
+  ReadingsDto,
+  ReceiveLotDto,
+  ReleaseLotDto,
+  StrikeDto,
+} from './lot.dto.ts';
 
 /** What is done with lots; core judges all of it. */
 @Injectable()
@@ -41,6 +51,11 @@ export class LotsService {
   /** Takes a lot to another room or place, or puts it on a kiln's schedule. */
   move(actor: Actor, lotId: string, { version, ...said }: MoveLotDto): Promise<{ id: string }> {
     return this.give(actor, MoveLot, lotId, version, said);
+  }
+
+  /** Keeps wood of a lot for an order that has chosen such wood, or lets it go. */
+  keep(actor: Actor, lotId: string, { version, ...said }: KeepWoodDto): Promise<{ id: string }> {
+    return this.give(actor, KeepWood, lotId, version, said);
   }
 
   /** Puts a reading right where it stands. */

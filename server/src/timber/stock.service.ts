@@ -1,5 +1,4 @@
 import {
-  allotByWeight,
   coverOf,
   DAY_MS,
   dayOf,
@@ -7,27 +6,19 @@ import {
   HOUR_MS,
   priorDryingRatePerDay,
   walkThrough,
-  type Allotment,
   type Component,
-  type Look,
   type Model,
-  type WeighedBlank,
-  type WeightSlot,
+  type WoodNeed,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, MoreThan, MoreThanOrEqual } from 'typeorm';
-import { ClimateService } from '../climate/climate.service.ts';
+import { DataSource, MoreThan, MoreThanOrEqual } from 'typeorm';
 import { OrdersService } from '../orders/orders.ts';
-import { OrderEntity } from '../orders/order.entity.ts';
 import { Clock } from '../platform/clock/clock.ts';
-import { badInput } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
-import { CuttingQueries } from './cutting.queries.ts';
 import { LotLists } from './lots.lists.ts';
-import type { AllotmentView, CoverView, StockLineView, StockView, SupplierView } from './stock.view.ts';
+import type { CoverView, StockLineView, StockView, SupplierView } from './stock.view.ts';
 import { SupplierRecordEntity, WoodUseEntity } from './tallies.entity.ts';
-import { BlankEntity } from './timber.entity.ts';
 
 /** Pieces that are under way and not yet an instrument. */
 const PART_MADE = `from piece p join batch b on b.id = p.batch_id join lot l on l.id = p.lot_id
@@ -40,7 +31,7 @@ const HORIZON_DAYS = 365;
 /** Of fewer lots nothing is said of whom they came from. */
 const LOTS_TO_JUDGE = 3;
 
-/** What wood there is, how long it lasts, and which blank becomes what. */
+/** What wood there is, and how long it lasts. */
 @Injectable()
 export class StockService {
   private readonly views: Shelf<StockView>;
@@ -48,9 +39,7 @@ export class StockService {
   constructor(
     private readonly database: DataSource,
     private readonly lots: LotLists,
-    private readonly cutting: CuttingQueries,
     private readonly orders: OrdersService,
-    private readonly climate: ClimateService,
     private readonly factories: FactoryService,
     private readonly clock: Clock,
     snapshots: Snapshots,
@@ -96,15 +85,16 @@ export class StockService {
       lines.reduce((sum, l) => sum + (l.state === 'part-made' && l.species === species && l.use === use ? (l.pieces ?? 0) : 0), 0);
     const nowMs = this.clock.nowMs();
     const { manager } = this.database;
-    const [lots, needs, used, blanks] = await Promise.all([
+    const [lots, needs, used, blanks, keptM3] = await Promise.all([
       this.lots.list(['drying', 'released']),
       this.needs(factory, nowMs),
       this.usage(nowMs),
-      manager.findBy(BlankEntity, { state: 'free' }),
+      manager.query<{ species: string; use: string; orderId: string | null }[]>(
+        `select l.species, l.use, b.order_id as "orderId" from blank b join lot l on l.id = b.lot_id where b.state = 'free'`,
+      ),
+      this.keptM3(),
     ]);
-    const kinds = new Map<string, { species: string; use: string; thicknessMm: number }>();
-    for (const model of factory.setUp.models.values())
-      for (const need of Object.values(model.wood)) kinds.set(`${need.species} ${need.use}`, need);
+    const kinds = new Map(woodsAsked(factory, nowMs).map((need) => [`${need.species} ${need.use}`, need]));
     const lotOf = new Map(lots.map((l) => [l.id, l]));
     return [...kinds].map(([key, { species, use, thicknessMm }]): CoverView => {
       const own = lots.filter((l) => l.species === species && l.use === use);
@@ -126,10 +116,7 @@ export class StockService {
         ratePerDay === null ? null : factory.setUp.settings.woodBuying.deliveryDays + TIME_CONSTANTS / ratePerDay,
         HORIZON_DAYS,
       );
-      const kept = blanks.filter((b) => {
-        const need = Object.entries(factory.setUp.models.get(b.modelId)?.wood ?? {}).find(([c]) => c === b.component)?.[1];
-        return need?.species === species && need.use === use;
-      });
+      const kept = blanks.filter((b) => b.species === species && b.use === use);
       const [first] = own.filter((l) => l.state === 'released').sort((a, b) => (a.releasedMs ?? 0) - (b.releasedMs ?? 0));
       const { shortMs } = cover;
       return {
@@ -137,6 +124,7 @@ export class StockService {
         use,
         readyM3: cover.readyM3,
         dryingM3: cover.dryingM3,
+        keptM3: keptM3.get(key) ?? 0,
         blanks: kept.length,
         reserved: kept.filter((b) => b.orderId !== null).length,
         partMade: partMade(species, use),
@@ -155,12 +143,12 @@ export class StockService {
   private async needs(factory: FactoryNow, nowMs: number): Promise<{ key: string; orderId: string; volumeM3: number; atMs: number }[]> {
     // Orders that ask for the same take as long.
     const leads = new Map<string, number>();
-    return (await this.orders.lacks()).flatMap(({ order, model, routeId, lacks }) => {
+    return (await this.orders.lacks()).flatMap(({ order, model, routeId, facts, lacks }) => {
       const same = JSON.stringify([routeId, order.choices]);
       const leadMs = leads.get(same) ?? leadOf(factory, model, routeId, order.choices);
       leads.set(same, leadMs);
       return lacks.flatMap(({ component, count }) => {
-        const need = model.wood[component];
+        const need = factory.woodNeed(model, component, facts);
         if (!need) return [];
         return [
           {
@@ -174,79 +162,40 @@ export class StockService {
     });
   }
 
+  /** Wood of each kind that orders keep of lots, m³. */
+  private async keptM3(): Promise<Map<string, number>> {
+    const rows = await this.database.query<{ species: string; use: string; m3: number }[]>(
+      `select l.species, l.use, sum(k.volume_m3) as m3 from kept_wood k join lot l on l.id = k.lot_id
+         join customer_order o on o.id = k.order_id and o.shipped < o.quantity group by 1, 2`,
+    );
+    return new Map(rows.map(({ species, use, m3 }) => [`${species} ${use}`, m3]));
+  }
+
   /** Wood of each kind that went to the mill lately, m³. */
   private async usage(nowMs: number): Promise<Map<string, number>> {
     const days = await this.database.getRepository(WoodUseEntity).findBy({ day: MoreThan(dayOf(nowMs) - USAGE_DAYS) });
     const kinds = groupBy(days, (d) => `${d.species} ${d.use}`);
     return new Map([...kinds].map(([key, of]) => [key, of.reduce((sum, d) => sum + d.volumeCm3, 0) / 1e6]));
   }
-
-  /** Which blanks best become which instruments of one model. */
-  async allotment(modelId: string, component: Component): Promise<AllotmentView> {
-    const factory = await this.factories.load();
-    const model = factory.setUp.models.get(modelId);
-    const need = model?.wood[component];
-    if (!need?.weight) throw badInput('modelId', 'No target weight is set for this part of the model');
-    const { weight, species, use } = need;
-    const blanks = (await this.cutting.blanks({ state: 'free' })).filter((b) => b.modelId === modelId && b.component === component);
-    const wanted = (await this.cutting.needs()).filter((n) => n.modelId === modelId && n.component === component);
-    const kept = new Map<string, number>();
-    for (const b of blanks) if (b.orderId !== null) kept.set(b.orderId, (kept.get(b.orderId) ?? 0) + 1);
-    const counts = new Map(wanted.map((n) => [n.orderId ?? '', n.count]));
-    const known = await this.database.getRepository(OrderEntity).findBy({ id: In([...counts.keys(), ...kept.keys()]) });
-    const orders = new Map(known.map((o) => [o.id, o]));
-    const slots: WeightSlot[] = [...new Set([...counts.keys(), ...kept.keys()])].flatMap((orderId) =>
-      Array.from({ length: (counts.get(orderId) ?? 0) + (kept.get(orderId) ?? 0) }, (_, i) => ({
-        id: `${orderId} ${i + 1}`,
-        kind: `${species} ${use}`,
-        orderId,
-        finish: finishOf(orders.get(orderId)?.choices),
-        ...weight,
-      })),
-    );
-    const weighed = blanks.flatMap((b): WeighedBlank[] =>
-      b.massG === null || b.moisturePct === null
-        ? []
-        : [
-            {
-              id: b.id,
-              kind: `${species} ${use}`,
-              massG: b.massG,
-              volumeCm3: (b.lengthMm * b.widthMm * b.thicknessMm) / 1000,
-              moisturePct: b.moisturePct,
-              look: b.look,
-              reservedFor: b.orderId,
-            },
-          ],
-    );
-    const { emcPct } = await this.climate.shopAir(factory.setUp.settings.factory.woodRoomZoneId);
-    const result: Allotment = allotByWeight(weighed, slots, emcPct);
-    const byId = new Map(blanks.map((b) => [b.id, b]));
-    const orderOf = new Map(slots.map((s) => [s.id, s.orderId ?? '']));
-    return {
-      lowG: weight.lowG,
-      highG: weight.highG,
-      allotted: result.allotted.map((a) => ({
-        ...a,
-        orderId: orderOf.get(a.slotId) ?? '',
-        blankVersion: byId.get(a.blankId)?.version ?? 0,
-        reserved: byId.get(a.blankId)?.orderId != null,
-      })),
-      unmet: result.unmet.length,
-      left: result.left,
-      inBandAsTheyCome: result.inBandAsTheyCome,
-    };
-  }
 }
 
-/** Whether the wood will show: an order's own choices say so, with clear, natural or burst; else it is painted. */
-function finishOf(choices: Readonly<Record<string, string>> | undefined): Look {
-  return Object.values(choices ?? {}).some((choice) => /clear|natural|burst/i.test(choice)) ? 'clear' : 'solid';
+/** The woods that models are made of, usually or where an order chooses so. */
+function woodsAsked(factory: FactoryNow, nowMs: number): WoodNeed[] {
+  return [...factory.setUp.models.values()].flatMap((model) => {
+    const values = (factory.routeInForce(model.id, nowMs)?.options ?? []).flatMap((o) => o.values);
+    return Object.entries(model.wood).flatMap(([component, need]) => [
+      need,
+      ...values.flatMap(({ wood }) => {
+        const species = wood?.[component as Component];
+        return species === undefined ? [] : [{ ...need, species }];
+      }),
+    ]);
+  });
 }
 
 /** How long before it is due an order's wood must be cut. */
 function leadOf(factory: FactoryNow, model: Model, routeId: string, choices: Readonly<Record<string, string>>): number {
-  const facts = factory.factsOf(model, choices);
+  const facts = factory.factsOf(model, routeId, choices);
   const { longest } = walkThrough(factory.routeOf({ routeId, facts }), facts, model.batchSize);
   return longest.waitHours * HOUR_MS + (longest.touchMinutes / 480) * DAY_MS;
 }

@@ -1,3 +1,4 @@
+import { COMPONENTS, LOT_STATES, LOT_USES, type Component, type LotState, type LotUse } from '@ample-crane/core';
 import { Out, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
 
 /** Wood from the day it comes in, not read yet, to the piece on the floor; a reserved blank is one that an order has. */
@@ -21,6 +22,8 @@ export class CoverView {
   @Out() use: string;
   @Out() readyM3: number;
   @Out() dryingM3: number;
+  /** of both, what orders keep */
+  @Out() keptM3: number;
   /** blanks in stock, and how many of them are kept for an order */
   @Out() blanks: number;
   @Out() reserved: number;
@@ -71,4 +74,32 @@ export class AllotmentView {
   @Out() unmet: number;
   @OutList(() => String) left: string[];
   @Out() inBandAsTheyCome: number;
+}
+
+/** A lot that could give an order its wood. */
+export class LotForOrderView {
+  @Out() id: string;
+  @Out() version: number;
+  @OutEnum(LOT_STATES) state: LotState;
+  /** not kept for others */
+  @Out() freeM3: number;
+  /** kept for this order */
+  @Out() keptM3: number;
+}
+
+export class OrderPartWoodView {
+  @OutEnum(COMPONENTS) component: Component;
+  @Out() species: string;
+  @OutEnum(LOT_USES) use: LotUse;
+  /** another wood than the model's usual: the order has chosen it */
+  @Out() chosen: boolean;
+  /** for what of it nobody has begun */
+  @Out() neededM3: number;
+  @Out() keptM3: number;
+  /** released ones first */
+  @OutList(() => LotForOrderView) lots: LotForOrderView[];
+}
+
+export class OrderWoodView {
+  @OutList(() => OrderPartWoodView) parts: OrderPartWoodView[];
 }

@@ -4,6 +4,7 @@ import type {
   BoardPlan,
   CuttingSettings,
   Depth,
+  KeptWood,
   Look,
   Lot,
   LotState,
@@ -110,6 +111,14 @@ export class BlankEntity implements Blank {
   @Text() state: BlankState;
   @Text(OrNothing) pieceId: string | null;
   @Count() version: number;
+}
+
+@Entity('kept_wood')
+export class KeptWoodEntity implements KeptWood {
+  @PrimaryColumn('text') id: string;
+  @Text() lotId: string;
+  @Text() orderId: string;
+  @Quantity() volumeM3: number;
 }
 
 /** A blank that a plan asks for: what of, for which model's part, how many, and what one is worth. */

@@ -7,6 +7,8 @@ import { AirService } from './air.service.ts';
 import { CuttingController } from './cutting.controller.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { CuttingService } from './cutting.service.ts';
+import { AllotmentService } from './allotment.service.ts';
+import { OrderWoodService } from './orderWood.service.ts';
 import { StockService } from './stock.service.ts';
 import { DryingService } from './drying.service.ts';
 import { HistoriesService } from './histories.service.ts';
@@ -35,6 +37,8 @@ import { ReadingsImportService } from './readingsImport.service.ts';
     CuttingService,
     CuttingQueries,
     StockService,
+    AllotmentService,
+    OrderWoodService,
     PicturesService,
     ReadingsImportService,
     FileColumns,

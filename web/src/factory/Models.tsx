@@ -1,16 +1,19 @@
 import { formatLength } from '@ample-crane/core';
 import { Box, Button, Link, MenuItem, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
+import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
+import { EditModelDialog } from '../routing/ModelDialog.tsx';
 
 const band = (c: View<'CharacteristicView'>) => `${c.name} ${c.low}–${c.high} ${c.unit}`;
 
 /** A model and the steps it goes through. */
 export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
-  const { units } = useSession();
+  const { units, may } = useSession();
+  const [changing, setChanging] = useState(false);
   const [search, setSearch] = useSearchParams();
   const model = models.find((m) => m.id === search.get('model')) ?? models[0];
   if (!model)
@@ -61,10 +64,16 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
           {model.wood.map(wood).join(' · ')} ·{' '}
           {model.routeVersion === null ? 'no route in force yet' : `route version ${model.routeVersion}`}
         </Typography>
+        {may('manager') && (
+          <Button variant="outlined" onClick={() => setChanging(true)}>
+            Change {model.name}
+          </Button>
+        )}
         <Button component={RouterLink} to="/setup/routes" variant="outlined">
           Routes and their versions
         </Button>
       </Box>
+      {changing && <EditModelDialog key={model.id} model={model} onClose={() => setChanging(false)} />}
       <DataTable
         label={`Route of ${model.name}`}
         rows={model.steps}

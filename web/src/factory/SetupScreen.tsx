@@ -14,6 +14,7 @@ import { counted } from '../parts/words.ts';
 import { Carriers, Prerequisites, ZoneDialog } from './Equipment.tsx';
 import { NewStationDialog } from './EquipmentDialogs.tsx';
 import { DefectRegister } from './DefectRegister.tsx';
+import { House } from './House.tsx';
 import { Materials } from './Materials.tsx';
 import { Models } from './Models.tsx';
 import { PersonDialog } from './PersonDialog.tsx';
@@ -33,6 +34,7 @@ const TABS = [
   'Species',
   'Defects',
   'Materials',
+  'Factory',
   'Working time',
   'Calendar',
 ] as const;
@@ -81,6 +83,7 @@ export default function SetupScreen() {
             {tab === 'Species' && <SpeciesRegister setup={setup} />}
             {tab === 'Defects' && <DefectRegister setup={setup} />}
             {tab === 'Materials' && <Materials materials={setup.materials} />}
+            {tab === 'Factory' && <House setup={setup} />}
             {tab === 'Working time' && <WorkingTime setup={setup} />}
             {tab === 'Calendar' && <CalendarFeed />}
           </>

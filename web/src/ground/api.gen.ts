@@ -1296,6 +1296,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/lots/{id}/keep": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Lots_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/lots/{id}/correct": {
         parameters: {
             query?: never;
@@ -1584,6 +1600,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/stock/orders/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutting_orderWood"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stock/allotment": {
         parameters: {
             query?: never;
@@ -1760,6 +1792,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Setup_changeHouse"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/wood-buying": {
         parameters: {
             query?: never;
@@ -1882,22 +1930,6 @@ export interface paths {
         get?: never;
         put: operations["Equipment_changePrerequisite"];
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/models": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["Equipment_addModel"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2041,6 +2073,38 @@ export interface paths {
         };
         get?: never;
         put: operations["Materials_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Models_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/models/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Models_change"];
         post?: never;
         delete?: never;
         options?: never;
@@ -2218,6 +2282,7 @@ export interface components {
             shipped: number;
             customer: string;
             options: string[];
+            extraPrice: number;
             routeId: string;
             choices: {
                 [key: string]: string;
@@ -2631,6 +2696,7 @@ export interface components {
             choices: {
                 [key: string]: string;
             };
+            extraPrice: number;
             earliestMs: number;
         };
         OrderPastView: {
@@ -2925,6 +2991,12 @@ export interface components {
         RouteOptionValueDto: {
             id: string;
             name: string;
+            wood?: {
+                [key: string]: string;
+            };
+            /** @enum {string} */
+            look?: "clear" | "solid";
+            extraPrice?: number;
         };
         RouteOptionDto: {
             id: string;
@@ -3428,6 +3500,11 @@ export interface components {
             component: string;
             startedMs: number;
         };
+        KeptWoodView: {
+            orderId: string;
+            customer: string;
+            volumeM3: number;
+        };
         RectDto: {
             xMm: number;
             yMm: number;
@@ -3454,6 +3531,8 @@ export interface components {
             lotId: string;
             boardId: string;
             species: string;
+            /** @enum {string} */
+            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard";
             modelId: string;
             modelName: string;
             component: string;
@@ -3487,6 +3566,7 @@ export interface components {
             sessions: components["schemas"]["ReadingSessionView"][];
             batches: components["schemas"]["LotUseView"][];
             serials: string[];
+            kept: components["schemas"]["KeptWoodView"][];
             boards: components["schemas"]["BoardView"][];
             blanks: components["schemas"]["BlankView"][];
             pictures: components["schemas"]["PictureView"][];
@@ -3529,6 +3609,11 @@ export interface components {
             zoneId: string;
             place: string | null;
             scheduleId: string | null;
+        };
+        KeepWoodDto: {
+            version: number;
+            orderId: string;
+            volumeM3: number;
         };
         CorrectReadingDto: {
             version: number;
@@ -3803,6 +3888,7 @@ export interface components {
             use: string;
             readyM3: number;
             dryingM3: number;
+            keptM3: number;
             blanks: number;
             reserved: number;
             partMade: number;
@@ -3823,6 +3909,28 @@ export interface components {
             lines: components["schemas"]["StockLineView"][];
             cover: components["schemas"]["CoverView"][];
             suppliers: components["schemas"]["SupplierView"][];
+        };
+        LotForOrderView: {
+            id: string;
+            version: number;
+            /** @enum {string} */
+            state: "drying" | "released" | "used up";
+            freeM3: number;
+            keptM3: number;
+        };
+        OrderPartWoodView: {
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            species: string;
+            /** @enum {string} */
+            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard";
+            chosen: boolean;
+            neededM3: number;
+            keptM3: number;
+            lots: components["schemas"]["LotForOrderView"][];
+        };
+        OrderWoodView: {
+            parts: components["schemas"]["OrderPartWoodView"][];
         };
         AllottedView: {
             slotId: string;
@@ -3883,6 +3991,18 @@ export interface components {
             places: number;
             version: number;
         };
+        BlankSizeDto: {
+            lengthMm: number;
+            widthMm: number;
+            thicknessMm: number;
+            leavesEach: number;
+        };
+        WeightTargetDto: {
+            lowG: number;
+            highG: number;
+            partVolumeCm3: number;
+            otherMassG: number;
+        };
         WoodView: {
             /** @enum {string} */
             component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
@@ -3890,6 +4010,8 @@ export interface components {
             use: string;
             volumeM3: number;
             thicknessMm: number;
+            blank: components["schemas"]["BlankSizeDto"] | null;
+            weight: components["schemas"]["WeightTargetDto"] | null;
         };
         RouteStepView: {
             id: string;
@@ -3908,6 +4030,12 @@ export interface components {
         OptionValueView: {
             id: string;
             name: string;
+            wood: {
+                [key: string]: string;
+            };
+            /** @enum {string|null} */
+            look: "clear" | "solid" | null;
+            extraPrice: number;
         };
         OptionView: {
             id: string;
@@ -3921,6 +4049,11 @@ export interface components {
             construction: string;
             batchSize: number;
             scaleLengthMm: number;
+            clearanceLowMm: number;
+            clearanceTargetMm: number;
+            clearanceHighMm: number;
+            active: boolean;
+            tag: string;
             wood: components["schemas"]["WoodView"][];
             routeVersion: number | null;
             steps: components["schemas"]["RouteStepView"][];
@@ -4049,6 +4182,12 @@ export interface components {
             limitMm: number;
             because: string;
         };
+        HouseDto: {
+            name: string;
+            woodRoomZoneId: string;
+            boothZoneId: string;
+            currency: string;
+        };
         WoodBuyingDto: {
             deliveryDays: number;
         };
@@ -4096,6 +4235,7 @@ export interface components {
             species: string;
             defects: string;
             movement: string;
+            house: string;
             woodBuying: string;
             spray: string;
             kilns: string;
@@ -4116,6 +4256,7 @@ export interface components {
             defects: components["schemas"]["DefectKindDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
+            house: components["schemas"]["HouseDto"];
             woodBuying: components["schemas"]["WoodBuyingDto"];
             workingTime: components["schemas"]["WorkingTimeDto"];
             spray: components["schemas"]["SprayLimitsView"];
@@ -4166,6 +4307,13 @@ export interface components {
         ChangeMovementDto: {
             seen?: string;
             limits: components["schemas"]["MovementLimitDto"][];
+        };
+        ChangeHouseDto: {
+            name: string;
+            woodRoomZoneId: string;
+            boothZoneId: string;
+            currency: string;
+            seen?: string;
         };
         ChangeWoodBuyingDto: {
             deliveryDays: number;
@@ -4239,41 +4387,6 @@ export interface components {
             state: "draft" | "released" | "withdrawn";
             note: string;
         };
-        BlankSizeDto: {
-            lengthMm: number;
-            widthMm: number;
-            thicknessMm: number;
-            leavesEach: number;
-        };
-        WeightTargetDto: {
-            lowG: number;
-            highG: number;
-            partVolumeCm3: number;
-            otherMassG: number;
-        };
-        WoodDto: {
-            /** @enum {string} */
-            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
-            species: string;
-            /** @enum {string} */
-            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard";
-            volumeM3: number;
-            thicknessMm: number;
-            blank?: components["schemas"]["BlankSizeDto"];
-            weight?: components["schemas"]["WeightTargetDto"];
-        };
-        ModelDto: {
-            id: string;
-            code: string;
-            name: string;
-            construction: string;
-            batchSize: number;
-            scaleLengthMm: number;
-            clearanceLowMm: number;
-            clearanceTargetMm: number;
-            clearanceHighMm: number;
-            wood: components["schemas"]["WoodDto"][];
-        };
         NewAccountDto: {
             login: string;
             /** @enum {string} */
@@ -4334,6 +4447,41 @@ export interface components {
             buildHighUm: number;
             cureDays: number;
             cure: components["schemas"]["CureLawDto"];
+            seen: string;
+        };
+        WoodDto: {
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            species: string;
+            /** @enum {string} */
+            use: "body" | "neck" | "top" | "back" | "sides" | "fingerboard";
+            volumeM3: number;
+            thicknessMm: number;
+            blank?: components["schemas"]["BlankSizeDto"];
+            weight?: components["schemas"]["WeightTargetDto"];
+        };
+        ModelDto: {
+            name: string;
+            construction: string;
+            batchSize: number;
+            scaleLengthMm: number;
+            clearanceLowMm: number;
+            clearanceTargetMm: number;
+            clearanceHighMm: number;
+            wood: components["schemas"]["WoodDto"][];
+            id: string;
+            code: string;
+        };
+        ChangeModelDto: {
+            name: string;
+            construction: string;
+            batchSize: number;
+            scaleLengthMm: number;
+            clearanceLowMm: number;
+            clearanceTargetMm: number;
+            clearanceHighMm: number;
+            wood: components["schemas"]["WoodDto"][];
+            active: boolean;
             seen: string;
         };
         PassTimeDto: {
@@ -6483,6 +6631,31 @@ export interface operations {
             };
         };
     };
+    Lots_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepWoodDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
     Lots_correct: {
         parameters: {
             query?: never;
@@ -6960,6 +7133,27 @@ export interface operations {
             };
         };
     };
+    Cutting_orderWood: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OrderWoodView"];
+                };
+            };
+        };
+    };
     Cutting_allotment: {
         parameters: {
             query: {
@@ -7234,6 +7428,29 @@ export interface operations {
             };
         };
     };
+    Setup_changeHouse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeHouseDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
     Setup_changeWoodBuying: {
         parameters: {
             query?: never;
@@ -7407,29 +7624,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangePrerequisiteDto"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Equipment_addModel: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["ModelDto"];
             };
         };
         responses: {
@@ -7643,6 +7837,54 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeMaterialDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Models_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ModelDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Models_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeModelDto"];
             };
         };
         responses: {

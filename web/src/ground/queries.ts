@@ -144,6 +144,8 @@ export const useAir = (zoneId: string | undefined, days: number) =>
     enabled: zoneId !== undefined,
   });
 export const useStock = () => useQuery({ queryKey: ['stock'], queryFn: () => ask(client.GET('/api/stock')) });
+export const useOrderWood = (id: string) =>
+  useQuery({ queryKey: ['stock', 'order', id], queryFn: () => ask(client.GET('/api/stock/orders/{id}', { params: { path: { id } } })) });
 export const useBlanks = () => useQuery({ queryKey: ['cutting', 'blanks'], queryFn: () => ask(client.GET('/api/blanks')) });
 export const useAllotment = (modelId: string, component: View<'BatchView'>['component']) =>
   useQuery({

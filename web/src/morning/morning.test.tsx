@@ -50,6 +50,7 @@ const order = (n: number): View<'OrderView'> => ({
   options: [],
   routeId: 'skiff-1',
   choices: {},
+  extraPrice: 0,
   tell: 'Your 8 Skiff are in finishing.',
   placedMs: NOW_MS - 60 * DAY_MS,
   dueMs: NOW_MS + n * DAY_MS,

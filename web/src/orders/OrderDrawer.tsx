@@ -1,4 +1,4 @@
-import { walkThrough } from '@ample-crane/core';
+import { factsOfChoice, walkThrough } from '@ample-crane/core';
 import { Box, Button, Drawer, Link, Stack, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -8,7 +8,9 @@ import { useSession } from '../ground/session.tsx';
 import { copyText } from '../parts/copyText.ts';
 import { Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { formatMoney } from '../parts/money.ts';
 import { WalkSummary } from '../parts/WalkSummary.tsx';
+import { OrderWood } from './OrderWood.tsx';
 
 type Order = View<'OrderView'>;
 
@@ -30,7 +32,12 @@ export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart
         <Typography>
           Due {date(order.dueMs)}; at the earliest {date(order.earliestMs)}, by work and waits alone. {order.why ?? order.status}.
         </Typography>
-        {order.options.length > 0 && <Typography>{order.options.join(', ')}</Typography>}
+        {order.options.length > 0 && (
+          <Typography>
+            {order.options.join(', ')}
+            <Extra order={order} />
+          </Typography>
+        )}
         <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center' }}>
           {order.batchIds.map((id) => (
             <Link key={id} component={RouterLink} to={`/batches/${id}`}>
@@ -43,6 +50,7 @@ export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart
             </Button>
           )}
         </Stack>
+        <OrderWood orderId={order.id} />
         <DerivedRoute order={order} />
         <Button onClick={onClose} sx={{ alignSelf: 'flex-start' }}>
           Close
@@ -50,6 +58,15 @@ export function OrderDrawer({ order, onStart, onClose }: { order: Order; onStart
       </Stack>
     </Drawer>
   );
+}
+
+/** What was chosen adds to the price, where it does. */
+export function Extra({ order: { extraPrice, quantity } }: { order: Pick<Order, 'extraPrice' | 'quantity'> }) {
+  const setup = useSetup();
+  if (extraPrice === 0 || !setup.data) return null;
+  const { currency } = setup.data.house;
+  const all = quantity === 1 ? '' : `, ${formatMoney(extraPrice * quantity, currency)} in all`;
+  return ` — adds ${formatMoney(extraPrice, currency)} to the price of each${all}.`;
 }
 
 /** The sentence for whoever ordered it, ready to be passed on. */
@@ -77,11 +94,8 @@ export function DerivedRoute({ order }: { order: Walked }) {
   const walk = useMemo(() => {
     if (!route.data || !model) return undefined;
     const { version, graph } = route.data;
-    const facts = {
-      choices: order.choices,
-      species: Object.fromEntries(model.wood.map((w) => [w.component, w.species])),
-      construction: model.construction,
-    };
+    const usual = { species: Object.fromEntries(model.wood.map((w) => [w.component, w.species])), construction: model.construction };
+    const facts = factsOfChoice(usual, graph.options ?? [], order.choices);
     return walkThrough({ id: version.id, modelId: version.modelId, version: version.version, ...graph }, facts, order.quantity);
   }, [route.data, model, order.choices, order.quantity]);
   return (

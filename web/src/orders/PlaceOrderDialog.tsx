@@ -9,7 +9,8 @@ import { DayIn } from '../parts/DayIn.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ChoiceIn, TextIn, useTyped } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
-import { DerivedRoute } from './OrderDrawer.tsx';
+import { formatMoney } from '../parts/money.ts';
+import { DerivedRoute, Extra } from './OrderDrawer.tsx';
 
 interface Fields {
   modelId: string;
@@ -52,6 +53,9 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
   // Only what this model offers: another may have been chosen in between.
   const choicesOf = (f: Pick<Fields, 'choices'>) =>
     Object.fromEntries(options.map((o) => [o.id, f.choices[o.id] ?? o.values[0]?.id ?? '']));
+  const currency = setup.data?.house.currency ?? 'EUR';
+  const priced = ({ name, extraPrice }: View<'OptionValueView'>) =>
+    extraPrice === 0 ? name : `${name}, ${formatMoney(extraPrice, currency)} more`;
   const quantity = Number(typed.quantity);
   const asked = modelId !== '' && Number.isInteger(quantity) && quantity > 0 && quantity <= MOST;
   const outlook = useOrderOutlook(asked ? { modelId, quantity, choices: JSON.stringify(choicesOf(typed)) } : null);
@@ -86,7 +90,7 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
           name={`choices.${o.id}`}
           label={o.name}
           first={o.values[0]?.id ?? ''}
-          choices={o.values.map((v) => [v.id, v.name])}
+          choices={o.values.map((v) => [v.id, priced(v)])}
         />
       ))}
       <TextIn
@@ -104,6 +108,8 @@ export function PlaceOrderDialog({ onClose, onPlaced }: { onClose: () => void; o
           <Typography role="status">
             Begun now, it can be ready on <Figure>{date(outlook.data.earliestMs)}</Figure> at the earliest, by work and waits alone
             {typed.due !== '' && outlook.data.earliestMs > dueMsOf(typed.due) ? ': after the date you typed.' : '.'}
+            {outlook.data.extraPrice > 0 && ' Its options'}
+            {outlook.data.extraPrice > 0 && <Extra order={{ extraPrice: outlook.data.extraPrice, quantity }} />}
           </Typography>
           <DerivedRoute order={{ ...outlook.data, modelId, quantity }} />
         </>

@@ -76,7 +76,12 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
       if (next) reset(asked(next));
     },
   );
-  const need = model?.wood.find((w) => w.component === component);
+  const usual = model?.wood.find((w) => w.component === component);
+  // The wood that was chosen, in place of the model's usual.
+  const chosen = model?.options
+    .map((o) => o.values.find((v) => v.id === order.choices[o.id])?.wood[component])
+    .findLast((s) => s !== undefined);
+  const need = usual && { ...usual, species: chosen ?? usual.species };
   const fitting = (lots.data ?? [])
     .filter((l) => need && l.species === need.species && l.use === need.use && l.leftM3 > 0)
     .sort((a, b) => Number(a.outOfBand !== null) - Number(b.outOfBand !== null));

@@ -136,7 +136,15 @@ function Desk({ view, setup, carriers }: DeskProps) {
                 />
               </DeskContext>
             )}
-            {panel === 'options' && <OptionsPanel route={route} readOnly={readOnly} onRoute={draft.change} />}
+            {panel === 'options' && (
+              <OptionsPanel
+                route={route}
+                readOnly={readOnly}
+                species={setup.species.map((s) => s.name)}
+                currency={setup.house.currency}
+                onRoute={draft.change}
+              />
+            )}
             {panel === 'walk' && <WalkThroughPanel route={route} facts={world.facts} batchSize={model?.batchSize ?? 6} />}
           </Paper>
         </Box>
@@ -295,6 +303,7 @@ function worldOf(setup: View<'SetupView'>, carriers: DeskProps['carriers'], mode
     carriers: carriers.filter((c) => c.active),
     modelIds: new Set(setup.models.map((m) => m.id)),
     materialIds: new Set(setup.materials.map((m) => m.id)),
+    speciesNames: new Set(setup.species.map((s) => s.name)),
     facts: {
       species: Object.fromEntries(model?.wood.map((w) => [w.component, w.species]) ?? []),
       construction: model?.construction ?? '',

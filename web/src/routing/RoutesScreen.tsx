@@ -10,7 +10,7 @@ import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
-import { ModelDialog } from './ModelDialog.tsx';
+import { AddModelDialog } from './ModelDialog.tsx';
 
 type Version = View<'RouteVersionView'>;
 
@@ -47,7 +47,7 @@ export default function RoutesScreen() {
                 : `${counted(older, 'batch is', 'batches are')} on a version that is no longer started.`}
             </Answer>
             <Versions versions={versions} onOpen={(v) => void navigate(`/setup/routes/${v.id}`)} />
-            {adding && <ModelDialog onClose={() => setAdding(false)} onAdded={(id) => void navigate(`/setup/routes/${id}-1`)} />}
+            {adding && <AddModelDialog onClose={() => setAdding(false)} onAdded={(id) => void navigate(`/setup/routes/${id}-1`)} />}
           </>
         );
       }}

@@ -57,6 +57,8 @@ const setup = {
   ],
   zones: [],
   materials: [],
+  species: [{ name: 'mahogany' }, { name: 'wenge' }],
+  house: { name: 'Heron Lane', woodRoomZoneId: 'wood', boothZoneId: 'booth', currency: 'EUR' },
   skills: [],
   prerequisites: [],
 } as unknown as View<'SetupView'>;

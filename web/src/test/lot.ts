@@ -58,6 +58,7 @@ export const aBlank = (over: Partial<View<'BlankView'>> = {}): View<'BlankView'>
   lotId: 'L118',
   boardId: 'L118-1',
   species: 'mahogany',
+  use: 'body',
   modelId: 'weirstone',
   modelName: 'Weirstone',
   component: 'body',
@@ -97,6 +98,7 @@ export const aLotCard = ({
   ...over
 }: Partial<Omit<View<'LotCardView'>, 'lot'>> & { lot?: Partial<View<'LotView'>> } = {}): View<'LotCardView'> => ({
   lot: aLot(lot),
+  kept: [],
   zoneName: 'Wood room',
   stays: [{ zoneId: 'wood', zoneName: 'Wood room', fromMs: NOW_MS - 60 * DAY_MS }],
   samples: [],

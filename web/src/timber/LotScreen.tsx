@@ -1,6 +1,7 @@
 import { formatLength, formatLumber } from '@ample-crane/core';
-import { Box, Button, Typography } from '@mui/material';
-import { useParams } from 'react-router';
+import { Box, Button, Link, Typography } from '@mui/material';
+import { Fragment } from 'react';
+import { Link as RouterLink, useParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useLot } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
@@ -131,6 +132,28 @@ function outlookSentence(ready: View<'ReadyView'>, nowMs: number): string {
   return `In band in ${readyWords(ready, nowMs)}, ${BASIS_WORDS[ready.basis]}.`;
 }
 
+/** What orders have of it. */
+function Kept({ card: { kept } }: { card: View<'LotCardView'> }) {
+  const { units } = useSession();
+  if (kept.length === 0) return null;
+  return (
+    <>
+      {' '}
+      {kept.map((k, i) => (
+        <Fragment key={k.orderId}>
+          {i > 0 && ', '}
+          <Figure>{formatLumber(k.volumeM3, units)}</Figure> of it {i === 0 && 'is '}kept for{' '}
+          <Link component={RouterLink} to={`/orders?order=${k.orderId}`}>
+            {k.orderId}
+          </Link>{' '}
+          ({k.customer})
+        </Fragment>
+      ))}
+      .
+    </>
+  );
+}
+
 function Headline({ card }: { card: View<'LotCardView'> }) {
   const { date, nowMs } = useSession();
   const { lot } = card;
@@ -150,7 +173,8 @@ function Headline({ card }: { card: View<'LotCardView'> }) {
               </Figure>
             </>
           )}
-          .{lot.outOfBand === 'since its release' && ' It is not free for the mill.'}
+          .<Kept card={card} />
+          {lot.outOfBand === 'since its release' && ' It is not free for the mill.'}
           {lot.outOfBand === 'at its release' && ' Read it again before it is cut.'}
         </>
       ) : lot.meanPct === null ? (
@@ -162,6 +186,7 @@ function Headline({ card }: { card: View<'LotCardView'> }) {
             {lot.band.low.toFixed(1)}–{lot.band.high.toFixed(1)} %
           </Figure>
           . {lot.verdict === 'pass' ? 'It can be released.' : lot.ready ? outlookSentence(lot.ready, nowMs) : ''}
+          <Kept card={card} />
         </>
       )}
     </Answer>

@@ -106,6 +106,7 @@ function CoverTable({ cover }: { cover: readonly Cover[] }) {
     },
     { field: 'readyM3', headerName: 'Ready', width: 84, type: 'number', valueFormatter: volume },
     { field: 'dryingM3', headerName: 'Drying', width: 84, type: 'number', valueFormatter: volume },
+    { field: 'keptM3', headerName: 'Kept', width: 76, type: 'number', valueFormatter: (value: number) => (value > 0 ? volume(value) : '') },
     {
       field: 'blanks',
       headerName: 'Blanks',

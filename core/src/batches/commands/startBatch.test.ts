@@ -9,7 +9,7 @@ import { against, judged } from '../../test/judged.ts';
 import { batchOf, piecesOf } from '../../test/parts.ts';
 import { START_MS } from '../../test/start.ts';
 import { CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from '../../test/routes.ts';
-import { Blank, Lot, ShopEmc } from '../../timber/index.ts';
+import { Blank, KeptWood, Lot, ShopEmc } from '../../timber/index.ts';
 import { WaitingAt } from '../waiting.ts';
 import { StartBatch, type StartBatchRequest } from './index.ts';
 
@@ -40,12 +40,25 @@ const blank = (id: string, over: object = {}) => ({
 interface Around {
   lot?: object;
   blanks?: readonly object[];
+  kept?: readonly object[];
+  also?: readonly [RowKind<never>, object][];
   answers?: Readonly<Record<string, unknown>>;
   house?: HouseFactory;
 }
 const NUMBER = { [NextNumber.name]: 9, [ShopEmc.name]: 8 };
-function start(over: Partial<StartBatchRequest> = {}, { lot: wood = {}, blanks = [], answers = NUMBER, house = factory }: Around = {}) {
-  const rows = [[Lot, lot(wood)], [Order, order], ...blanks.map((b) => [Blank, b])] as unknown as [RowKind<never>, object][];
+function start(
+  over: Partial<StartBatchRequest> = {},
+  { lot: wood = {}, blanks = [], kept = [], also = [], answers = NUMBER, house = factory }: Around = {},
+) {
+  const rows = [
+    [Lot, lot(wood)],
+    [Lot, lot({ id: 'L2' })],
+    [Lot, lot({ id: 'L3', species: 'wenge' })],
+    [Order, order],
+    ...kept.map((k) => [KeptWood, k]),
+    ...blanks.map((b) => [Blank, b]),
+    ...also,
+  ] as unknown as [RowKind<never>, object][];
   const request = { modelId: 'short', component: 'body', quantity: 3, lotId: 'L1', orderId: null, ...over };
   return judged(StartBatch, request, {
     factory: house,
@@ -76,7 +89,10 @@ describe('a batch is started', () => {
             quantity: 3,
             dueMs: null,
             volumeM3: 0.012,
-            facts: known.factsOf({ ...known.setUp.models.get('short'), wood: known.setUp.models.get('short')?.wood ?? {} } as never),
+            facts: known.factsOf(
+              { ...known.setUp.models.get('short'), wood: known.setUp.models.get('short')?.wood ?? {} } as never,
+              'short@1',
+            ),
             setIds: ['B9-1', 'B9-2', 'B9-3'],
           },
         },
@@ -134,7 +150,7 @@ describe('a batch is started', () => {
     ]);
   });
   test('of blanks, one for each piece, at least one of the lot', () => {
-    const blanks = [blank('a'), blank('b', { lotId: 'L2' }), blank('c')];
+    const blanks = [blank('a'), blank('b', { lotId: 'L2', modelId: 'wide' }), blank('c')];
     const blankIds = ['a', 'b', 'c'];
     expect(start({ blankIds }, { blanks })).toMatchObject({ entries: [{ payload: { volumeM3: 0, blankIds } }] });
     expect(start({ blankIds, orderId: 'O1' }, { blanks: blanks.map((b) => ({ ...b, orderId: 'O1' })) }).kind).toBe('accept');
@@ -153,6 +169,7 @@ describe('a batch is started', () => {
 });
 
 const three = ['a', 'b', 'c'];
+const keeps = (orderId: string, volumeM3: number) => ({ id: `L1 ${orderId}`, lotId: 'L1', orderId, volumeM3 });
 describe('what speaks against it', () => {
   test.each<[situation: string, said: Partial<StartBatchRequest>, around: Around, sentence: string]>([
     ['no such model', { modelId: 'x' }, {}, 'modelId | There is no model x'],
@@ -184,16 +201,22 @@ describe('what speaks against it', () => {
       'blankIds | Blank a has become B3-01 already',
     ],
     [
-      'a blank of another model',
+      'a blank of another wood',
       { blankIds: three },
-      { blanks: three.map((b) => blank(b, { modelId: 'wide' })) },
-      'blankIds | Blank a is for another part',
+      { blanks: three.map((b) => blank(b, { lotId: 'L3' })) },
+      'blankIds | Blank a is wenge for body; mahogany for body is needed',
     ],
     [
-      'a blank of another component',
-      { blankIds: three },
-      { blanks: three.map((b) => blank(b, { component: 'neck' })) },
-      'blankIds | Blank a is for another part',
+      'wood that an order keeps',
+      {},
+      { kept: [keeps('O2', 0.009)] },
+      'quantity | 0.020 m³ is left of lot L1; 0.009 m³ of it is kept for O2, and this batch needs 0.012 m³',
+    ],
+    [
+      'the rest of a lot that an order keeps some of',
+      { restIsOffcut: true, orderId: 'O1' },
+      { kept: [keeps('O2', 0.001)] },
+      'restIsOffcut | What is left of lot L1 is no offcut: some of it is kept',
     ],
     [
       'a blank kept for an order',
@@ -212,18 +235,26 @@ describe('what speaks against it', () => {
   });
 });
 
+test('an order cuts what is kept for it, others what is left besides, and what has been sent keeps nothing', () => {
+  expect(start({ orderId: 'O1' }, { kept: [keeps('O1', 0.019)] }).kind).toBe('accept');
+  expect(start({}, { kept: [keeps('O2', 0.008)] }).kind).toBe('accept');
+  const sent = [[Order, { ...order, id: 'O2', quantity: 4, shipped: 4 }]] as unknown as [RowKind<never>, object][];
+  expect(start({}, { kept: [keeps('O2', 0.019)], also: sent }).kind).toBe('accept');
+});
+
 test('it is about the lot, its blanks and the batch it matches; the order is only read', () => {
   const of = (request: Partial<StartBatchRequest>) => {
     const { about, reads } = StartBatch.concerns(
       { modelId: 'm', component: 'body', quantity: 1, lotId: 'L1', orderId: null, ...request } as never,
       undefined as never,
     );
-    return [...about, ...(reads?.(undefined as never) ?? [])].map(({ kind, values }) => [kind.name, [...values]]);
+    return [...about, ...(reads?.(new Rows()) ?? [])].map(({ kind, values }) => [kind.name, [...values]]);
   };
   expect(of({})).toEqual([
     ['lot', ['L1']],
     ['blank', []],
     ['batch', []],
+    ['order', []],
     ['order', []],
   ]);
   expect(of({ blankIds: ['a'], matchBatchId: 'B1', orderId: 'O1' })).toEqual([
@@ -231,6 +262,7 @@ test('it is about the lot, its blanks and the batch it matches; the order is onl
     ['blank', ['a']],
     ['batch', ['B1']],
     ['order', ['O1']],
+    ['order', []],
   ]);
   const asks = (placements: { carrierId: string; pieces: number }[]) =>
     StartBatch.asks({ placements, modelId: 'nothing' } as never, { rows: new Rows(), factory, nowMs: 0 } as never).map(

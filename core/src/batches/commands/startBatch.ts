@@ -14,7 +14,18 @@ import {
 } from '../../ledger/index.ts';
 import { Order } from '../../orders/index.ts';
 import { firstOperation, NextNumber, startedComponents, type Component, type Operation } from '../../routing/index.ts';
-import { Blank, cuttingAsks, Lot, wentOutObjection, type WoodFactory, type WoodNeed } from '../../timber/index.ts';
+import {
+  Blank,
+  blankObjection,
+  cuttingAsks,
+  keptByOthers,
+  keptInWords,
+  ordersKeeping,
+  Lot,
+  wentOutObjection,
+  type WoodFactory,
+  type WoodNeed,
+} from '../../timber/index.ts';
 import { Batch, batchIdOf, livePieces, piecesIn } from '../batch.ts';
 import { carriersIn, othersIn } from '../places.ts';
 import { fullObjection, WaitingAt } from '../waiting.ts';
@@ -43,7 +54,7 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory 
   role: 'lead',
   concerns: ({ lotId, blankIds = [], matchBatchId, orderId }) => ({
     about: [rowsOf(Lot, [lotId]), rowsOf(Blank, blankIds), rowsOf(Batch, matchBatchId === undefined ? [] : [matchBatchId])],
-    reads: () => [rowsOf(Order, orderId === null ? [] : [orderId])],
+    reads: (known) => [rowsOf(Order, orderId === null ? [] : [orderId]), ordersKeeping(known, [lotId])],
   }),
   asks(request, sight) {
     const { placements = [], blankIds } = request;
@@ -61,18 +72,20 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory 
     if (!model) return wrongInput('modelId', `There is no model ${request.modelId}`);
     const order = orderIn(rows, request);
     if (order !== null && 'because' in order) return order;
-    const facts = factory.factsOf(model, order?.choices);
     const inForce = factory.routeInForce(model.id, nowMs);
     if (!inForce) return wrongInput('modelId', `${model.name} has no route in force yet: release one in Setup`);
-    const need = model.wood[component];
+    const facts = factory.factsOf(model, inForce.id, order?.choices);
+    const need = factory.woodNeed(model, component, facts);
     if (!startedComponents(factory.routeOf({ routeId: inForce.id, facts })).includes(component) || !need)
       return wrongInput('component', `A ${model.name} with these options has no separate ${component}`);
     const lot = rows.get(Lot, lotId);
     const neededM3 = blankIds ? 0 : Math.round(need.volumeM3 * quantity * 1e6) / 1e6;
     const unfit = blankIds
-      ? blanksObjection(rows, request, blankIds)
-      : (woodObjection(lot, need, neededM3, model) ?? wentOutObjection(lot, factory, answers));
+      ? blanksObjection(rows, request, blankIds, need)
+      : (woodObjection(rows, request, lot, need, neededM3, model) ?? wentOutObjection(lot, factory, answers));
     if (unfit) return unfit;
+    const keptM3 = keptByOthers(rows, lot.id, request.orderId).reduce((sum, k) => sum + k.volumeM3, 0);
+    if (restIsOffcut && keptM3 > 0) return wrongInput('restIsOffcut', `What is left of lot ${lot.id} is no offcut: some of it is kept`);
     if (restIsOffcut && lot.leftM3 - neededM3 >= neededM3)
       return wrongInput('restIsOffcut', `${(lot.leftM3 - neededM3).toFixed(3)} m³ would be left: enough for another batch like this one`);
     const volumeM3 = restIsOffcut ? lot.leftM3 : neededM3;
@@ -125,7 +138,7 @@ function firstStep({ modelId, component, orderId }: StartBatchRequest, { rows, f
   const inForce = factory.routeInForce(modelId, nowMs);
   if (!model || !inForce) return undefined;
   const order = orderId === null ? undefined : rows.find(Order, orderId);
-  const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, order?.choices) });
+  const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, inForce.id, order?.choices) });
   return startedComponents(route).includes(component) ? firstOperation(route, component) : undefined;
 }
 
@@ -137,7 +150,14 @@ function orderIn(rows: Rows, { orderId, modelId }: StartBatchRequest): Order | R
 }
 
 /** Only released wood of the right kind, and enough of it, is cut. */
-function woodObjection(lot: Lot, need: WoodNeed, volumeM3: number, model: Model): Refused | undefined {
+function woodObjection(
+  rows: Rows,
+  { orderId }: StartBatchRequest,
+  lot: Lot,
+  need: WoodNeed,
+  volumeM3: number,
+  model: Model,
+): Refused | undefined {
   if (lot.state !== 'released') return refuse(`Lot ${lot.id} is ${lot.state}; only a released lot can be cut`, { field: 'lotId' });
   if (lot.species !== need.species || lot.use !== need.use)
     return refuse(`Lot ${lot.id} is ${lot.species} for ${lot.use}; ${model.name} needs ${need.species} for ${need.use}`, {
@@ -147,19 +167,28 @@ function woodObjection(lot: Lot, need: WoodNeed, volumeM3: number, model: Model)
     return refuse(`${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`, {
       field: 'quantity',
     });
+  const kept = keptByOthers(rows, lot.id, orderId);
+  if (kept.length > 0 && lot.leftM3 - kept.reduce((sum, k) => sum + k.volumeM3, 0) + 1e-9 < volumeM3)
+    return refuse(
+      `${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; ${keptInWords(kept)}, and this batch needs ${volumeM3.toFixed(3)} m³`,
+      {
+        field: 'quantity',
+      },
+    );
   return undefined;
 }
 
 /** Are these blanks here, for this part, and kept for nobody else? */
-function blanksObjection(rows: Rows, request: StartBatchRequest, blankIds: readonly string[]): Refused | undefined {
-  const { quantity, modelId, component, orderId, lotId } = request;
+function blanksObjection(rows: Rows, request: StartBatchRequest, blankIds: readonly string[], need: WoodNeed): Refused | undefined {
+  const { quantity, orderId, lotId } = request;
   if (new Set(blankIds).size !== quantity || blankIds.length !== quantity)
     return wrongInput('blankIds', `${quantity} pieces need as many blanks`);
   const blanks = blankIds.map((id) => rows.get(Blank, id));
   for (const blank of blanks) {
     const no = (sentence: string) => refuse(sentence, { field: 'blankIds' });
     if (blank.state !== 'free') return no(`Blank ${blank.id} has become ${blank.pieceId ?? 'a piece'} already`);
-    if (blank.modelId !== modelId || blank.component !== component) return no(`Blank ${blank.id} is for another part`);
+    const unlike = blankObjection(blank, rows.get(Lot, blank.lotId), need);
+    if (unlike !== null) return no(unlike);
     if (blank.orderId !== null && blank.orderId !== orderId) return no(`Blank ${blank.id} is kept for ${blank.orderId}`);
   }
   return blanks.some((b) => b.lotId === lotId) ? undefined : wrongInput('lotId', `None of these blanks comes from lot ${lotId}`);

@@ -1,6 +1,6 @@
 import { entryKind } from '../../ledger/index.ts';
 import { firstOperation, NO_FACTS, type Component, type RouteFacts, type Routes } from '../../routing/index.ts';
-import { Blank, takeWood } from '../../timber/index.ts';
+import { Blank, takeKept, takeWood } from '../../timber/index.ts';
 import { Piece } from '../batch.ts';
 import { arrive, newBatch } from './rows.ts';
 
@@ -62,7 +62,10 @@ export const BatchStarted = entryKind('batch.started')<Started, Routes>({
     }
     arrive(rows, batch, operation, entry.atMs);
     // Blanks were taken out of their lot when they were cut.
-    if (blankIds.length === 0) takeWood(rows, p.lotId, volumeM3, entry.atMs);
+    if (blankIds.length === 0) {
+      takeWood(rows, p.lotId, volumeM3, entry.atMs);
+      takeKept(rows, p.lotId, p.orderId, volumeM3);
+    }
   },
   sentence: ({ payload }) => `Started: ${payload.quantity} pieces from lot ${payload.lotId}`,
 });

@@ -1,7 +1,7 @@
+export { KeepWood, type KeepWoodRequest } from './keepWood.ts';
 export { CorrectReading } from './correctReading.ts';
 export { CutBoards } from './cutBoards.ts';
 export { DescribeLot } from './describeLot.ts';
-export { asWritten, ImportReadings, sessionContent, type ImportedSession } from './importReadings.ts';
 export { MeasureBoards, type MeasureBoardsRequest } from './measureBoards.ts';
 export { MoveLot } from './moveLot.ts';
 export { ReadLot } from './readLot.ts';
@@ -10,3 +10,4 @@ export { ReleaseLot } from './releaseLot.ts';
 export { ReserveBlanks } from './reserveBlanks.ts';
 export { StrikeReading } from './strikeReading.ts';
 export { WeighBlanks } from './weighBlanks.ts';
+export { asWritten, ImportReadings, sessionContent, type ImportedSession } from './importReadings.ts';

@@ -1,12 +1,13 @@
 import type { Random } from '../../maths/index.ts';
 import type { TestHouse } from '../../test/house.ts';
 import type { Suggestions } from '../../test/suggestion.ts';
-import { Blank, Lot, ReadingSession, StockBoard } from '../index.ts';
+import { Blank, KeptWood, Lot, ReadingSession, StockBoard } from '../index.ts';
 
 const lotOf = (house: TestHouse, random: Random): Lot => random.pick(house.rows.all(Lot));
 const values = (random: Random) => Array.from({ length: 6 }, () => (6 + random.integer(0, 40) / 10).toFixed(1)).join(' ');
 
 export const suggestions: Suggestions = {
+  often: ['keep wood'],
   aside: {
     'receive lot': (_, random) => ({
       species: 'mahogany',
@@ -96,6 +97,17 @@ export const suggestions: Suggestions = {
       const blanks = house.rows.all(Blank).filter((b) => b.state === 'free' || random.chance(0.1));
       if (blanks.length === 0) return undefined;
       return { blankIds: [random.pick(blanks).id], orderId: random.chance(0.1) ? 'O1' : null };
+    },
+    'keep wood'(house, random) {
+      const kept = house.rows.all(KeptWood);
+      if (kept.length > 0 && random.chance(0.4)) return { ...random.pick(kept), volumeM3: 0 };
+      const whole = house.rows.all(Lot).filter((lot) => lot.leftM3 > 0);
+      if (whole.length === 0) return undefined;
+      return {
+        lotId: random.pick(whole).id,
+        orderId: random.chance(0.95) ? 'O1' : 'O9',
+        volumeM3: random.chance(0.05) ? 5 : random.integer(1, 9) / 1000,
+      };
     },
   },
 };

@@ -21,7 +21,7 @@ import {
 
 /** What a factory decides for itself. Each has a default with a reason in core. */
 export interface Settings {
-  factory: { name: string; woodRoomZoneId: string; boothZoneId: string; demo: boolean };
+  factory: { name: string; woodRoomZoneId: string; boothZoneId: string; demo: boolean; currency: string };
   workWeek: WorkWeek;
   moistureGate: MoistureGateSettings;
   moistureBand: MoistureBandSettings;
@@ -43,7 +43,7 @@ export interface Settings {
 }
 
 export const DEFAULT_SETTINGS: Settings = {
-  factory: { name: 'Our factory', woodRoomZoneId: 'wood', boothZoneId: 'finish', demo: false },
+  factory: { name: 'Our factory', woodRoomZoneId: 'wood', boothZoneId: 'finish', demo: false, currency: 'EUR' },
   workWeek: { timeZone: 'UTC', days: [1, 2, 3, 4, 5], startsAt: '07:00', endsAt: '15:30', holidays: [] },
   moistureGate: DEFAULT_MOISTURE_GATE,
   moistureBand: { school: 'shop', halfWidthPct: 1, fixedLowPct: 8, fixedHighPct: 10 },

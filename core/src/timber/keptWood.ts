@@ -1,0 +1,46 @@
+import { rowKind, rowsOf, type Ask, type RowKind, type Rows } from '../ledger/index.ts';
+import { Order } from '../orders/index.ts';
+import { Lot } from './lot.ts';
+
+/** Wood of a lot that an order has chosen and nobody else may cut. */
+export interface KeptWood {
+  /** {@link keptWoodId} */
+  id: string;
+  lotId: string;
+  orderId: string;
+  volumeM3: number;
+}
+export const KeptWood: RowKind<KeptWood> = rowKind<KeptWood>('kept wood', {
+  key: 'id',
+  by: ['lotId', 'orderId'],
+  under: ({ lotId }) => [rowsOf(Lot, [lotId])],
+});
+
+export const keptWoodId = (lotId: string, orderId: string): string => `${lotId} ${orderId}`;
+
+/** The orders that keep wood of lots: what judges by it must know whether they still wait for it. */
+export const ordersKeeping = (rows: Rows, lotIds: readonly string[]): Ask =>
+  rowsOf(
+    Order,
+    lotIds.flatMap((id) => rows.where(KeptWood, 'lotId', id).map((kept) => kept.orderId)),
+  );
+
+/** What of a lot others than an order keep, each with its order. What has been sent keeps nothing. */
+export const keptByOthers = (rows: Rows, lotId: string, orderId: string | null): KeptWood[] =>
+  rows.where(KeptWood, 'lotId', lotId).filter((kept) => {
+    const order = rows.find(Order, kept.orderId);
+    return kept.orderId !== orderId && !(order && order.shipped >= order.quantity);
+  });
+
+/** "0.040 m³ of it is kept for O1003" */
+export const keptInWords = (kept: readonly KeptWood[]): string =>
+  kept.map(({ volumeM3, orderId }) => `${volumeM3.toFixed(3)} m³ of it is kept for ${orderId}`).join(', ');
+
+/** An order has taken wood: so much less is kept for it. */
+export function takeKept(rows: Rows, lotId: string, orderId: string | null, volumeM3: number): void {
+  const kept = orderId === null ? undefined : rows.find(KeptWood, keptWoodId(lotId, orderId));
+  if (!kept) return;
+  const left = Math.round((kept.volumeM3 - volumeM3) * 1e6) / 1e6;
+  if (left > 0) rows.amend(KeptWood, kept, { volumeM3: left });
+  else rows.drop(KeptWood, kept.id);
+}
