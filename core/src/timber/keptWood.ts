@@ -1,20 +1,6 @@
-import { rowKind, rowsOf, type Ask, type RowKind, type Rows } from '../ledger/index.ts';
+import { rowsOf, type Ask, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
-import { Lot } from './lot.ts';
-
-/** Wood of a lot that an order has chosen and nobody else may cut. */
-export interface KeptWood {
-  /** {@link keptWoodId} */
-  id: string;
-  lotId: string;
-  orderId: string;
-  volumeM3: number;
-}
-export const KeptWood: RowKind<KeptWood> = rowKind<KeptWood>('kept wood', {
-  key: 'id',
-  by: ['lotId', 'orderId'],
-  under: ({ lotId }) => [rowsOf(Lot, [lotId])],
-});
+import { KeptWood } from './lot.ts';
 
 export const keptWoodId = (lotId: string, orderId: string): string => `${lotId} ${orderId}`;
 

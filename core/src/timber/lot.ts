@@ -1,5 +1,4 @@
-import { rowKind, rowsBy, rowsOf } from '../ledger/index.ts';
-import { KeptWood } from './keptWood.ts';
+import { rowKind, rowsBy, rowsOf, type RowKind } from '../ledger/index.ts';
 import type { Depth } from './readings.ts';
 import type { Method } from './session.ts';
 
@@ -54,6 +53,20 @@ export const Lot = rowKind<Lot>('lot', {
   key: 'id',
   // What orders keep of it.
   alongWith: ({ id }) => [{ kind: KeptWood, field: 'lotId', values: [id] }],
+});
+
+/** Wood of a lot that an order has chosen and nobody else may cut. */
+export interface KeptWood {
+  /** lot and order, told by `keptWoodId` */
+  id: string;
+  lotId: string;
+  orderId: string;
+  volumeM3: number;
+}
+export const KeptWood: RowKind<KeptWood> = rowKind<KeptWood>('kept wood', {
+  key: 'id',
+  by: ['lotId', 'orderId'],
+  under: ({ lotId }) => [rowsOf(Lot, [lotId])],
 });
 
 /** What a lot is bought as. */

@@ -29,7 +29,9 @@ export async function filmOn(reader: RowReader, pieces: readonly Piece[], rows =
     return serial === id ? [rows.get(Instrument, serial).bodyId] : [serial];
   };
   await reader.read([rowsOf(Piece, pieces.flatMap(also))], rows);
-  const been = [...pieces, ...pieces.flatMap(also).flatMap((id) => rows.find(Piece, id) ?? [])].flatMap((p) => p.trail.map((t) => t.batchId));
+  const been = [...pieces, ...pieces.flatMap(also).flatMap((id) => rows.find(Piece, id) ?? [])].flatMap((p) =>
+    p.trail.map((t) => t.batchId),
+  );
   await reader.read([rowsBy(Coat, 'batchId', [...new Set(been)])], rows);
   const laid = rows.all(Coat).sort((a, b) => a.atMs - b.atMs);
   const on = pieces.map((piece) => {

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { SPECIES,
+import {
+  SPECIES,
   ALL_BODIES,
   BodyHour,
   checkRoute,

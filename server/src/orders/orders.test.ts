@@ -102,7 +102,15 @@ describe('an order', () => {
     await factory.database.query('update customer_order set shipped = quantity where id = $1', [id]);
     expect(await order(id)).toBeUndefined();
     const past = (await manager.get(`/orders/${id}`)).body;
-    expect(past).toMatchObject({ id, customer: 'Old Quay Strings', quantity: 2, shipped: 2, lastShippedMs: null, lateDays: null, serials: [] });
+    expect(past).toMatchObject({
+      id,
+      customer: 'Old Quay Strings',
+      quantity: 2,
+      shipped: 2,
+      lastShippedMs: null,
+      lateDays: null,
+      serials: [],
+    });
     expect(past.options).toContain('Ageing: not aged');
     const found = (await manager.get('/find?text=Old Quay')).body;
     expect(found).toContainEqual({ kind: 'order', id, sentence: '2 × Weirstone for Old Quay Strings' });

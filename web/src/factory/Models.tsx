@@ -1,19 +1,16 @@
 import { formatLength } from '@ample-crane/core';
 import { Box, Button, Link, MenuItem, TextField, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
-import { useState } from 'react';
 import { Link as RouterLink, useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
-import { EditModelDialog } from '../routing/ModelDialog.tsx';
 
 const band = (c: View<'CharacteristicView'>) => `${c.name} ${c.low}–${c.high} ${c.unit}`;
 
 /** A model and the steps it goes through. */
 export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
   const { units, may } = useSession();
-  const [changing, setChanging] = useState(false);
   const [search, setSearch] = useSearchParams();
   const model = models.find((m) => m.id === search.get('model')) ?? models[0];
   if (!model)
@@ -65,7 +62,7 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
           {model.routeVersion === null ? 'no route in force yet' : `route version ${model.routeVersion}`}
         </Typography>
         {may('manager') && (
-          <Button variant="outlined" onClick={() => setChanging(true)}>
+          <Button component={RouterLink} to={`/setup/routes?model=${model.id}`} variant="outlined">
             Change {model.name}
           </Button>
         )}
@@ -73,7 +70,6 @@ export function Models({ models }: { models: readonly View<'ModelView'>[] }) {
           Routes and their versions
         </Button>
       </Box>
-      {changing && <EditModelDialog key={model.id} model={model} onClose={() => setChanging(false)} />}
       <DataTable
         label={`Route of ${model.name}`}
         rows={model.steps}

@@ -1,16 +1,16 @@
 import { Box, Button, Stack } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
-import { useCommand, useRoutes } from '../ground/queries.ts';
+import { useCommand, useRoutes, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
-import { AddModelDialog } from './ModelDialog.tsx';
+import { AddModelDialog, EditModelDialog } from './ModelDialog.tsx';
 
 type Version = View<'RouteVersionView'>;
 
@@ -22,6 +22,9 @@ export default function RoutesScreen() {
   const navigate = useNavigate();
   const { may } = useSession();
   const [adding, setAdding] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  const setup = useSetup();
+  const changing = may('manager') ? setup.data?.models.find((m) => m.id === search.get('model')) : undefined;
   return (
     <Screen
       title="Routes"
@@ -47,6 +50,7 @@ export default function RoutesScreen() {
                 : `${counted(older, 'batch is', 'batches are')} on a version that is no longer started.`}
             </Answer>
             <Versions versions={versions} onOpen={(v) => void navigate(`/setup/routes/${v.id}`)} />
+            {changing && <EditModelDialog key={changing.tag} model={changing} onClose={() => setSearch({})} />}
             {adding && <AddModelDialog onClose={() => setAdding(false)} onAdded={(id) => void navigate(`/setup/routes/${id}-1`)} />}
           </>
         );

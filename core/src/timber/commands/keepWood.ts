@@ -1,8 +1,8 @@
 import { commandKind, refuse, rowsOf, wrongInput, type Decided, type Decision } from '../../ledger/index.ts';
 import { Order } from '../../orders/index.ts';
 import type { WoodKept } from '../entries/woodKept.ts';
-import { keptByOthers, keptInWords, KeptWood, keptWoodId, ordersKeeping } from '../keptWood.ts';
-import { Lot } from '../lot.ts';
+import { keptByOthers, keptInWords, keptWoodId, ordersKeeping } from '../keptWood.ts';
+import { KeptWood, Lot } from '../lot.ts';
 import type { WoodFactory } from '../woodFactory.ts';
 
 export interface KeepWoodRequest {

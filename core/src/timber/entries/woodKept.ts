@@ -1,5 +1,6 @@
 import { entryKind } from '../../ledger/index.ts';
-import { KeptWood, keptWoodId } from '../keptWood.ts';
+import { keptWoodId } from '../keptWood.ts';
+import { KeptWood } from '../lot.ts';
 import { changeLot } from './lotRows.ts';
 
 /** So much of a lot is an order's from now on; none of it any longer where that is 0. */
