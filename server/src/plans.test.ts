@@ -122,7 +122,6 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/factory': ['/factory'],
     '/api/setup': ['/setup'],
     '/api/zones': ['/zones'],
-    '/api/zones/{id}/days': ['/zones/wood/days?days=30'],
   };
 }
 

@@ -2,9 +2,7 @@ import {
   DAY_MS,
   emcTrace,
   emcOfAirPct,
-  groupBy,
   HOUR_MS,
-  mean,
   shopAir,
   type ShopAir,
   type AirSample,
@@ -190,26 +188,5 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     manager: EntityManager = this.database.manager,
   ): Promise<{ tempC: number; relativeHumidity: number } | undefined> {
     return (await this.latest(zoneId, manager)) ?? undefined;
-  }
-
-  /** Daily means of a zone. */
-  async daily(zoneId: string, days: number): Promise<{ atMs: number; tempC: number; relativeHumidity: number; emcPct: number }[]> {
-    const fromMs = this.clock.nowMs() - days * DAY_MS;
-    const { samples: all } = await this.read(zoneId);
-    return [
-      ...groupBy(
-        all.filter((s) => s.atMs >= fromMs),
-        (s) => Math.floor(s.atMs / DAY_MS),
-      ),
-    ].map(([day, samples]) => {
-      const tempC = mean(samples.map((s) => s.tempC));
-      const relativeHumidity = mean(samples.map((s) => s.relativeHumidity));
-      return {
-        atMs: day * DAY_MS,
-        tempC,
-        relativeHumidity,
-        emcPct: emcOfAirPct({ tempC, relativeHumidity }),
-      };
-    });
   }
 }

@@ -1,8 +1,6 @@
-import { Body, Controller, Get, Param, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, Param, Put } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
-import { Type } from 'class-transformer';
 import { ClimateService } from '../climate/climate.service.ts';
-import { InCount } from '../platform/http/fields.ts';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
@@ -18,19 +16,12 @@ import {
   ChangeStationDto,
   ChangeWorkingTimeDto,
   SetupView,
-  ZoneDayView,
   ZoneView,
 } from './setup.dto.ts';
 import { SetupService } from './setup.service.ts';
 import { WoodRulesService } from './woodRules.service.ts';
 import { HouseService } from './house.service.ts';
 import { WorkingTimeService } from './workingTime.service.ts';
-
-export class DaysDto {
-  @Type(() => Number)
-  @InCount({ min: 1, max: 800, optional: true })
-  days?: number;
-}
 
 @ApiTags('setup')
 @Controller()
@@ -55,13 +46,6 @@ export class SetupController {
   @ApiOkResponse({ type: [ZoneView] })
   zones(): Promise<ZoneView[]> {
     return this.climate.now();
-  }
-
-  @Get('zones/:id/days')
-  @Allow('viewer')
-  @ApiOkResponse({ type: [ZoneDayView] })
-  days(@Param('id') id: string, @Query() { days }: DaysDto): Promise<ZoneDayView[]> {
-    return this.climate.daily(id, days ?? 60);
   }
 
   @Put('stations/:code')

@@ -287,13 +287,6 @@ export class ZoneNameView {
   @Out() name: string;
 }
 
-export class ZoneDayView {
-  @Out() atMs: number;
-  @Out() tempC: number;
-  @Out() relativeHumidity: number;
-  @Out() emcPct: number;
-}
-
 export class CureLawView {
   @Out() referenceTempC: number;
   @Out() q10: number;

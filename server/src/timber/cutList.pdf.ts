@@ -1,9 +1,12 @@
-import { cutList, guillotineCuts, type Board, type PlacedBlank } from '@ample-crane/core';
+import { cutLines, type Board, type PlacedBlank } from '@ample-crane/core';
 import { INK, makePdf, MARGIN, onPaper, QUIET, RULE, small, type Doc, type Print } from '../platform/http/pdf.ts';
 import type { PlanView } from './cutting.dto.ts';
 
 const BOARD_HEIGHT = 46;
-const LINE = 11;
+const LINE = 13;
+/** lines stand side by side, each with a box to tick */
+const COLUMNS = 2;
+const TICK = 7;
 
 /** The sawyer's paper: each board drawn to scale with its blanks and faults, and the cuts in the order they are made. */
 export function cutListPdf(plan: PlanView, print: Print): Promise<Buffer> {
@@ -16,37 +19,34 @@ export function cutListPdf(plan: PlanView, print: Print): Promise<Buffer> {
     const { kerfMm, edgingMm, endTrimMm } = plan.settings;
     small(
       doc,
-      `${print.factory} · lots ${plan.lotIds.join(', ')} · ${boards.length} boards, ${plan.blanks} blanks · kerf ${kerfMm}, edging ${edgingMm}, end trim ${endTrimMm} mm · printed ${onPaper(print, print.nowMs)}`,
+      `${print.factory} · lots ${plan.lotIds.join(', ')} · ${boards.length} boards, ${plan.blanks} blanks · kerf ${kerfMm}, edging ${edgingMm}, end trim ${endTrimMm} mm · all lengths in mm · printed ${onPaper(print, print.nowMs)}`,
       MARGIN,
       MARGIN + 22,
     );
     let y = MARGIN + 42;
     for (const { board, placed } of boards) {
-      const cuts = guillotineCuts(placed, kerfMm);
-      const steps = cuts ? cutList(cuts) : [];
-      const rows = Math.ceil((steps.length + placed.length) / 3);
+      const lines = cutLines(placed, kerfMm);
+      const rows = Math.ceil(lines.length / COLUMNS);
       const height = 16 + BOARD_HEIGHT + 8 + rows * LINE + 12;
       if (y + height > doc.page.height - MARGIN) {
         doc.addPage();
         y = MARGIN;
       }
       drawBoard(doc, board, placed, y);
-      const column = (doc.page.width - 2 * MARGIN) / 3;
-      const lines = [
-        ...steps.map((s) => `${s.part}  ${s.kind === 'across' ? 'cross-cut' : 'rip'} at ${Math.round(s.atMm)} mm`),
-        ...placed.map((p) => `trim ${p.blankId} to ${p.lengthMm} × ${p.widthMm}${p.pieces > 1 ? `, resaw ${p.pieces}` : ''}`),
-      ];
-      lines.forEach((line, i) =>
+      const column = (doc.page.width - 2 * MARGIN) / COLUMNS;
+      lines.forEach((line, i) => {
+        const [left, top] = [MARGIN + (i % COLUMNS) * column, y + 16 + BOARD_HEIGHT + 8 + Math.floor(i / COLUMNS) * LINE];
+        doc
+          .rect(left, top + 0.5, TICK, TICK)
+          .lineWidth(0.6)
+          .strokeColor(INK)
+          .stroke();
         doc
           .font('text')
           .fontSize(8)
           .fillColor(INK)
-          .text(line, MARGIN + (i % 3) * column, y + 16 + BOARD_HEIGHT + 8 + Math.floor(i / 3) * LINE, {
-            width: column - 6,
-            height: LINE,
-            ellipsis: true,
-          }),
-      );
+          .text(line, left + TICK + 5, top, { width: column - TICK - 11, height: LINE, ellipsis: true });
+      });
       y += height;
     }
   });

@@ -1712,22 +1712,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/zones/{id}/days": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get: operations["Setup_days"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/stations/{code}": {
         parameters: {
             query?: never;
@@ -4271,12 +4255,6 @@ export interface components {
             relativeHumidity: number;
             emcPct: number;
             atMs: number;
-        };
-        ZoneDayView: {
-            atMs: number;
-            tempC: number;
-            relativeHumidity: number;
-            emcPct: number;
         };
         ChangeStationDto: {
             version: number;
@@ -7307,29 +7285,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneView"];
-                };
-            };
-        };
-    };
-    Setup_days: {
-        parameters: {
-            query?: {
-                days?: number;
-            };
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ZoneDayView"][];
                 };
             };
         };

@@ -108,12 +108,6 @@ export const useZones = () =>
     queryFn: () => ask(client.GET('/api/zones')),
     refetchInterval: 10 * 60_000,
   });
-export const useZoneDays = (id: string, days: number) =>
-  useQuery({
-    queryKey: ['zones', id, days],
-    queryFn: () => ask(client.GET('/api/zones/{id}/days', { params: { path: { id }, query: { days } } })),
-  });
-/** Lots there is still wood of. */
 export const useLots = (states?: NonNullable<AskedOf<'/api/lots'>['states']>) =>
   useQuery({
     queryKey: ['lots', ...(states ?? ['all'])],

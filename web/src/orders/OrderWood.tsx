@@ -14,11 +14,15 @@ export function OrderWood({ orderId }: { orderId: string }) {
     <section aria-label="Its wood">
       <Typography variant="h2">Its wood</Typography>
       {query.error && <ErrorNote error={query.error} onRetry={() => void query.refetch()} />}
-      {query.data?.parts.map((part) => (
-        <PartWood key={part.component} orderId={orderId} part={part} />
-      ))}
+      {query.data && <Parts orderId={orderId} parts={query.data.parts} />}
     </section>
   );
+}
+
+function Parts({ orderId, parts }: { orderId: string; parts: readonly Part[] }) {
+  if (parts.every((p) => p.neededM3 === 0 && p.keptM3 === 0))
+    return <Typography>{parts.map((p) => `${p.component} of ${p.species}`).join(', ')}: all of it is begun.</Typography>;
+  return parts.map((part) => <PartWood key={part.component} orderId={orderId} part={part} />);
 }
 
 function PartWood({ orderId, part }: { orderId: string; part: Part }) {
@@ -32,7 +36,7 @@ function PartWood({ orderId, part }: { orderId: string; part: Part }) {
   return (
     <Stack sx={{ py: 0.75 }} spacing={0.5} role="group" aria-label={`Wood of the ${part.component}`}>
       <Typography>
-        {part.component}: {part.species}
+        The {part.component} of {part.species}
         {part.chosen ? ', as chosen' : ''}.{' '}
         {part.neededM3 === 0 ? 'All of it is begun.' : `${formatLumber(part.neededM3, units)} still to be begun`}
         {part.neededM3 > 0 && (part.keptM3 === 0 ? ', none of it kept.' : `, ${formatLumber(part.keptM3, units)} kept.`)}

@@ -11,9 +11,10 @@ export function Answer({ children }: { children: ReactNode }) {
   );
 }
 
+/** A figure in a sentence, in the sentence's own face. */
 export function Figure({ children }: { children: ReactNode }) {
   return (
-    <Box component="span" sx={{ fontFamily: MONO, fontWeight: 600 }}>
+    <Box component="span" sx={{ fontVariantNumeric: 'tabular-nums', fontWeight: 600 }}>
       {children}
     </Box>
   );

@@ -4,6 +4,7 @@ import { seededRandom } from '../../maths/index.ts';
 import { everyCut } from '../../test/everyCut.ts';
 import {
   boardVolumeM3,
+  cutLines,
   cutList,
   DEFAULT_CUTTING,
   guillotineCuts,
@@ -248,4 +249,23 @@ test('a hand-made plan is counted like any other', () => {
   const plan = tally([{ boardId: 'A', placed: [] }], [board()], [wanted()]);
   expect(plan).toMatchObject({ value: 0, yield: 0 });
   expect(boardVolumeM3(board({ widthEndMm: 100 }))).toBeCloseTo(2.4 * 0.15 * 0.05, 12);
+});
+
+test('the sawyer’s lines tell every cut from the board’s end or edge, then where each blank lies', () => {
+  const at = (blankId: string, xMm: number, yMm: number, lengthMm: number, widthMm: number, pieces = 1) => ({
+    blankId,
+    xMm,
+    yMm,
+    lengthMm,
+    widthMm,
+    pieces,
+  });
+  expect(cutLines([at('neck', 520.3, 5, 400, 60, 3), at('body', 15, 5, 500, 178)], 3)).toEqual([
+    '1  cross-cut 515 from the left end',
+    'body: 15 to 515 along, 5 to 183 across',
+    'neck: 520.5 to 920.5 along, 5 to 65 across, resaw 3',
+  ]);
+  // Four that turn about a fifth: no straight cut goes through.
+  const wheel = [at('a', 0, 0, 200, 100), at('b', 203, 0, 100, 200), at('c', 103, 203, 200, 100), at('d', 0, 103, 100, 200)];
+  expect(cutLines(wheel, 3)[0]).toBe('no order of straight cuts parts these: saw round each blank');
 });

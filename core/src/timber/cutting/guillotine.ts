@@ -49,6 +49,31 @@ export function cutList(node: CutNode, part = '1'): CutStep[] {
   return [{ part, kind: node.kind, atMm: node.atMm }, ...cutList(node.first, `${part}.1`), ...cutList(node.second, `${part}.2`)];
 }
 
+/**
+ * The sawyer's lines for one board, to be ticked one after the other: every cut by how far it lies from the board's left end
+ * or lower edge, then each blank by where it lies along the board and across it.
+ *
+ * @param kerfMm what the saw takes
+ */
+export function cutLines(placed: readonly PlacedBlank[], kerfMm: number): string[] {
+  const cuts = guillotineCuts(placed, kerfMm);
+  const steps = cuts
+    ? cutList(cuts).map(({ part, kind, atMm }) =>
+        kind === 'across' ? `${part}  cross-cut ${mm(atMm)} from the left end` : `${part}  rip ${mm(atMm)} from the lower edge`,
+      )
+    : ['no order of straight cuts parts these: saw round each blank'];
+  const blanks = [...placed]
+    .sort((a, b) => a.xMm - b.xMm || a.yMm - b.yMm)
+    .map(({ blankId, xMm, yMm, lengthMm, widthMm, pieces }) => {
+      const resawn = pieces > 1 ? `, resaw ${pieces}` : '';
+      return `${blankId}: ${mm(xMm)} to ${mm(xMm + lengthMm)} along, ${mm(yMm)} to ${mm(yMm + widthMm)} across${resawn}`;
+    });
+  return [...steps, ...blanks];
+}
+
+/** To the half millimetre: finer than a saw. */
+const mm = (value: number): string => String(Math.round(value * 2) / 2);
+
 /** Pairs of blanks that overlap or leave no room for the saw. */
 export function crowded(blanks: readonly PlacedBlank[], kerfMm: number): [number, number][] {
   return blanks.flatMap((a, i) =>
