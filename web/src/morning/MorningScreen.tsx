@@ -218,8 +218,12 @@ const LIST = { listStyle: 'none', m: 0, p: 0 } as const;
 /** Who is missed today and on the next working day, and what one person more staying away would stop. */
 function People({ days }: { days: readonly View<'DayPeopleView'>[] }) {
   const { clock, date, dateTime } = useSession();
-  return days.map(({ fromMs, gaps, alone }, i) => {
-    const day = i === 0 ? 'Today' : dateTime(fromMs).replace(/ [\d:]+$/, '');
+  const nameOf = ({ fromMs }: View<'DayPeopleView'>, i: number) => (i === 0 ? 'Today' : dateTime(fromMs).replace(/ [\d:]+$/, ''));
+  // Where both days are alike it is said once.
+  const [first] = days;
+  const alike = first && days.every((d) => d.gaps.length === 0 && JSON.stringify(d.alone) === JSON.stringify(first.alone));
+  const told = alike ? [{ ...first, day: days.map(nameOf).join(' and ') }] : days.map((d, i) => ({ ...d, day: nameOf(d, i) }));
+  return told.map(({ day, fromMs, gaps, alone }) => {
     return (
       <Box key={fromMs} component="section" aria-label={day} sx={{ mb: 1 }}>
         <Typography variant="h3" color="text.secondary">
