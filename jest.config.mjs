@@ -23,6 +23,8 @@ const JSX = {
 export default {
   // A test of the server may wait for the database of a busy machine.
   testTimeout: 30_000,
+  // Modules of a file that is done are not all let go of: a worker begins anew before it spends its time on clearing up.
+  workerIdleMemoryLimit: '1500MB',
   projects: [
     { ...common, displayName: 'core', rootDir: 'core/src', testMatch: ['<rootDir>/**/*.test.ts'] },
     { ...common, displayName: 'devices', rootDir: 'devices/src', testMatch: ['<rootDir>/**/*.test.ts'] },

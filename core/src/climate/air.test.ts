@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { IMPERIAL } from '../units/index.ts';
 import { dewPointC, equilibriumMoisturePct, sprayObjections } from './air.ts';
 
 describe('equilibrium moisture', () => {
@@ -52,6 +53,9 @@ describe('spray window', () => {
   });
   test('a cold surface is named with its margin', () => {
     expect(sprayObjections(25, 0.6, undefined, 18)).toEqual(['Surface is 1.3 °C above dew point; spraying needs 3 °C']);
+    // Told in °F a difference stays one.
+    expect(sprayObjections(25, 0.6, undefined, 18, IMPERIAL)).toEqual(['Surface is 2.3 °F above dew point; spraying needs 5.4 °F']);
+    expect(sprayObjections(30, 0.5, undefined, 30, IMPERIAL)).toEqual(['Booth is 86.0 °F; the sheet allows 80.6 °F']);
   });
   test('every limit that is crossed is named', () => {
     expect(sprayObjections(16, 0.3)).toHaveLength(2);

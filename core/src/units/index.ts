@@ -43,8 +43,39 @@ export interface UnitChoice {
 export const METRIC: UnitChoice = { length: 'mm', mass: 'g', temperature: 'C', lumber: 'm3' };
 export const IMPERIAL: UnitChoice = { length: 'in', mass: 'oz', temperature: 'F', lumber: 'bf' };
 
-export const formatLength = (mm: number, units: UnitChoice) =>
-  units.length === 'mm' ? `${trim(mm, 2)} mm` : `${trim(mmToInch(mm), 3)} in`;
+/** Wood and instruments are told in fractions of an inch from this length on; what is finer in decimals. */
+const FRACTIONS_FROM_MM = 6;
+const THIRTY_SECONDS = 32;
+
+/** Inches as the trade says them, to the nearest 32nd: "1 31/32". */
+export function inchFractions(mm: number): string {
+  const parts = Math.round(mmToInch(Math.abs(mm)) * THIRTY_SECONDS);
+  const whole = Math.floor(parts / THIRTY_SECONDS);
+  let [top, bottom] = [parts % THIRTY_SECONDS, THIRTY_SECONDS];
+  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  const said = top === 0 ? String(whole) : whole === 0 ? `${top}/${bottom}` : `${whole} ${top}/${bottom}`;
+  return mm < 0 && parts > 0 ? `-${said}` : said;
+}
+
+/** A length without its unit, for what is told by several: "2300 × 210 mm". */
+export const lengthIn = (mm: number, units: UnitChoice): string =>
+  units.length === 'mm' ? trim(mm, 2) : Math.abs(mm) < FRACTIONS_FROM_MM ? trim(mmToInch(mm), 3) : inchFractions(mm);
+
+export const formatLength = (mm: number, units: UnitChoice) => `${lengthIn(mm, units)} ${units.length}`;
+
+/** How finely joints are told: hundredths of a millimetre, or ten-thousandths of an inch. */
+export const fitScale = (units: UnitChoice): { unit: string; of: (mm: number) => number; digits: number } =>
+  units.length === 'mm' ? { unit: 'mm', of: (mm) => mm, digits: 2 } : { unit: 'in', of: mmToInch, digits: 4 };
+
+/** The clearance of a joint: "0.12 mm", "0.0047 in". */
+export function formatFit(mm: number, units: UnitChoice): string {
+  const { unit, of, digits } = fitScale(units);
+  return `${of(mm).toFixed(digits)} ${unit}`;
+}
+
+/** How much warmer: a difference has no thirty-two in it. */
+export const formatTemperatureDifference = (deltaC: number, units: UnitChoice) =>
+  units.temperature === 'C' ? `${trim(deltaC, 1)} °C` : `${trim(deltaC * 1.8, 1)} °F`;
 export const formatTemperature = (tempC: number, units: UnitChoice) =>
   units.temperature === 'C' ? `${tempC.toFixed(1)} °C` : `${celsiusToFahrenheit(tempC).toFixed(1)} °F`;
 export const formatMass = (g: number, units: UnitChoice) =>

@@ -7,14 +7,19 @@ import {
   DAY_MS,
   fahrenheitToCelsius,
   formatDuration,
+  fitScale,
+  formatFit,
   formatLength,
   formatLumber,
   formatMass,
   formatTemperature,
+  formatTemperatureDifference,
   gToOunce,
   HOUR_MS,
   IMPERIAL,
+  inchFractions,
   inchToMm,
+  lengthIn,
   m3ToBoardFeet,
   METRIC,
   MINUTE_MS,
@@ -96,5 +101,45 @@ describe('a length of time', () => {
         expect(Math.abs(told - ms)).toBeLessThan(ms < DAY_MS - MINUTE_MS ? MINUTE_MS : HOUR_MS);
       }),
     );
+  });
+});
+
+describe('what the trade says in inches', () => {
+  test.each([
+    [50, '1 31/32'],
+    [45, '1 25/32'],
+    [25.4, '1'],
+    [27, '1 1/16'],
+    [19.05, '3/4'],
+    [645, '25 13/32'],
+    [25.3, '1'],
+    [0, '0'],
+    [-50, '-1 31/32'],
+  ])('%s mm', (mm, said) => {
+    expect(inchFractions(mm)).toBe(said);
+  });
+  test('wood in fractions, what is thin in decimals, a joint finer still', () => {
+    expect(formatLength(50, IMPERIAL)).toBe('1 31/32 in');
+    expect(lengthIn(2.5, IMPERIAL)).toBe('0.098');
+    expect(lengthIn(1050, METRIC)).toBe('1050');
+    expect(formatFit(0.12, METRIC)).toBe('0.12 mm');
+    expect(formatFit(0.12, IMPERIAL)).toBe('0.0047 in');
+    expect(fitScale(IMPERIAL).of(25.4)).toBe(1);
+  });
+  test('is never further from the length than half of a 32nd', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 6, max: 3000, noNaN: true }), (mm) => {
+        const [whole = '0', fraction] = inchFractions(mm).includes('/') ? inchFractions(mm).split(' ').slice(-2) : [inchFractions(mm)];
+        const parts = fraction ?? (whole.includes('/') ? whole : '0/1');
+        const [top = 0, bottom = 1] = parts.split('/').map(Number);
+        const inches = (whole.includes('/') ? 0 : Number(whole)) + top / bottom;
+        expect(Math.abs(inches - mmToInch(mm))).toBeLessThanOrEqual(1 / 64 + 1e-9);
+      }),
+    );
+  });
+  test('a difference of temperatures is one: three degrees warmer are 5.4 °F, not 37.4', () => {
+    expect(formatTemperatureDifference(3, IMPERIAL)).toBe('5.4 °F');
+    expect(formatTemperatureDifference(3, METRIC)).toBe('3 °C');
+    expect(formatTemperatureDifference(-0.5, IMPERIAL)).toBe('-0.9 °F');
   });
 });

@@ -1,4 +1,11 @@
-import { dewPointC, formatDuration, formatTemperature, sprayObjections } from '@ample-crane/core';
+import {
+  celsiusToFahrenheit,
+  dewPointC,
+  formatDuration,
+  formatTemperature,
+  formatTemperatureDifference,
+  sprayObjections,
+} from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import type { View } from '../ground/api.ts';
 import { useFloor, useSetup, useZones } from '../ground/queries.ts';
@@ -76,16 +83,18 @@ function BoothAir() {
   const limits = useSetup().data?.spray;
   const booth = zones.data?.find((z) => z.id === limits?.zoneId);
   if (!booth || !limits) return <Empty>No sensor reports from the booth.</Empty>;
-  const objections = sprayObjections(booth.tempC, booth.relativeHumidity, limits);
+  const objections = sprayObjections(booth.tempC, booth.relativeHumidity, limits, booth.tempC, units);
+  const inF = units.temperature === 'F';
+  const degrees = (tempC: number) => (inF ? celsiusToFahrenheit(tempC) : tempC);
   const margin = booth.tempC - dewPointC(booth.tempC, booth.relativeHumidity);
   const rows = [
     {
       label: 'Temperature',
       shown: formatTemperature(booth.tempC, units),
-      value: booth.tempC,
-      low: limits.minTempC,
-      high: limits.maxTempC,
-      unit: '°C',
+      value: degrees(booth.tempC),
+      low: degrees(limits.minTempC),
+      high: degrees(limits.maxTempC),
+      unit: inF ? '°F' : '°C',
     },
     {
       label: 'Humidity',
@@ -102,7 +111,7 @@ function BoothAir() {
         severity={objections.length === 0 ? 'ready' : 'stop'}
         sentence={
           objections.length === 0
-            ? `Fit to spray: ${margin.toFixed(1)} °C above dew point, ${limits.dewMarginC} °C needed`
+            ? `Fit to spray: ${formatTemperatureDifference(margin, units)} above dew point, ${formatTemperatureDifference(limits.dewMarginC, units)} needed`
             : objections.join('. ')
         }
         remedy="The coating’s data sheet decides."

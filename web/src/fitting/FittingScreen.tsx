@@ -1,4 +1,4 @@
-import { clearanceMm } from '@ample-crane/core';
+import { clearanceMm, fitScale, formatFit } from '@ample-crane/core';
 import { Box, Button, Link, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import { Link as RouterLink, useNavigate } from 'react-router';
@@ -68,7 +68,9 @@ export default function FittingScreen() {
 }
 
 function PairingSet({ set }: { set: FitSet }) {
-  const { may } = useSession();
+  const { may, units } = useSession();
+  const scale = fitScale(units);
+  const told = (mm: number | null) => (mm === null ? '–' : scale.of(mm).toFixed(scale.digits));
   const navigate = useNavigate();
   const proposedFor = new Map(set.proposed.map((p) => [p.bodyId, p.neckId]));
   const { control, handleSubmit } = useForm({
@@ -122,13 +124,13 @@ function PairingSet({ set }: { set: FitSet }) {
             <TableRow>
               <TableCell padding="checkbox">Fit</TableCell>
               <TableCell>Body</TableCell>
-              <TableCell align="right">Pocket, mm</TableCell>
+              <TableCell align="right">Pocket, {scale.unit}</TableCell>
               {set.separateNecks && (
                 <>
                   <TableCell>Neck</TableCell>
-                  <TableCell align="right">Tenon, mm</TableCell>
+                  <TableCell align="right">Tenon, {scale.unit}</TableCell>
                   <TableCell>
-                    Clearance against {set.lowMm}–{set.highMm} mm
+                    Clearance against {scale.of(set.lowMm).toFixed(scale.digits)}–{formatFit(set.highMm, units)}
                   </TableCell>
                 </>
               )}
@@ -143,7 +145,7 @@ function PairingSet({ set }: { set: FitSet }) {
                 <TableCell>
                   <Id>{body.pieceId}</Id>
                 </TableCell>
-                <TableCell align="right">{body.widthMm?.toFixed(2) ?? '–'}</TableCell>
+                <TableCell align="right">{told(body.widthMm)}</TableCell>
                 {set.separateNecks && (
                   <>
                     <TableCell>
@@ -156,7 +158,7 @@ function PairingSet({ set }: { set: FitSet }) {
                         sx={{ minWidth: 110 }}
                       />
                     </TableCell>
-                    <TableCell align="right">{width(set.necks, neckId)?.toFixed(2) ?? '–'}</TableCell>
+                    <TableCell align="right">{told(width(set.necks, neckId))}</TableCell>
                     <TableCell>
                       {gap === null ? (
                         'not measured'
@@ -164,14 +166,14 @@ function PairingSet({ set }: { set: FitSet }) {
                         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center' }}>
                           <BandStrip
                             label={`Clearance of ${body.pieceId}`}
-                            unit="mm"
-                            low={set.lowMm}
-                            target={set.targetMm}
-                            high={set.highMm}
-                            values={[gap]}
+                            unit={scale.unit}
+                            low={scale.of(set.lowMm)}
+                            target={scale.of(set.targetMm)}
+                            high={scale.of(set.highMm)}
+                            values={[scale.of(gap)]}
                             width={180}
                           />
-                          <Figure>{gap.toFixed(2)}</Figure>
+                          <Figure>{told(gap)}</Figure>
                         </Box>
                       )}
                     </TableCell>

@@ -1,3 +1,4 @@
+import { formatFit } from '@ample-crane/core';
 import { Box, Button, Link, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { Link as RouterLink, useParams } from 'react-router';
@@ -93,7 +94,7 @@ export default function RecordScreen() {
 }
 
 function Headline({ record }: { record: Instrument }) {
-  const { date } = useSession();
+  const { date, units } = useSession();
   const { instrument } = record;
   return (
     <Box sx={{ display: 'flex', gap: 2, alignItems: 'center' }}>
@@ -104,7 +105,7 @@ function Headline({ record }: { record: Instrument }) {
         {record.clearanceMm !== null && (
           <>
             {' '}
-            with <Figure>{record.clearanceMm.toFixed(2)} mm</Figure> clearance
+            with <Figure>{formatFit(record.clearanceMm, units)}</Figure> clearance
           </>
         )}
         {instrument.shippedMs !== null ? (

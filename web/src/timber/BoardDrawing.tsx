@@ -1,8 +1,9 @@
-import { objectionsTo, type CuttingSettings, type PlacedBlank } from '@ample-crane/core';
+import { formatLength, lengthIn, objectionsTo, type CuttingSettings, type PlacedBlank } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { Id } from '../parts/Answer.tsx';
 import { boardScale, boardUnder } from './boardScale.ts';
 import { snapped } from './snap.ts';
@@ -39,6 +40,7 @@ export const SNAP_SHARE = 0.012;
 /** One board to scale: its outline, faults and blanks, which can be dragged or moved with the keys. */
 export function BoardDrawing({ board, placed, settings, held, acts }: Props) {
   const { tokens } = useTheme();
+  const { units } = useSession();
   const svg = useRef<SVGSVGElement>(null);
   const [dragged, setDragged] = useState<{ index: number; grab: Grab; at: PlacedBlank; away: boolean } | null>(null);
   const { width, height, scale, x, y, mmAt } = boardScale(board);
@@ -97,8 +99,8 @@ export function BoardDrawing({ board, placed, settings, held, acts }: Props) {
   return (
     <Box sx={{ mb: 1.5 }}>
       <Typography variant="body2" noWrap>
-        <Id>{board.id}</Id> {board.lengthMm} × {board.widthMm}
-        {board.widthEndMm !== board.widthMm && `/${board.widthEndMm}`} × {board.thicknessMm} mm
+        <Id>{board.id}</Id> {lengthIn(board.lengthMm, units)} × {lengthIn(board.widthMm, units)}
+        {board.widthEndMm !== board.widthMm && `/${lengthIn(board.widthEndMm, units)}`} × {formatLength(board.thicknessMm, units)}
         {board.grade !== null && ` · grade ${board.grade}`} · {placed.length === 0 ? 'nothing laid on it' : `${placed.length} laid`}
         {/* Beside the name and not below the drawing: nothing may shift under a blank that is being carried. */}
         {objections[0] && (

@@ -1,4 +1,4 @@
-import { formatMass } from '@ample-crane/core';
+import { formatLength, formatMass, lengthIn } from '@ample-crane/core';
 import { Box, Link, Typography } from '@mui/material';
 import { Fragment } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -36,7 +36,8 @@ export function LotTree({ card }: { card: Card }) {
         >
           {cut.map((board) => (
             <li key={board.id}>
-              <Id>{board.id}</Id> {board.lengthMm} × {board.widthMm} × {board.thicknessMm} mm
+              <Id>{board.id}</Id> {lengthIn(board.lengthMm, units)} × {lengthIn(board.widthMm, units)} ×{' '}
+              {formatLength(board.thicknessMm, units)}
               <Box component="ul" sx={{ pl: 2.5, my: 0.25, listStyle: 'none', borderLeft: 1, borderColor: 'divider' }}>
                 {card.blanks
                   .filter((blank) => blank.boardId === board.id)

@@ -106,7 +106,9 @@ function CoverTable({ cover }: { cover: readonly Cover[] }) {
     },
     { field: 'readyM3', headerName: 'Ready', width: 84, type: 'number', valueFormatter: volume },
     { field: 'dryingM3', headerName: 'Drying', width: 84, type: 'number', valueFormatter: volume },
-    { field: 'keptM3', headerName: 'Kept', width: 76, type: 'number', valueFormatter: (value: number) => (value > 0 ? volume(value) : '') },
+    ...(cover.some((c) => c.keptM3 > 0)
+      ? [{ field: 'keptM3', headerName: 'Kept', width: 76, type: 'number' as const, valueFormatter: volume }]
+      : []),
     {
       field: 'blanks',
       headerName: 'Blanks',

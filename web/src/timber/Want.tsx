@@ -1,5 +1,7 @@
+import { formatLength, lengthIn } from '@ample-crane/core';
 import { Box, Checkbox, FormControlLabel, Stack, TextField, Typography } from '@mui/material';
 import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { Figure } from '../parts/Answer.tsx';
 
 /** What a plan asks for: a blank, how many of it, and what one is worth. */
@@ -14,6 +16,7 @@ export function Want({
   editable: boolean;
   onChange: (want: View<'WantDto'>) => void;
 }) {
+  const { units } = useSession();
   return (
     <Box role="group" aria-label={want.id} sx={{ py: 1, borderBottom: 1, borderColor: 'divider' }}>
       <Typography>{want.id}</Typography>
@@ -48,7 +51,8 @@ export function Want({
         />
       </Stack>
       <Typography variant="body2" color="text.secondary">
-        {want.lengthMm} × {want.widthMm} × {want.thicknessMm} · got <Figure>{got}</Figure>
+        {lengthIn(want.lengthMm, units)} × {lengthIn(want.widthMm, units)} × {formatLength(want.thicknessMm, units)} · got{' '}
+        <Figure>{got}</Figure>
       </Typography>
     </Box>
   );
