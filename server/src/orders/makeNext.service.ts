@@ -1,8 +1,6 @@
-import { DAY_MS, keptKinds, makeNext, pieceWord, type MakeNext, type OnOrder } from '@ample-crane/core';
+import { DAY_MS, keptKinds, makeNext, pieceWord, type MakeNext } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, Not } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
-import { BatchEntity } from '../batches/batch.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { OrdersService, REACH_DAYS } from './orders.ts';
 import type { MakeNextView } from './orders.dto.ts';
@@ -11,7 +9,6 @@ import type { MakeNextView } from './orders.dto.ts';
 @Injectable()
 export class MakeNextService {
   constructor(
-    private readonly database: DataSource,
     private readonly factories: FactoryService,
     private readonly orders: OrdersService,
     private readonly clock: Clock,
@@ -26,11 +23,7 @@ export class MakeNextService {
       return route ? keptKinds(route, model.batchSize) : [];
     });
     if (kinds.length === 0) return [];
-    const [batches, orders] = await Promise.all([
-      this.database.getRepository(BatchEntity).findBy({ status: Not('done') }),
-      this.orders.asking(),
-    ]);
-    const floor = batches.map((batch): OnOrder => ({ batch, route: factory.routeOf(batch) }));
+    const { orders, floor } = await this.orders.asking();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     return makeNext(kinds, floor, orders, nowMs, time).map((made) => toView(made, factory));
   }

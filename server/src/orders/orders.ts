@@ -58,9 +58,15 @@ interface OpenOrder extends OrderLacks {
   wants: Lack[];
 }
 
+/** The open orders, and every batch in work on its own route. */
+interface Book {
+  open: OpenOrder[];
+  floor: OnOrder[];
+}
+
 @Injectable()
 export class OrdersService {
-  private readonly book: Shelf<OpenOrder[]>;
+  private readonly book: Shelf<Book>;
   private readonly told: Shelf<OrderView[]>;
 
   constructor(
@@ -159,39 +165,40 @@ export class OrdersService {
     return open.map(({ order, model, routeId, facts, lacks }) => ({ order, model, routeId, facts, lacks }));
   }
 
-  /** What open orders ask for beyond their own batches, whether spare parts make up for it or not. */
-  async asking(): Promise<Asking[]> {
-    const open = await this.withBatches();
-    return open.map(({ order, model, route, wants }) => ({ modelId: model.id, dueMs: order.dueMs, route, wants }));
+  /** What open orders ask for beyond their own batches, whether spare parts make up for it or not, and all that is in work. */
+  async asking(): Promise<{ orders: Asking[]; floor: OnOrder[] }> {
+    const { open, floor } = await this.book.of('open', () => this.readBook());
+    return { orders: open.map(({ order, model, route, wants }) => ({ modelId: model.id, dueMs: order.dueMs, route, wants })), floor };
   }
 
-  private withBatches(): Promise<OpenOrder[]> {
-    return this.book.of('open', () => this.readBook());
+  private async withBatches(): Promise<OpenOrder[]> {
+    return (await this.book.of('open', () => this.readBook())).open;
   }
 
-  private async readBook(): Promise<OpenOrder[]> {
+  private async readBook(): Promise<Book> {
     const factory = await this.factories.load();
     const orders = await openOrders(this.database.manager);
     const batches = await this.database.getRepository(BatchEntity).findBy({ status: Not('done') });
-    const onRoute = (batch: BatchEntity): OnOrder => ({ batch, route: factory.routeOf(batch) });
-    const ofOrder = groupBy(batches, (b) => b.orderId);
+    const floor = batches.map((batch): OnOrder => ({ batch, route: factory.routeOf(batch) }));
+    const ofOrder = groupBy(floor, ({ batch }) => batch.orderId);
     const ids = new Set(orders.map((o) => o.id));
     const spares = new SpareParts(
-      batches.filter((b) => b.orderId === null || !ids.has(b.orderId)).map(onRoute),
+      floor.filter(({ batch }) => batch.orderId === null || !ids.has(batch.orderId)),
       (batch, component, wanted) => factory.servesAs(batch.routeId, component, batch.facts, wanted),
     );
     const nowMs = this.clock.nowMs();
-    return orders.map((order) => {
+    const open = orders.map((order): OpenOrder => {
       const model = factory.model(order.modelId);
       if (!model) throw new Error(`No model ${order.modelId}`);
       const inForce = factory.routeInForce(model.id, nowMs);
       if (!inForce) throw new Error(`${model.name} has orders but no route in force`);
       const facts = factory.factsOf(model, inForce.id, order.choices);
       const route = factory.routeOf({ routeId: inForce.id, facts });
-      const own = (ofOrder.get(order.id) ?? []).map(onRoute);
+      const own = ofOrder.get(order.id) ?? [];
       const wants = lacksOf(order, route, own);
       return { order, model, routeId: inForce.id, route, own, wants, facts, lacks: spares.fill(model.id, wants, facts) };
     });
+    return { open, floor };
   }
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { DAY_MS, HOUR_MS } from '@ample-crane/core';
 import type { View } from '../ground/api.ts';
+import { aMonth } from '../test/month.ts';
 import { NOW_MS, render, wordsOf } from '../test/render.tsx';
 import MorningScreen from './MorningScreen.tsx';
 
@@ -159,23 +160,11 @@ describe('Morning', () => {
     );
   });
   test('tells why the last whole month came to what it did', () => {
-    const month = (id: string, why: string | null) => ({
-      id,
-      fromMs: 0,
-      whole: why !== null,
-      workDays: 20,
-      peopleHours: 4000,
-      begun: 90,
-      shipped: 90,
-      shippedPerDay: 4.5,
-      meanLeadDays: 40,
-      returnedShare: 0.04,
-      busiest: 'Buffing',
-      busiestShare: 0.8,
-      why,
-    });
     const why = 'February 2026: 90 instruments sent off, 10 fewer than in January 2026. Otherwise than then: 2 working days fewer.';
-    const months = { sinceMs: 0, months: [month('2026-01', null), month('2026-02', why), month('2026-03', null)] };
+    const months = {
+      sinceMs: 0,
+      months: [aMonth('2026-01', { whole: false }), aMonth('2026-02', { why }), aMonth('2026-03', { whole: false })],
+    };
     const drawn = render(<MorningScreen />, {
       answers: [
         [['morning'], morning()],

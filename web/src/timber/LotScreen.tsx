@@ -2,11 +2,12 @@ import { formatLength, formatLumber } from '@ample-crane/core';
 import { Box, Button, Link, Typography } from '@mui/material';
 import { Fragment } from 'react';
 import { Link as RouterLink, useParams } from 'react-router';
-import type { View } from '../ground/api.ts';
-import { useLot } from '../ground/queries.ts';
+import { ask, client, type View } from '../ground/api.ts';
+import { useCommand, useLot } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { LogTable } from '../parts/LogTable.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { EvidenceDrawer } from '../parts/EvidenceDrawer.tsx';
 import { Finding, FindingList } from '../parts/Finding.tsx';
 import { GateAct } from '../parts/GateAct.tsx';
@@ -132,9 +133,18 @@ function outlookSentence(ready: View<'ReadyView'>, nowMs: number): string {
   return `In band in ${readyWords(ready, nowMs)}, ${BASIS_WORDS[ready.basis]}.`;
 }
 
-/** What orders have of it. */
-function Kept({ card: { kept } }: { card: View<'LotCardView'> }) {
-  const { units } = useSession();
+/** What orders have of it; let go here too, since an order that was given up is open nowhere. */
+function Kept({ card: { lot, kept } }: { card: View<'LotCardView'> }) {
+  const { units, may } = useSession();
+  const letGo = useCommand((orderId: string, headers) =>
+    ask(
+      client.POST('/api/lots/{id}/keep', {
+        params: { path: { id: lot.id } },
+        body: { version: lot.version, orderId, volumeM3: 0 },
+        headers,
+      }),
+    ),
+  );
   if (kept.length === 0) return null;
   return (
     <>
@@ -147,9 +157,14 @@ function Kept({ card: { kept } }: { card: View<'LotCardView'> }) {
             {k.orderId}
           </Link>{' '}
           ({k.customer})
+          {may('lead') && (
+            <Button loading={letGo.isPending} aria-label={`Let go what is kept for ${k.orderId}`} onClick={() => letGo.mutate(k.orderId)}>
+              Let go
+            </Button>
+          )}
         </Fragment>
       ))}
-      .
+      .{letGo.error && <ErrorNote error={letGo.error} />}
     </>
   );
 }
