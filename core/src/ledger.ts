@@ -1,3 +1,4 @@
+import { assembly } from './assembly/room.ts';
 import { batches } from './batches/room.ts';
 import { carriers } from './carriers/room.ts';
 import { dispatch } from './dispatch/room.ts';
@@ -16,7 +17,7 @@ import { timber } from './timber/room.ts';
 export type HouseFactory = FittingFactory;
 
 /** The rooms, put together. */
-const ROOMS = [factory, routing, carriers, timber, orders, batches, finishing, quality, fitting, dispatch] as const;
+const ROOMS = [factory, routing, carriers, timber, orders, assembly, batches, finishing, quality, fitting, dispatch] as const;
 
 /** The logbook of this factory: every fact there is, and the only way it takes effect. */
 export const LEDGER: Ledger<Routes, HouseFactory> = new Ledger<Routes, HouseFactory>(ROOMS);

@@ -4,6 +4,7 @@ import { ServeStaticModule } from '@nestjs/serve-static';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { applicationOptions } from './database.ts';
 import { DemoModule } from './demo/demo.module.ts';
+import { AssemblyModule } from './assembly/assembly.module.ts';
 import { BatchesModule } from './batches/batches.module.ts';
 import { CarriersModule } from './carriers/carriers.module.ts';
 import { DispatchModule } from './dispatch/dispatch.module.ts';
@@ -27,6 +28,7 @@ const ROOMS = [
   FlowModule,
   RecordsModule,
   DispatchModule,
+  AssemblyModule,
   FittingModule,
   OrdersModule,
   FinishingModule,

@@ -121,6 +121,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/stock/orders/{id}': [`/stock/orders/${order}`, 'orders', 'wood'],
     '/api/pictures/{id}': [`/pictures/${await first('select id from picture')}`],
     '/api/factory': ['/factory'],
+    '/api/kits': ['/kits'],
     '/api/setup': ['/setup'],
     '/api/zones': ['/zones'],
   };

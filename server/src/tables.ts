@@ -1,4 +1,5 @@
 import { Global, Module } from '@nestjs/common';
+import { assembly } from './assembly/tables.ts';
 import { batches } from './batches/tables.ts';
 import { carriers } from './carriers/tables.ts';
 import { climate } from './climate/tables.ts';
@@ -21,6 +22,7 @@ const ROOMS: readonly RoomTables[] = [
   logbook,
   timber,
   orders,
+  assembly,
   batches,
   carriers,
   routing,

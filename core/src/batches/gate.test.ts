@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { SetsOf } from '../assembly/index.ts';
 import { Answers, asked } from '../ledger/index.ts';
 import { AirNow, Temperatures, type Operation, type Rule } from '../routing/index.ts';
 import { testFactory } from '../test/factory.ts';
@@ -22,6 +23,7 @@ const about = { batchId: 'B1', zoneId: 'bench', fromMs: 100 - 14 * DAY_MS, toMs:
 const TEMPERATURES = asked(Temperatures, { zoneId: about.zoneId, fromMs: about.fromMs, toMs: about.toMs });
 const AIR = asked(AirNow, { zoneId: about.zoneId });
 const COAT = asked(LastCoats, { batchId: 'B1' });
+const SETS = asked(SetsOf, { kitIds: ['m/knobs'] });
 const MEASURES = asked(MeasuresOf, { batchId: 'B1' });
 
 describe('a gate', () => {
@@ -35,6 +37,7 @@ describe('a gate', () => {
       { kind: 'inBand', what: 'x', characteristic: 'w', low: 1, high: 2, needed: 1, unit: 'mm', tooLow: '', tooHigh: '' },
       [MEASURES],
     ],
+    ['kits', { kind: 'parts' }, [SETS]],
     ['a settling', { kind: 'stable', windowDays: 7, limitPerDay: 0.1, characteristic: 'w' }, [MEASURES]],
   ])('on %s asks for what that looks at, and for nothing else', (_, rule, asks) => {
     expect(gateAsks(batch, gated(rule), factory, 100)).toEqual(asks);
@@ -45,18 +48,19 @@ describe('a gate', () => {
       nowMs: 100,
       sinceMs: 40,
       signOffs: [{ skill: 'eye', by: 'Bob' }],
-      shortParts: [],
     });
     answers.put(TEMPERATURES, [{ atMs: 50, tempC: 20 }]);
     answers.put(AIR, { tempC: 20, relativeHumidity: 0.5 });
     answers.put(COAT, [{ atMs: 90, scuffedMs: null }, null]);
     answers.put(MEASURES, { measures: [1], courses: [2] });
+    answers.put(SETS, [{ id: 'm/knobs', what: 'knobs', serves: 'm', sets: 2 }]);
     expect(gateEvidence(batch, factory, 100, answers)).toMatchObject({
       temperatures: [{ atMs: 50, tempC: 20 }],
       air: { tempC: 20, relativeHumidity: 0.5 },
       lastCoats: [{ atMs: 90, scuffedMs: null }, null],
       measures: [1],
       courses: [2],
+      shortParts: ['knobs (2 of 3 here)'],
     });
   });
   test('at a station whose room nobody knows looks at the air of the wood room', () => {

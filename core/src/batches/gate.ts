@@ -1,3 +1,4 @@
+import { kitIdsOf, SetsOf, shortOf } from '../assembly/index.ts';
 import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding } from '../ledger/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { AirNow, evaluateGate, needsOf, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
@@ -15,9 +16,13 @@ export function gateAsks(batch: Batch, operation: Operation, factory: Factory, n
     ...(needs.has('temperatures') ? [asked(Temperatures, temperaturesFor(batch, zoneId, nowMs))] : []),
     ...(needs.has('air') ? [asked(AirNow, { zoneId })] : []),
     ...(needs.has('lastCoats') ? [asked(LastCoats, { batchId: batch.id })] : []),
+    ...(needs.has('shortParts') ? [setsAsked(batch, factory)] : []),
     ...(needs.has('measures') || needs.has('courses') ? [asked(MeasuresOf, { batchId: batch.id })] : []),
   ];
 }
+
+const setsAsked = ({ modelId }: Batch, factory: Factory): Asked =>
+  asked(SetsOf, { kitIds: kitIdsOf(factory.setUp.prerequisites, modelId) });
 
 /** The evidence for it, as far as it was answered. */
 export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answers: Answers): Evidence {
@@ -26,11 +31,13 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
   const air = answers.to(AirNow, { zoneId });
   const lastCoats = answers.to(LastCoats, { batchId: batch.id });
   const measures = answers.to(MeasuresOf, { batchId: batch.id });
+  const kitIds = kitIdsOf(factory.setUp.prerequisites, batch.modelId);
+  const sets = kitIds.length === 0 ? [] : answers.to(SetsOf, { kitIds });
   return {
     nowMs,
     sinceMs: batch.arrivedMs,
     signOffs: batch.signOffs.map((s) => ({ skill: s.skill, by: factory.personName(s.personId) })),
-    shortParts: factory.shortKits(batch.modelId),
+    ...(sets === NOT_ANSWERED ? {} : { shortParts: [...factory.shortKits(batch.modelId), ...shortOf(batch.quantity, sets)] }),
     ...(temperatures === NOT_ANSWERED ? {} : { temperatures }),
     ...(air === NOT_ANSWERED ? {} : { air }),
     ...(lastCoats === NOT_ANSWERED ? {} : { lastCoats }),

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { Batch, Defect, Instrument, Piece, Visit } from '../batches/index.ts';
+import { Batch, Defect, Instrument, Job, Piece, Visit } from '../batches/index.ts';
 import { placementsOf, takenOn } from '../carriers/index.ts';
 import { Order } from '../orders/index.ts';
 import { OverrideRecord } from '../routing/index.ts';
@@ -85,7 +85,10 @@ describe('the way through', () => {
   test('what must exist first is named when it is missing', () => {
     const house = new TestHouse(undefined, undefined, { prerequisites: [] });
     const id = house.start('fingerboard', 2, { route: WIDE_ROUTE, facts: both });
-    expect(said(house.command(id, { command: 'start work', personId: 'ann' }))).toEqual(['There is no program "fret slots" on record']);
+    expect(said(house.command(id, { command: 'start work', personId: 'ann' }))).toEqual([
+      'There is no program "fret slots" on record',
+      'There is no kit "fret wire" on record',
+    ]);
   });
   test('small parts are drawn, the oldest first, and asked for when short', () => {
     const house = wideHouse(WIDE_ROUTE, 4);
@@ -263,6 +266,46 @@ describe('hand-over', () => {
     expect(house.batch(id)).toMatchObject({ operationId: 'press', redo: true, quantity: 5 });
     // Rework draws no small parts again.
     expect(said(house.command(id, { command: 'start work', personId: 'ann' }))).toEqual(['work.started']);
+  });
+  test('a slip found in the middle of work goes back at once; the work on the rest goes on', () => {
+    const { house, id } = atSanding();
+    house.command(id, { command: 'accept batch' });
+    house.command(id, { command: 'start work', personId: 'ann' });
+    house.pass(HOUR_MS);
+    const [a] = house.live(id).map((p) => p.id) as [string];
+    house.command(id, { command: 'refuse work', pieces: [fault(a, 'rework', 'bind')] });
+    expect(house.batch(id)).toMatchObject({ operationId: 'sand', status: 'running', quantity: 4 });
+    const back = house.batch(house.rows.get(Piece, a).batchId);
+    expect(back).toMatchObject({ operationId: 'bind', status: 'queued', redo: true, quantity: 1, jobId: null });
+    const visits = house.rows.all(Visit).filter((v) => v.operationId === 'sand');
+    expect(visits.map((v) => [v.batchId, v.quantity, v.rework, v.finishedMs !== null])).toEqual([
+      [id, 4, 0, false],
+      [back.id, 1, 1, true],
+    ]);
+    // An hour at five: a fifth of it went with the piece.
+    expect(visits.map((v) => v.touchMs / HOUR_MS)).toEqual([0.8, 0.2]);
+    house.pass(HOUR_MS);
+    const counts = { good: 4, rework: 0, scrap: 0, outcomes: [] };
+    house.command(id, { command: 'finish work', ...counts });
+    expect(house.rows.get(Visit, visits[0]?.id ?? '')).toMatchObject({ good: 4, touchMs: 1.8 * HOUR_MS });
+  });
+  test('all of it goes back in the middle of work, and its place is free', () => {
+    const { house, id } = atSanding();
+    house.command(id, { command: 'accept batch' });
+    house.command(id, { command: 'start work', personId: 'ann' });
+    house.command(id, { command: 'refuse work', pieces: house.live(id).map((p) => fault(p.id, 'rework', 'bind')) });
+    expect(house.batch(id)).toMatchObject({ operationId: 'bind', status: 'queued', redo: true, jobId: null });
+    expect(house.rows.all(Job).filter((j) => j.openAt !== null)).toEqual([]);
+  });
+  test('what goes back from a counted place leaves it', () => {
+    const house = wideHouse();
+    const id = bodies(house);
+    house.work(id);
+    expect([house.batch(id).status, takenOn(house.rows, 'F1')]).toEqual(['dwelling', 3]);
+    const pieces = [fault(`${id}-01`, 'rework', 'bend')];
+    expect(said(house.command(id, { command: 'refuse work', pieces }))).toEqual(['handover.refused', 'batch.placed']);
+    expect(takenOn(house.rows, 'F1')).toBe(2);
+    expect(placementsOf(house.rows, house.rows.get(Piece, `${id}-01`).batchId)).toEqual([]);
   });
   test('only work that leads here can be asked for again, with a defect', () => {
     const { house, id } = atSanding();

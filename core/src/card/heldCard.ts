@@ -1,3 +1,4 @@
+import { KitsFor, kitsServing, KitStock } from '../assembly/index.ts';
 import { AtStep, Batch, JobsAt, leaveAsks, leaveFindings, SeenAtStep, WaitingAt } from '../batches/index.ts';
 import { OnCarrier, PlacementRow, PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
 import { coatAsks, coatFindings } from '../finishing/index.ts';
@@ -173,6 +174,10 @@ export class HeldCard {
       case BoxesFor.name:
         // Boxes are told for the step it was at.
         return this.batch.operationId === this.toldAt ? this.held.boxIds : NOT_ANSWERED;
+      case KitsFor.name:
+        return KitStock.name in this.held.rows
+          ? kitsServing(this.factory.operationAt(this.batch).needs, this.batch.modelId, this.rows.all(KitStock))
+          : NOT_ANSWERED;
       case NextNumber.name:
         return this.provisional++;
       case AirNow.name:

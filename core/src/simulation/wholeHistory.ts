@@ -1,3 +1,4 @@
+import { KitsFor, kitsServing, KitStock } from '../assembly/index.ts';
 import { Batch, isWaiting, LatestEntry, lastOf, WaitingAt } from '../batches/index.ts';
 import { PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
 import { SerialCount, SerialsGiven } from '../fitting/index.ts';
@@ -32,6 +33,8 @@ export class WholeHistory {
         return (carrierId: string) => takenOn(this.rows, carrierId);
       case WaitingAt.name:
         return this.waiting((about as AboutOf<typeof WaitingAt>).stationCode);
+      case KitsFor.name:
+        return this.kits((about as AboutOf<typeof KitsFor>).batchId);
       case BoxesFor.name:
         return this.boxes((about as AboutOf<typeof BoxesFor>).batchId);
       case LatestEntry.name: {
@@ -56,6 +59,11 @@ export class WholeHistory {
   private waiting(stationCode: string): PiecesOf[] {
     const there = this.rows.all(Batch).filter((b) => b.stationCode === stationCode && isWaiting(b));
     return there.map((b) => ({ batchId: b.id, pieces: b.quantity }));
+  }
+
+  private kits(batchId: string): string[] {
+    const batch = this.rows.find(Batch, batchId);
+    return batch ? kitsServing(this.factory.operationAt(batch).needs, batch.modelId, this.rows.all(KitStock)) : [];
   }
 
   private boxes(batchId: string): string[] {

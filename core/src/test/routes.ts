@@ -77,7 +77,12 @@ export const WIDE_ROUTE: Route = {
     step('sand', 'body', ['stock'], { handOver: true, grit: 120 }),
     step('stock', 'body', ['fit'], { kind: 'buffer' }),
     step('blank', 'neck', ['glue']),
-    step('slot', 'fingerboard', ['glue'], { needs: [{ kind: 'program', what: 'fret slots' }] }),
+    step('slot', 'fingerboard', ['glue'], {
+      needs: [
+        { kind: 'program', what: 'fret slots' },
+        { kind: 'kit', what: 'fret wire' },
+      ],
+    }),
     step('glue', 'neck', ['clamp'], { kind: 'join', matchedSet: true }),
     wait('clamp', 'neck', ['plate'], 3, { place: { kind: 'table' } }),
     step('plate', 'neck', ['truck'], { kind: 'outside', awayDays: 3 }),

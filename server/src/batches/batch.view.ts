@@ -233,6 +233,12 @@ export class UndoView {
   @Out() sentence: string;
 }
 
+export class KitShortageView {
+  @Out() sentence: string;
+  /** for so many pieces there is enough */
+  @Out() enoughFor: number;
+}
+
 export class CardView {
   @OutPart(() => BatchView) batch: BatchView;
   @Out() customer: string;
@@ -275,6 +281,8 @@ export class CardView {
   @OutList(() => WaitingView) besides: WaitingView[];
   /** whether a piece that must be done again goes back alone */
   @Out() reworkAlone: boolean;
+  /** what its step lacks of the kits that are counted */
+  @OutOrNull(KitShortageView) kitShortage: KitShortageView | null;
   /** what waits at the same station and may go into one job with it */
   @OutList(() => WaitingView) together: WaitingView[];
   /** whether, at a joining, this is the batch the others become part of */

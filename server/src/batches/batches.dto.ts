@@ -45,6 +45,8 @@ export class StartWorkDto extends WorkDto {
   /** batches waiting at the same station that go into one job with it */
   @InTexts({ max: 40, optional: true }) withBatchIds?: string[];
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
+  /** how many of its pieces are begun, where not all are: the rest waits as a batch of its own */
+  @InCount({ min: 1, max: 100_000, optional: true }) quantity?: number;
   /** what the step asks to be noted of how it is done */
   @InList(() => SettingDto, { max: 20, optional: true }) settings?: SettingDto[];
 }

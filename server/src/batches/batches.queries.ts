@@ -30,6 +30,10 @@ import {
   type Operation,
   offMeasures,
   unmeasuredPieces,
+  kitIdsOf,
+  kitsServing,
+  KitStock,
+  shortageFor,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
@@ -108,6 +112,7 @@ export class BatchesQueries {
     const nowMs = this.clock.nowMs();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + FORECAST_REACH_DAYS * DAY_MS });
     const history = new History(factory, batch.routeId);
+    const kits = await this.kitsFor(batch, operation, factory);
     const [besides, together] = await Promise.all([this.besides(batch), mayShareJob(operation) ? this.inTheQueueOf(batch) : []]);
     const onIt = await this.sources.answer(operation.coat ? coatAsks(batch, factory) : [], factory);
     const laid = onIt.to(CoatsOn, { batchId });
@@ -168,6 +173,7 @@ export class BatchesQueries {
       })),
       besides,
       reworkAlone: operation.reworkAlone === true,
+      kitShortage: shortageFor(batch.quantity, kits),
       together: together
         .filter((b) => mayShareJob(factory.operationAt(b)))
         .map(({ id, component, quantity }) => ({ id, component, quantity })),
@@ -177,6 +183,14 @@ export class BatchesQueries {
       stationPasses: stationPass(route, operation).of,
       fittedInto: [...new Set(pieces.flatMap((p) => (p.state === 'fitted' && p.serial !== null ? [p.serial] : [])))],
     };
+  }
+
+  /** The counted kits that work which is not begun will take. */
+  private async kitsFor(batch: BatchEntity, { needs }: Operation, factory: FactoryNow): Promise<KitStock[]> {
+    if (batch.status !== 'queued' || batch.redo || !needs?.some((need) => need.kind === 'kit')) return [];
+    const rows = await this.reader.read([rowsOf(KitStock, kitIdsOf(factory.setUp.prerequisites, batch.modelId))]);
+    const ids = new Set(kitsServing(needs, batch.modelId, rows.all(KitStock)));
+    return rows.all(KitStock).filter((kit) => ids.has(kit.id));
   }
 
   /** Others of its model at the same step, that it may be put together with. */

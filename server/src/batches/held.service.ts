@@ -4,6 +4,8 @@ import {
   Batch,
   BoxesFor,
   Job,
+  kitIdsOf,
+  KitStock,
   LEDGER,
   livePieces,
   Measure,
@@ -56,7 +58,8 @@ export class HeldService {
     await this.reader.read([rowsOf(Batch, boxIds)], rows);
     const along: Ask[] = rows.all(Batch).flatMap((b) => [...Batch.under(b), ...Batch.alongWith(b)]);
     const stationCodes = [...new Set([batch.stationCode, ...waysOf(factory.operationAt(batch)).map((way) => way.stationCode)])];
-    await this.reader.read([...along, rowsBy(Job, 'openAt', stationCodes)], rows);
+    const kits = rowsOf(KitStock, kitIdsOf(factory.setUp.prerequisites, batch.modelId));
+    await this.reader.read([...along, kits, rowsBy(Job, 'openAt', stationCodes)], rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
     const waits = waitsAheadAt(factory.routeOf(batch), batch);
@@ -67,7 +70,7 @@ export class HeldService {
     const air = answers.to(AirNow, { zoneId });
     const temperatures = answers.to(Temperatures, sinceIt);
     const taken = answers.to(PlacesTaken, {});
-    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, Job.name, Piece.name, Measure.name]);
+    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, KitStock.name, Job.name, Piece.name, Measure.name]);
     const kinds = LEDGER.rooms.flatMap((room) => room.rows).filter((kind) => told.has(kind.name));
     return {
       atMs: nowMs,

@@ -121,7 +121,7 @@ export async function loadFactory(
   await insertRows(manager, PrerequisiteEntity, demoPrerequisites());
 }
 
-/** What steps ask for before they are begun, each there; but one kit is short, as kits are. */
+/** What steps ask for before they are begun, each there; of kits there are as many sets as were counted. */
 function demoPrerequisites(): PrerequisiteEntity[] {
   return DEMO_MODELS.flatMap(({ id, route }) =>
     route.operations
@@ -132,7 +132,8 @@ function demoPrerequisites(): PrerequisiteEntity[] {
         what,
         modelId: id,
         revision: kind === 'program' ? 'C' : '1',
-        ...(kind === 'kit' ? { state: 'draft' as const, note: '2 sets short, on order' } : { state: 'released' as const, note: '' }),
+        state: 'released' as const,
+        note: '',
         version: 1,
       })),
   );

@@ -31,6 +31,11 @@ export function HandOverAct({ card }: { card: Card }) {
   );
 }
 
+/** Found in the middle of work, or after it: what is wrong goes back at once, the rest goes on. */
+export const SendBack = ({ card }: { card: Card }) => (
+  <Fold label="Send pieces back…">{(close) => <RefuseForm card={card} onClose={close} />}</Fold>
+);
+
 const DISPOSITION_WORDS: Record<Disposition, string> = {
   'use as is': 'use as it is, on record',
   rework: 'goes back for rework',
@@ -49,7 +54,12 @@ interface RefusalFields {
 
 function RefuseForm({ card, onClose }: { card: Card; onClose: () => void }) {
   const { batch, inPass, originChoices, visits } = card;
-  const done = originChoices.filter((o) => visits.some((v) => v.operationId === o.id && v.finishedMs !== null));
+  const isBegun = batch.status === 'running' || batch.status === 'paused';
+  // Of what is being worked on, scrap is counted when it is done.
+  const fates = DISPOSITIONS.filter((d) => !isBegun || d === 'rework' || d === 'use as is');
+  const done = originChoices.filter(
+    (o) => o.id !== batch.operationId && visits.some((v) => v.operationId === o.id && v.finishedMs !== null),
+  );
   const { control, handleSubmit } = useForm<RefusalFields>({
     defaultValues: {
       chosen: [],
@@ -62,14 +72,16 @@ function RefuseForm({ card, onClose }: { card: Card; onClose: () => void }) {
   });
   const typed = useTyped(control);
   const { chosen, defect, disposition } = typed;
-  const refuse = useBatchCommand('refuse', batch, `Refuse ${chosen.length} at ${batch.operationName.toLowerCase()}`, onClose);
+  const atHandOver = batch.status === 'queued';
+  const verb = atHandOver ? 'Refuse' : 'Send back';
+  const refuse = useBatchCommand('refuse', batch, `${verb} ${chosen.length} at ${batch.operationName.toLowerCase()}`, onClose);
   const submit = ({ chosen: ids, backTo, ...fault }: RefusalFields) => {
     const toOperationId = fault.disposition === 'rework' ? backTo : null;
     refuse.mutate({ pieces: ids.map((pieceId) => ({ pieceId, ...fault, toOperationId })) });
   };
   return (
     <FoldForm
-      submit={`Refuse ${chosen.length > 0 ? chosen.length : ''}`}
+      submit={`${verb} ${chosen.length > 0 ? chosen.length : ''}`}
       color="error"
       disabled={chosen.length === 0 || defect === ''}
       pending={refuse.isPending}
@@ -77,7 +89,12 @@ function RefuseForm({ card, onClose }: { card: Card; onClose: () => void }) {
       onSubmit={handleSubmit(submit)}
       onClose={onClose}
     >
-      <TicksIn control={control} name="chosen" label="Pieces to refuse" choices={idChoices(inPass)} />
+      <TicksIn
+        control={control}
+        name="chosen"
+        label={atHandOver ? 'Pieces to refuse' : 'Pieces with something wrong'}
+        choices={idChoices(inPass)}
+      />
       <Stack direction="row" spacing={1.5} useFlexGap sx={{ flexWrap: 'wrap' }}>
         <DefectIn card={card} control={control} name="defect" />
         <OriginIn card={card} control={control} name="originOperationId" />
@@ -85,7 +102,7 @@ function RefuseForm({ card, onClose }: { card: Card; onClose: () => void }) {
           control={control}
           name="disposition"
           label="What becomes of it"
-          choices={DISPOSITIONS.map((d) => [d, DISPOSITION_WORDS[d]])}
+          choices={fates.map((d) => [d, DISPOSITION_WORDS[d]])}
           sx={{ minWidth: 170 }}
         />
         {disposition === 'rework' && (

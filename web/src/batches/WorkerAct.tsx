@@ -1,7 +1,8 @@
 import { Typography } from '@mui/material';
 import { useForm, type Control } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
-import { ChoiceIn, SeveralIn, useTyped } from '../parts/fields.tsx';
+import { ChoiceIn, FigureIn, figureIn, SeveralIn, useTyped } from '../parts/fields.tsx';
+import { FindingList } from '../parts/Finding.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
 import { pieces } from '../parts/words.ts';
 import { useBatchCommand } from './useBatchCommand.ts';
@@ -12,9 +13,11 @@ import { useWho, WhoIn } from './WhoField.tsx';
 export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' | 'resume' }) {
   const { batch, workers, ways, together } = card;
   const settings = act === 'start' ? card.settings : [];
+  const shortage = act === 'start' ? card.kitShortage : null;
   const { control, handleSubmit } = useForm({
     defaultValues: {
       personId: '',
+      count: String(shortage?.enoughFor ?? batch.quantity),
       wayId: ways[0]?.id ?? '',
       withBatchIds: [] as string[],
       settings: settings.map(() => ({ text: '' })),
@@ -30,19 +33,23 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
   const start = useBatchCommand('start', batch, `Start ${batch.operationName.toLowerCase()}, by ${who}`);
   const resume = useBatchCommand('resume', batch, `Go on with ${batch.operationName.toLowerCase()}, by ${who}`);
   const command = act === 'start' ? start : resume;
-  const submit = ({ wayId, withBatchIds, ...noted }: SettingsTyped & { wayId: string; withBatchIds: string[] }) =>
+  const submit = ({ wayId, withBatchIds, count, ...noted }: SettingsTyped & { wayId: string; withBatchIds: string[]; count: string }) =>
     act === 'start'
       ? start.mutate({
           personId,
           ...(choosesWay ? { wayId } : {}),
           ...(withBatchIds.length > 0 ? { withBatchIds } : {}),
+          ...(shortage ? { quantity: figureIn(count) } : {}),
           ...(settings.length > 0 ? { settings: settingsSaid(settings, noted) } : {}),
         })
       : resume.mutate({ personId });
   if (workers.length === 0) return <Typography color="error">Nobody is signed off for {batch.skill}. Add the skill in Setup.</Typography>;
+  const short = shortage && <FindingList findings={[{ rule: 'parts', verdict: 'wait', sentence: shortage.sentence }]} />;
+  if (shortage?.enoughFor === 0) return short;
   return (
     <ActForm
-      submit={act === 'start' ? 'Start' : 'Resume'}
+      above={short}
+      submit={act === 'resume' ? 'Resume' : shortage ? `Start ${typed.count}` : 'Start'}
       disabled={personId === ''}
       pending={command.isPending}
       error={command.error}
@@ -55,6 +62,18 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
         people={workers}
         expectedId={expectedId}
       />
+      {shortage && (
+        <FigureIn
+          control={control}
+          name="count"
+          label="How many"
+          helperText="The rest waits as a batch of its own"
+          whole
+          min={1}
+          max={shortage.enoughFor}
+          sx={{ width: 170 }}
+        />
+      )}
       {choosesWay && (
         <ChoiceIn
           control={control}

@@ -1,15 +1,17 @@
+import { ANY_MODEL, kitIdOf } from '@ample-crane/core';
 import { Button } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { Link as RouterLink } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
-import { useCarriers, useCommand } from '../ground/queries.ts';
+import { useCarriers, useCommand, useKits } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { TextIn } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
+import { CountKits } from './CountKits.tsx';
 import { CarrierDialog, PrerequisiteDialog } from './EquipmentDialogs.tsx';
 
 const TABLE_HEIGHT = 'calc(100vh - 330px)';
@@ -88,7 +90,11 @@ export function Carriers({ setup }: { setup: View<'SetupView'> }) {
 /** Programs, fixtures, samples and kits, and whether they are there. */
 export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
   const { may } = useSession();
+  const kits = useKits();
   const [edited, setEdited] = useState<View<'PrerequisiteView'> | 'new' | null>(null);
+  const [counted, setCounted] = useState<View<'PrerequisiteView'> | null>(null);
+  const setsOf = ({ kind, what, modelId }: View<'PrerequisiteView'>) =>
+    kind === 'kit' ? (kits.data?.find((k) => k.id === kitIdOf(modelId ?? ANY_MODEL, what))?.sets ?? null) : null;
   const columns: GridColDef<View<'PrerequisiteView'>>[] = [
     { field: 'kind', headerName: 'Kind', width: 100 },
     { field: 'what', headerName: 'Which', flex: 1, minWidth: 220 },
@@ -102,6 +108,28 @@ export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
     { field: 'revision', headerName: 'Revision', width: 90 },
     { field: 'state', headerName: 'State', width: 110, valueFormatter: (value: string) => (value === 'draft' ? 'not there yet' : value) },
     { field: 'note', headerName: 'Note', flex: 1, minWidth: 200 },
+    { field: 'sets', headerName: 'Sets ready', type: 'number', width: 100, valueGetter: (_, row) => setsOf(row) },
+    {
+      field: 'count',
+      headerName: '',
+      width: 90,
+      sortable: false,
+      disableExport: true,
+      renderCell: ({ row }) =>
+        row.kind === 'kit' &&
+        may('lead') &&
+        kits.data && (
+          <Button
+            aria-label={`Count ${row.what}`}
+            onClick={(event) => {
+              event.stopPropagation();
+              setCounted(row);
+            }}
+          >
+            Count
+          </Button>
+        ),
+    },
   ];
   return (
     <>
@@ -122,6 +150,8 @@ export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
       {edited !== null && (
         <PrerequisiteDialog prerequisite={edited === 'new' ? null : edited} setup={setup} onClose={() => setEdited(null)} />
       )}
+      {counted && <CountKits kit={counted} sets={setsOf(counted)} onClose={() => setCounted(null)} />}
+      {kits.error && <ErrorNote error={kits.error} onRetry={() => void kits.refetch()} />}
     </>
   );
 }

@@ -432,6 +432,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Kits_kits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kits/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Kits_count"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/fitting": {
         parameters: {
             query?: never;
@@ -2636,6 +2668,19 @@ export interface components {
             consignee: string;
             shipper: string;
         };
+        KitStockView: {
+            id: string;
+            what: string;
+            serves: string;
+            sets: number;
+        };
+        CountKitsDto: {
+            what: string;
+            modelId: string | null;
+            sets: number | null;
+            before: number | null;
+            note: string;
+        };
         FitPieceView: {
             pieceId: string;
             batchId: string;
@@ -3160,6 +3205,10 @@ export interface components {
             component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
             quantity: number;
         };
+        KitShortageView: {
+            sentence: string;
+            enoughFor: number;
+        };
         UndoView: {
             entryId: number;
             sentence: string;
@@ -3195,6 +3244,7 @@ export interface components {
             ways: components["schemas"]["WayView"][];
             besides: components["schemas"]["WaitingView"][];
             reworkAlone: boolean;
+            kitShortage: components["schemas"]["KitShortageView"] | null;
             together: components["schemas"]["WaitingView"][];
             hostsHere: boolean;
             undo: components["schemas"]["UndoView"] | null;
@@ -3232,6 +3282,7 @@ export interface components {
             wayId?: string;
             withBatchIds?: string[];
             placements?: components["schemas"]["PlacementDto"][];
+            quantity?: number;
             settings?: components["schemas"]["SettingDto"][];
         };
         PauseDto: {
@@ -5136,6 +5187,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ShipDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Kits_kits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KitStockView"][];
+                };
+            };
+        };
+    };
+    Kits_count: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CountKitsDto"];
             };
         };
         responses: {

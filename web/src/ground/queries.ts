@@ -81,6 +81,7 @@ export const useMorning = () => useQuery({ queryKey: ['morning'], queryFn: () =>
 export const useWalk = () => useQuery({ queryKey: ['walk'], queryFn: () => ask(client.GET('/api/walk')) });
 export const useFloor = () => useQuery({ queryKey: ['floor'], queryFn: () => ask(client.GET('/api/floor')) });
 export const useCarriers = () => useQuery({ queryKey: ['carriers'], queryFn: () => ask(client.GET('/api/carriers')) });
+export const useKits = () => useQuery({ queryKey: ['kits'], queryFn: () => ask(client.GET('/api/kits')) });
 export const useCarrier = (id: string) =>
   useQuery({ queryKey: ['carriers', id], queryFn: () => ask(client.GET('/api/carriers/{id}', { params: { path: { id } } })) });
 export const useStationWork = (code: string) =>

@@ -22,6 +22,7 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   placement: ['carriers'],
   // A record tells all that happened to its parts.
   visit: ['instruments'],
+  'kit stock': ['kits', 'batches', 'stations'],
   coat: ['batches', 'stations', 'instruments'],
   measure: ['batches', 'fitting', 'stations', 'instruments'],
   defect: ['instruments'],

@@ -15,7 +15,7 @@ import { carriersOf, pieces } from '../parts/words.ts';
 import { AcceptAct } from '../batches/AcceptAct.tsx';
 import { CoatForm } from '../batches/CoatForm.tsx';
 import { FinishForm } from '../batches/FinishForm.tsx';
-import { HandOverAct } from '../batches/HandOverAct.tsx';
+import { HandOverAct, SendBack } from '../batches/HandOverAct.tsx';
 import { MeasuresForm } from '../batches/MeasuresForm.tsx';
 import { cardAsSeen, heldQuery, useSeen } from '../batches/seen.ts';
 import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
@@ -148,13 +148,24 @@ function Acts({ card }: { card: Card }): ReactNode {
           {card.characteristics.length > 0 && <MeasuresForm card={card} />}
           <FinishForm key={`${batch.operationId}/${batch.pass}`} card={card} act="finish" folded />
           <PauseByCause card={card} />
+          {!batch.redo && <SendBack card={card} />}
         </>
       );
     case 'paused':
-      return <WorkerAct card={card} act="resume" />;
+      return (
+        <>
+          <WorkerAct card={card} act="resume" />
+          {!batch.redo && <SendBack card={card} />}
+        </>
+      );
     case 'dwelling':
     case 'finished':
-      return <MoveOn card={card} />;
+      return (
+        <>
+          <MoveOn card={card} />
+          {!batch.redo && <SendBack card={card} />}
+        </>
+      );
     default:
       return <ToCard batch={batch} />;
   }

@@ -52,6 +52,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   fittedInto: [],
   ways: [],
   besides: [],
+  kitShortage: null,
   together: [],
   reworkAlone: false,
   hostsHere: true,

@@ -79,6 +79,8 @@ interface Definition<Said> {
   first?: (request: OnBatch<Said>) => readonly Asked[];
   /** other batches that it is about */
   others?: (request: OnBatch<Said>, first: Answers) => readonly string[];
+  /** what else it is about, such as kits that it takes from */
+  stock?: (request: OnBatch<Said>, first: Answers) => readonly Ask[];
   /** more rows than the batches it is about */
   reads?: (request: OnBatch<Said>) => (known: Rows) => readonly Ask[];
   asks?: (request: OnBatch<Said>, at: SeenAtStep) => readonly Asked[];
@@ -96,6 +98,7 @@ export const onBatch =
     objection,
     first = () => [],
     others = () => [],
+    stock = () => [],
     reads,
     asks = () => [],
     whileHeld = false,
@@ -106,7 +109,7 @@ export const onBatch =
       objection: (request, by) => namedAnother(request, by) ?? objection?.(request, by) ?? null,
       first,
       concerns: (request, known) => ({
-        about: [rowsOf(Batch, [request.batchId, ...others(request, known)])],
+        about: [rowsOf(Batch, [request.batchId, ...others(request, known)]), ...stock(request, known)],
         ...(reads ? { reads: reads(request) } : {}),
       }),
       notBefore({ batchId }, rows) {

@@ -1,6 +1,7 @@
 import { refuse, wrongInput } from '../../ledger/index.ts';
 import { pathFrom } from '../../routing/index.ts';
-import { accept } from '../decided.ts';
+import { batchIdOf, type BatchStatus } from '../batch.ts';
+import { accept, type BatchEntry } from '../decided.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
 import type { Disposition, PieceDefect, Refusal } from '../outcome.ts';
 import { namedObjection } from '../pieces.ts';
@@ -8,14 +9,18 @@ import { onBatch, type AtStep } from './onBatch.ts';
 
 type RefusedPiece = PieceDefect & { disposition: Disposition; toOperationId: string | null };
 
-/** The next station sends pieces back, or takes them with a fault on record. */
+/** While nobody has finished with them they go back or stay: what is scrap, or to be looked at, is counted when the work is done. */
+const BEGUN: ReadonlySet<BatchStatus> = new Set(['running', 'paused']);
+const FOUND_IN: ReadonlySet<BatchStatus> = new Set(['queued', 'finished', 'dwelling', ...BEGUN]);
+
+/** Pieces are sent back from where it is found, by the next station or in the middle of work, or taken with a fault on record. */
 export const RefuseWork = onBatch('refuse work')<{ pieces: readonly RefusedPiece[] }>({
   role: 'operator',
   asks: () => [BATCH_NUMBER],
   decide({ pieces }, at) {
     const { batch, operation, live, answers } = at;
-    if (batch.status !== 'queued') return refuse(`Batch ${batch.id} is ${batch.status}; work is refused before it is begun`);
-    const wrong = namedObjection(pieces, at) ?? reworkObjection(pieces, at);
+    if (!FOUND_IN.has(batch.status)) return refuse(`Batch ${batch.id} is ${batch.status}; nothing of it can be sent back now`);
+    const wrong = namedObjection(pieces, at) ?? reworkObjection(pieces, at) ?? begunObjection(pieces, at);
     if (wrong) return wrong;
     const refusals = byFate(pieces);
     const leaves = (r: Refusal) => r.disposition === 'rework' || r.disposition === 'hold';
@@ -23,9 +28,27 @@ export const RefuseWork = onBatch('refuse work')<{ pieces: readonly RefusedPiece
     let number = numberIn(answers);
     if (!whole && number === null && refusals.some(leaves)) return NO_NUMBER;
     const numbered = refusals.map((r) => (leaves(r) && !whole && number !== null ? { ...r, number: number++ } : r));
-    return accept({ kind: 'handover.refused', payload: { operationId: operation.id, refusals: numbered } });
+    // What goes back from a counted place leaves it.
+    const freed = operation.place === undefined ? [] : numbered.filter((r) => r.disposition === 'rework');
+    return accept(
+      { kind: 'handover.refused', payload: { operationId: operation.id, refusals: numbered } },
+      ...freed.map((r): BatchEntry => ({
+        kind: 'batch.placed',
+        batchId: r.number === null ? batch.id : batchIdOf(r.number),
+        payload: { placements: [] },
+      })),
+    );
   },
 });
+
+/** What cannot be said of pieces that somebody is at work on. */
+function begunObjection(pieces: readonly RefusedPiece[], { batch, operation }: AtStep) {
+  if (!BEGUN.has(batch.status)) return undefined;
+  if (batch.redo) return refuse('What came back is finished together: count it then');
+  return pieces.some((p) => p.disposition === 'scrap' || p.disposition === 'hold')
+    ? wrongInput('pieces', `${operation.name} is ${batch.status}: count scrap, or hold it apart, when it is finished`)
+    : undefined;
+}
 
 /** What is reworked goes back to work that leads here. */
 function reworkObjection(pieces: readonly RefusedPiece[], { batch, operation, route }: AtStep) {

@@ -91,7 +91,25 @@ const fault = (over: object = {}) => ({
   ...over,
 });
 tell('RefuseWork', [
-  ['once it is begun', { pieces: [fault()] }, { batch: running('sand') }, 'Batch B1 is running; work is refused before it is begun'],
+  ['in the middle of work', { pieces: [fault()] }, { batch: running('sand'), answers: NUMBER }, 'handover.refused'],
+  [
+    'of scrap in the middle of work',
+    { pieces: [fault({ disposition: 'scrap' })] },
+    { batch: running('sand') },
+    'pieces | sand is running: count scrap, or hold it apart, when it is finished',
+  ],
+  [
+    'of what is being done again',
+    { pieces: [fault()] },
+    { batch: { ...running('sand'), redo: true } },
+    'What came back is finished together: count it then',
+  ],
+  [
+    'of what is held',
+    { pieces: [fault()] },
+    { batch: { ...wide('sand'), status: 'away' } },
+    'Batch B1 is away; nothing of it can be sent back now',
+  ],
   ['of nothing', { pieces: [] }, { batch: wide('sand') }, 'pieces | Name at least one piece'],
   ['of one piece twice', { pieces: [fault(), fault()] }, { batch: wide('sand') }, 'pieces | A piece is named twice'],
   ['of a stranger', { pieces: [fault({ pieceId: 'B9-01' })] }, { batch: wide('sand') }, 'pieces | Piece B9-01 is not in batch B1'],

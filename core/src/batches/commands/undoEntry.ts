@@ -6,6 +6,7 @@ import { accept, type BatchEntry } from '../decided.ts';
 import { Defect } from '../defect.ts';
 import { Job } from '../job.ts';
 import type { Undoable } from '../entries/undoable.ts';
+import { kitsAsked, kitsIn } from '../kits.ts';
 import { LatestEntry } from '../lastEntry.ts';
 import { placeAsks, placed } from '../places.ts';
 import { onBatch, type AtStep } from './onBatch.ts';
@@ -19,6 +20,8 @@ const WHILE: Readonly<Record<Undoable['kind'], readonly BatchStatus[]>> = {
 /** Takes the latest entry back, as long as nothing rests on it. */
 export const UndoEntry = onBatch('undo entry')<{ entryId: number; reason: string }>({
   role: 'operator',
+  first: (request) => [kitsAsked(request)],
+  stock: ({ batchId }, first) => kitsIn(batchId, first),
   // What is taken back may reach to earlier visits, and to what was found wrong.
   reads:
     ({ batchId }) =>

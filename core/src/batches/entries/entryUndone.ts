@@ -1,3 +1,4 @@
+import { takeSets } from '../../assembly/index.ts';
 import { entryKind, type Rows } from '../../ledger/index.ts';
 import {
   afterStep,
@@ -33,6 +34,7 @@ export const EntryUndone = entryKind('entry.undone')<{ entryId: number; undone: 
     switch (undone.kind) {
       case 'work.started': {
         takeBackJob(rows, batch);
+        takeSets(rows, undone.payload.kits ?? [], -1);
         const operation = operationOf(route, batch.operationId);
         const { stationCode } = operation;
         const visit = visitOf(rows, batch);

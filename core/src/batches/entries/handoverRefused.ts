@@ -1,13 +1,14 @@
-import { entryKind } from '../../ledger/index.ts';
+import { entryKind, type Rows } from '../../ledger/index.ts';
 import { operationOf, type Routes } from '../../routing/index.ts';
-import { Batch, Piece } from '../batch.ts';
+import { Batch, Piece, Visit, visitOf } from '../batch.ts';
 import type { Refusal } from '../outcome.ts';
+import { leaveJob } from './jobRows.ts';
 import { keepDefect } from './pieceRows.ts';
 import { arrive, changeBatch, leave } from './rows.ts';
 import { scrapPieces } from './scrapPieces.ts';
 import { splitOff } from './splitOff.ts';
 
-/** What the next station sends back: each fate has its own way. */
+/** What is sent back from where it was found: each fate has its own way. */
 export const HandoverRefused = entryKind('handover.refused')<{ operationId: string; refusals: readonly Refusal[] }, Routes>({
   apply(rows, entry, routes) {
     for (const refusal of entry.payload.refusals) {
@@ -29,9 +30,11 @@ export const HandoverRefused = entryKind('handover.refused')<{ operationId: stri
           continue;
         }
         case 'rework': {
-          const back = refusal.number === null ? batch : splitOff(rows, batch.id, refusal.number, ids, entry.atMs);
+          if (refusal.number === null && batch.jobId !== null) leaveJob(rows, batch, entry.atMs);
+          const back = refusal.number === null ? rows.get(Batch, batch.id) : splitOff(rows, batch.id, refusal.number, ids, entry.atMs);
           for (const id of ids) rows.change(Piece, id, { state: 'rework' });
-          leave(rows, back, entry.atMs);
+          if (back.status === 'queued') leave(rows, back, entry.atMs);
+          else takenOut(rows, visitOf(rows, back), ids.length, entry.atMs);
           const to = operationOf(routes.routeOf(back), refusal.toOperationId ?? back.operationId);
           arrive(rows, back, to, entry.atMs, true);
         }
@@ -46,3 +49,9 @@ export const HandoverRefused = entryKind('handover.refused')<{ operationId: stri
     return `Refused at ${nameOf('step', operationId)}: ${fates.join('; ')}`;
   },
 });
+
+/** Pieces go back in the middle of a visit, or after it: they did not come out good. */
+function takenOut(rows: Rows, visit: Visit, pieces: number, atMs: number): void {
+  const { finishedMs, good, rework } = visit;
+  rows.amend(Visit, visit, { finishedMs: finishedMs ?? atMs, leftMs: atMs, good: Math.max(0, good - pieces), rework: rework + pieces });
+}

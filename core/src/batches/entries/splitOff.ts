@@ -18,7 +18,8 @@ export function splitOff(rows: Rows, batchId: string, number: number, pieceIds: 
   const { sinceMs } = batch;
   const { went } = lessPieces(rows, batch.id, quantity, atMs);
   const rest = rows.change(Batch, batch.id, { sinceMs });
-  if (rest.jobId !== null) goOnWithRest(rows, rest, atMs);
+  if (rest.jobId !== null && rest.quantity > 0) goOnWithRest(rows, rest, atMs);
+  else if (rest.jobId !== null) rows.change(Batch, rest.id, { jobId: null });
   place(rows, id, went);
   for (const part of [batch.id, id]) nothingToDoAgain(rows, part, atMs);
   return rows.get(Batch, id);

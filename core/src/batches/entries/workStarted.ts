@@ -1,3 +1,4 @@
+import { takeSets, type KitTaken } from '../../assembly/index.ts';
 import { entryKind } from '../../ledger/index.ts';
 import { operationOf, OWN_WAY, type Routes } from '../../routing/index.ts';
 import { Batch, Visit, visitOf } from '../batch.ts';
@@ -15,24 +16,28 @@ export interface Begun {
   bench?: number;
   /** what was noted of how it is done */
   settings?: readonly SettingNoted[];
+  /** sets of counted kits that it took */
+  kits?: readonly KitTaken[];
 }
 
 export const WorkStarted = entryKind('work.started')<Begun, Routes>({
   apply(rows, entry, routes) {
     const batch = rows.get(Batch, entry.batchId);
-    const { operationId, wayId = OWN_WAY } = entry.payload;
+    const { operationId, wayId = OWN_WAY, kits = [] } = entry.payload;
     const operation = operationOf(routes.routeOf(batch), operationId);
     const stationCode = operation.ways?.find((w) => w.id === wayId)?.stationCode ?? batch.stationCode;
     const visit = visitOf(rows, batch);
     // Another way is at another station, and takes as long as it takes.
     const loadS = visit.loadS === null ? null : loadSOf(operation, visit.quantity, stationCode);
     rows.amend(Visit, visit, { startedMs: entry.atMs, personId: entry.payload.workerId, stationCode, loadS });
+    takeSets(rows, kits);
     beginJob(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, entry.payload);
   },
-  sentence: ({ payload: { operationId, workerId, withBatchId, settings = [] } }, nameOf) =>
+  sentence: ({ payload: { operationId, workerId, withBatchId, settings = [], kits = [] } }, nameOf) =>
     [
       `${nameOf('step', operationId)} started by ${nameOf('person', workerId)}`,
       ...(withBatchId === undefined ? [] : [`together with ${withBatchId}`]),
       ...settings.map(settingSentence),
+      ...kits.map(({ what, sets }) => `${sets} × ${what} taken`),
     ].join(', '),
 });

@@ -76,6 +76,7 @@ export const suggestions: Suggestions = {
         personId: person(random),
         ...(ways[0] && random.chance(0.3) ? { wayId: ways[0].id } : {}),
         ...(beside.length > 0 && random.chance(0.3) ? { withBatchIds: beside.map((b) => b.id) } : {}),
+        ...(batch.quantity > 1 && random.chance(0.1) ? { quantity: batch.quantity - 1 } : {}),
       };
     }),
     'resume work': of(
@@ -166,7 +167,7 @@ export const suggestions: Suggestions = {
       return alike.length === 0 ? undefined : { fromBatchId: random.pick(alike).id };
     }),
     'refuse work': of(
-      (b) => b.status === 'queued',
+      (b) => still(b) || b.status === 'running',
       (batch, house, random) => {
         const earlier = house.rows.all(Visit).filter((v) => v.batchId === batch.id && v.operationId !== batch.operationId && v.touchMs > 0);
         const pieces = some(

@@ -1,3 +1,4 @@
+import { KitStock } from '../../assembly/index.ts';
 import { Batch, Instrument, isWaiting, Job, Piece, Visit, waitsAheadAt } from '../../batches/index.ts';
 import { PlacementRow, takenOn } from '../../carriers/index.ts';
 import { Measure } from '../../quality/index.ts';
@@ -27,6 +28,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       job: rows.all(Job).filter((j) => j.id === batch.jobId || stationCodes.some((code) => code === j.openAt)),
       placement: [batch, ...boxes].flatMap((b) => rows.where(PlacementRow, 'batchId', b.id)),
       instrument: rows.all(Instrument).filter((i) => i.batchId === batchId),
+      'kit stock': rows.all(KitStock),
       measure: pieces.flatMap((p) => rows.where(Measure, 'pieceId', p.id)),
     },
     taken: Object.fromEntries(house.carriers.map((c) => [c.id, takenOn(rows, c.id)])),

@@ -1,4 +1,5 @@
 import { DAY_MS, Engine, HOUR_MS, type LogbookEntry, MINUTE_MS, Recorder, type Rows, seededRandom } from '@ample-crane/core';
+import { countKits } from './kits.ts';
 import { Floor } from './floor.ts';
 import type { FloorEvent } from './floorEvent.ts';
 import { Mover } from './mover.ts';
@@ -47,6 +48,7 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
       events.plan(fromMs, { kind: 'places change', station: code, before: benches[i]?.count ?? 0, after: count });
     });
 
+  const lastMorningMs = time.windows.findLast((shift) => shift.fromMs <= nowMs)?.fromMs;
   let setsDue = 0;
   events.run(nowMs, (event, atMs) => {
     switch (event.kind) {
@@ -73,6 +75,7 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
         floor.handle(event, atMs);
     }
     floor.startWork(atMs);
+    if (event.kind === 'morning' && atMs === lastMorningMs) countKits(mover, atMs);
   });
   return { entries: recorder.entries, rows: recorder.rows, refused: mover.refused };
 }

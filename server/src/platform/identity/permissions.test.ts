@@ -103,6 +103,8 @@ const ACTS: [string, Method, string, Role][] = [
   ['change a carrier', 'put', '/carriers/R01', 'lead'],
   ['put a program on record', 'post', '/prerequisites', 'lead'],
   ['release or withdraw a program', 'put', '/prerequisites/p', 'lead'],
+  ['see the kits that are counted', 'get', '/kits', 'viewer'],
+  ['count a kit', 'post', '/kits/count', 'lead'],
   ['add a model', 'post', '/models', 'manager'],
   ['log a coat', 'post', '/batches/B1/coats', 'operator'],
   ['log a scuff', 'post', '/batches/B1/scuff', 'operator'],
