@@ -10,35 +10,45 @@ import {
   FitInstruments,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, Not } from 'typeorm';
+import { DataSource, Not } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchLists } from '../batches/batches.lists.ts';
 import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
+import { rowsWith } from '../platform/database/rows.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { FitDto, FittingSetView, FittingView } from './fitting.dto.ts';
 
 @Injectable()
 export class FittingService {
+  private readonly benches: Shelf<FittingView>;
+
   constructor(
     private readonly database: DataSource,
     private readonly commands: CommandsService,
     private readonly factories: FactoryService,
     private readonly batches: BatchLists,
-  ) {}
+    snapshots: Snapshots,
+  ) {
+    this.benches = snapshots.shelf('the floor');
+  }
 
   /** What waits at the fitting bench, as sets that can be paired now. */
-  async bench(): Promise<FittingView> {
+  bench(): Promise<FittingView> {
+    return this.benches.of('at the bench', () => this.readBench());
+  }
+
+  private async readBench(): Promise<FittingView> {
     const factory = await this.factories.load();
     // Sorted here: asked for in order, the database would walk through all that is open.
     const rows = await this.database
       .getRepository(BatchEntity)
       .findBy({ status: 'queued', stage: 'fitting', component: Not('instrument') });
     const atFit = rows.filter((b) => factory.operationAt(b).kind === 'fit').sort((a, b) => a.number - b.number);
-    const pieces = await this.database
-      .getRepository(PieceEntity)
-      .find({ where: { batchId: In(atFit.map((b) => b.id)) }, order: { ordinal: 'ASC' } });
+    const ids = atFit.map((b) => b.id);
+    const pieces = await rowsWith(this.database, PieceEntity, 'batchId', ids, 'ordinal');
     const widths = await this.widths(pieces.map((p) => p.id));
     const measured = (batch: BatchEntity): MeasuredPiece[] =>
       livePieces(pieces.filter((p) => p.batchId === batch.id)).map((p) => ({
@@ -113,12 +123,10 @@ export class FittingService {
   }
 
   /** The latest pocket or tenon width of each piece. */
-  private async widths(pieceIds: readonly string[], manager = this.database.manager): Promise<Map<string, number>> {
-    const measures = await manager.find(MeasureEntity, {
-      where: { pieceId: In([...pieceIds]), characteristicId: In([POCKET, TENON]) },
-      order: { atMs: 'ASC' },
-    });
-    return new Map(measures.map((m) => [m.pieceId, m.value]));
+  private async widths(pieceIds: readonly string[]): Promise<Map<string, number>> {
+    const measures = await rowsWith(this.database, MeasureEntity, 'pieceId', pieceIds, 'atMs');
+    const widths = measures.filter((m) => m.characteristicId === POCKET || m.characteristicId === TENON);
+    return new Map(widths.map((m) => [m.pieceId, m.value]));
   }
 
   /** Pairs bodies and necks; each pair becomes an instrument with a serial of its own. */
