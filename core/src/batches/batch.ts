@@ -113,6 +113,8 @@ export interface Piece {
   coats: number;
   /** the latest of them, how many it has been given in the same pass, and when it was scuffed since */
   lastCoat: { visitId: string; coats: number; atMs: number; scuffedMs?: number } | null;
+  /** when its film was last sanded back to the wood; null where it never was */
+  bareMs: number | null;
   /** the batches it has been in, from when */
   trail: readonly { batchId: string; fromMs: number }[];
   /** of a body, and of the instrument it is in, when it was begun; null where it is not counted: other parts, trials */

@@ -69,7 +69,7 @@ describe('what a step asks to be noted when work begins', () => {
         { id: 'pressure', figure: 2.9 },
         { id: 'tool', words: 'x' },
       ],
-      'Pressure is to be 3 to 5 bar; 2.9 was noted',
+      'Pressure is to be 3–5 bar; 2.9 bar was noted',
     ],
     [
       'too much',
@@ -77,7 +77,7 @@ describe('what a step asks to be noted when work begins', () => {
         { id: 'pressure', figure: 5.1 },
         { id: 'tool', words: 'x' },
       ],
-      'Pressure is to be 3 to 5 bar; 5.1 was noted',
+      'Pressure is to be 3–5 bar; 5.1 bar was noted',
     ],
     ['what nobody asked for', [{ id: 'glue', words: 'x' }], 'glue is not asked for, or said twice'],
     [

@@ -1,5 +1,6 @@
 import { refuse, wrongInput, type Refused } from '../ledger/index.ts';
 import type { JobSetting } from '../routing/index.ts';
+import { said } from '../units/index.ts';
 
 /** What somebody says of a setting when work begins. */
 export interface SettingSaid {
@@ -19,13 +20,13 @@ export interface SettingNoted {
 const NOTHING: readonly SettingNoted[] = [];
 
 /** What was noted of the settings that a step asks for; or what is missing, or out of bounds. */
-export function noted(settings: readonly JobSetting[], said: readonly SettingSaid[]): Refused | readonly SettingNoted[] {
+export function noted(settings: readonly JobSetting[], told: readonly SettingSaid[]): Refused | readonly SettingNoted[] {
   if (settings.length === 0) return NOTHING;
   const values = settings.map((setting) => ({
     setting,
     value: valueOf(
       setting,
-      said.find((s) => s.id === setting.id),
+      told.find((s) => s.id === setting.id),
     ),
   }));
   const missing = values.flatMap(({ setting, value }) => (value === undefined ? [setting.name] : []));
@@ -34,7 +35,10 @@ export function noted(settings: readonly JobSetting[], said: readonly SettingSai
   for (const { setting, value } of values) {
     const { figure } = setting;
     if (figure && typeof value === 'number' && (value < figure.low || value > figure.high))
-      return refuse(`${setting.name} is to be ${figure.low} to ${figure.high} ${figure.unit}; ${value} was noted`, { field: 'settings' });
+      return refuse(
+        `${setting.name} is to be ${said(`${figure.low}–${figure.high}`, figure.unit)}; ${said(value, figure.unit)} was noted`,
+        { field: 'settings' },
+      );
   }
   return values.flatMap(({ setting: { id, name, figure }, value }) =>
     value === undefined ? [] : [{ id, name, value, unit: figure?.unit ?? '' }],
@@ -56,4 +60,4 @@ function valueOf({ figure }: JobSetting, said: SettingSaid | undefined): number 
 }
 
 /** As it stands in a sentence: "pressure 4 bar". */
-export const settingSentence = ({ name, value, unit }: SettingNoted): string => `${name.toLowerCase()} ${value} ${unit}`.trim();
+export const settingSentence = ({ name, value, unit }: SettingNoted): string => `${name.toLowerCase()} ${said(value, unit)}`;

@@ -130,7 +130,7 @@ describe('a card without network', () => {
     const coat = (minutes: number) => said(card.give(LogCoat, { batchId: id, wetUm: 50 }, at(minutes)));
     expect(scuff(0)).toEqual(['cut is not begun; start it first']);
     give(card, { command: 'start work', personId: 'ann' }, at(0).atMs);
-    expect(scuff(1)).toEqual(['There is no coat on it to scuff']);
+    expect(scuff(1)).toEqual(['There is no coat on it']);
     expect(coat(5)).toEqual(['coat.logged']);
     expect(coat(40)[0]).toBe('Recoat window closed 5 min ago');
     expect(scuff(42, 40)).toEqual(['A film is scuffed with 120 to 1500']);
@@ -143,6 +143,27 @@ describe('a card without network', () => {
     expect(coat(45)).toEqual(['coat.logged']);
     // A new coat is a new film: what was scuffed lies under it.
     expect(card.all(Piece).map((p) => p.lastCoat?.scuffedMs)).toEqual([undefined, undefined]);
+  });
+  test('a spoilt film is taken off to the wood, and the next coat is the first of a new one', () => {
+    const route = changed(SHORT_ROUTE, [
+      'cut',
+      { coat: { materialId: 'oil', volumeSolids: 0.5, coats: 2, wetUm: 50, flashMinutes: 10, recoatMaxMinutes: 30 } },
+    ]);
+    const house = new TestHouse(new Map([[route.id, route]]));
+    const id = house.start('body', 2);
+    const card = new HeldCard(heldOf(house, id), house.factory);
+    const at = (minutes: number) => ({ atMs: house.nowMs + minutes * MINUTE_MS, by: ANN });
+    const strip = (minutes: number, grit = 120) => said(card.give(LogScuff, { batchId: id, grit, toBare: true }, at(minutes)));
+    const coat = (minutes: number) => said(card.give(LogCoat, { batchId: id, wetUm: 50 }, at(minutes)));
+    give(card, { command: 'start work', personId: 'ann' }, at(0).atMs);
+    expect(strip(1)).toEqual(['There is no coat on it']);
+    coat(5);
+    expect(strip(20, 600)).toEqual(['A film is sanded off with 60 to 400']);
+    expect(strip(20)).toEqual(['film.scuffed']);
+    expect(card.coats).toBe(0);
+    expect(card.all(Piece).map((p) => [p.coats, p.lastCoat, p.grit, p.bareMs])).toEqual([1, 2].map(() => [0, null, 120, at(20).atMs]));
+    expect(coat(21)).toEqual(['coat.logged']);
+    expect(card.coats).toBe(1);
   });
   test('lets nothing pass that it was not told, or that is too old to count', () => {
     const sprayed = changed(SHORT_ROUTE, [

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { IMPERIAL } from '../units/index.ts';
+import { IMPERIAL, inUnits, METRIC, type UnitChoice } from '../units/index.ts';
 import { dewPointC, equilibriumMoisturePct, sprayObjections } from './air.ts';
 
 describe('equilibrium moisture', () => {
@@ -52,10 +52,11 @@ describe('spray window', () => {
     expect(sprayObjections(21, 0.5)).toEqual([]);
   });
   test('a cold surface is named with its margin', () => {
-    expect(sprayObjections(25, 0.6, undefined, 18)).toEqual(['Surface is 1.3 °C above dew point; spraying needs 3 °C']);
+    const told = (units: UnitChoice, ...booth: [number, number, undefined, number]) => sprayObjections(...booth).map((s) => inUnits(s, units));
+    expect(told(METRIC, 25, 0.6, undefined, 18)).toEqual(['Surface is 1.3 °C above dew point; spraying needs 3 °C']);
     // Told in °F a difference stays one.
-    expect(sprayObjections(25, 0.6, undefined, 18, IMPERIAL)).toEqual(['Surface is 2.3 °F above dew point; spraying needs 5.4 °F']);
-    expect(sprayObjections(30, 0.5, undefined, 30, IMPERIAL)).toEqual(['Booth is 86.0 °F; the sheet allows 80.6 °F']);
+    expect(told(IMPERIAL, 25, 0.6, undefined, 18)).toEqual(['Surface is 2.3 °F above dew point; spraying needs 5.4 °F']);
+    expect(told(IMPERIAL, 30, 0.5, undefined, 30)).toEqual(['Booth is 86.0 °F; the sheet allows 80.6 °F']);
   });
   test('every limit that is crossed is named', () => {
     expect(sprayObjections(16, 0.3)).toHaveLength(2);

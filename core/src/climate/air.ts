@@ -1,4 +1,4 @@
-import { formatTemperature, formatTemperatureDifference, METRIC, type UnitChoice } from '../units/index.ts';
+import { said, saidWarmer } from '../units/index.ts';
 function inRange(name: string, value: number, low: number, high: number): void {
   if (!(value >= low && value <= high)) throw new RangeError(`${name} ${value} is outside ${low}…${high}`);
 }
@@ -77,26 +77,20 @@ export const DEFAULT_SPRAY_LIMITS: SprayLimits = {
  * Why the booth may not be sprayed in now, in plain sentences; empty when it may.
  *
  * @param surfaceTempC temperature of the work; the air's when not measured
- * @param units in which they are told
  */
 export function sprayObjections(
   tempC: number,
   relativeHumidity: number,
   limits: SprayLimits = DEFAULT_SPRAY_LIMITS,
   surfaceTempC = tempC,
-  units: UnitChoice = METRIC,
 ): string[] {
   const objections: string[] = [];
   const margin = surfaceTempC - dewPointC(tempC, relativeHumidity);
-  const [warmer, at] = [
-    (deltaC: number) => formatTemperatureDifference(deltaC, units),
-    (limitC: number) => (units.temperature === 'C' ? `${limitC} °C` : formatTemperature(limitC, units)),
-  ];
+  const [boothC, at] = [said(tempC.toFixed(1), '°C'), (limitC: number) => said(limitC, '°C')];
   if (margin < limits.dewMarginC)
-    objections.push(`Surface is ${warmer(margin)} above dew point; spraying needs ${warmer(limits.dewMarginC)}`);
-  if (tempC < limits.minTempC)
-    objections.push(`Booth is ${formatTemperature(tempC, units)}; the sheet asks at least ${at(limits.minTempC)}`);
-  if (tempC > limits.maxTempC) objections.push(`Booth is ${formatTemperature(tempC, units)}; the sheet allows ${at(limits.maxTempC)}`);
+    objections.push(`Surface is ${saidWarmer(margin)} above dew point; spraying needs ${saidWarmer(limits.dewMarginC)}`);
+  if (tempC < limits.minTempC) objections.push(`Booth is ${boothC}; the sheet asks at least ${at(limits.minTempC)}`);
+  if (tempC > limits.maxTempC) objections.push(`Booth is ${boothC}; the sheet allows ${at(limits.maxTempC)}`);
   const percent = relativeHumidity * 100;
   if (relativeHumidity < limits.minHumidity)
     objections.push(`Humidity is ${percent.toFixed(0)} %; the sheet asks at least ${limits.minHumidity * 100} %`);

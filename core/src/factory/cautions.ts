@@ -1,18 +1,29 @@
-import type { CautionKind } from '../routing/index.ts';
+/** What can hurt somebody at work, and what is usually done about it. */
+export interface CautionNote {
+  /** as steps name it; it stays */
+  key: string;
+  /** shown where the work is logged; never in the way of it */
+  text: string;
+}
 
-/** The usual cautions of each hazard, shown where the work is logged; never in the way of it. */
-export const CAUTIONS: Readonly<Record<CautionKind, string>> = {
-  cutting: 'Guard, vacuum or clamp proven before start; one trained person inside the marked area; no gloves or loose sleeves.',
-  dust: 'Extraction on; respirator for sanding; some species sensitise.',
-  spraying:
-    'Flammable vapour: no ignition source, booth fan proven; supplied air or the mask the data sheet names. Two-part hardeners contain isocyanates.',
-  rags: 'Oily rags heat themselves: lay flat or drown.',
-  buffing: 'Hold below centre; no dangling cloth.',
-  hot: 'Hot surfaces and pinch points.',
-  solvents: 'Solvents and cyanoacrylate: gloves and ventilation.',
-  thermal: 'Thermal gloves for freezer and heat-gun work.',
-};
+/** The register of cautions that a factory begins with and edits. */
+export const CAUTIONS: readonly CautionNote[] = [
+  {
+    key: 'cutting',
+    text: 'Guard, vacuum or clamp proven before start; one trained person inside the marked area; no gloves or loose sleeves.',
+  },
+  { key: 'dust', text: 'Extraction on; respirator for sanding; some species sensitise.' },
+  {
+    key: 'spraying',
+    text: 'Flammable vapour: no ignition source, booth fan proven; supplied air or the mask the data sheet names. Two-part hardeners contain isocyanates.',
+  },
+  { key: 'rags', text: 'Oily rags heat themselves: lay flat or drown.' },
+  { key: 'buffing', text: 'Hold below centre; no dangling cloth.' },
+  { key: 'hot', text: 'Hot surfaces and pinch points.' },
+  { key: 'solvents', text: 'Solvents and cyanoacrylate: gloves and ventilation.' },
+  { key: 'thermal', text: 'Thermal gloves for freezer and heat-gun work.' },
+];
 
-/** What is said below any of them. */
+/** What is said below any of them, whatever a factory writes. */
 export const CAUTION_ALWAYS =
   "Follow the product's safety data sheet, your local code and the people licensed to judge it; this program does not replace them.";

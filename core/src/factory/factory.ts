@@ -191,6 +191,10 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     return speciesIn(this.setUp.settings.species, name);
   }
 
+  knowsPauseCause(key: string): boolean {
+    return this.setUp.settings.pauseCauses.some((c) => c.key === key);
+  }
+
   knowsDefect(name: string): boolean {
     return this.setUp.settings.defects.some((d) => d.name === name);
   }
@@ -233,6 +237,7 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
       carriers: this.inUse,
       modelIds: new Set(this.setUp.models.keys()),
       materialIds: new Set(this.setUp.materials.keys()),
+      cautionKeys: new Set(this.setUp.settings.cautions.map((c) => c.key)),
       speciesNames: new Set(this.setUp.settings.species.map((s) => s.name)),
       facts: usualFacts(model),
     };

@@ -1,6 +1,7 @@
 export * from './cautions.ts';
 export * from './defects.ts';
 export * from './factory.ts';
+export * from './noted.ts';
 export * from './setUp.ts';
 export * from './pauseCauses.ts';
 export * from './people.ts';

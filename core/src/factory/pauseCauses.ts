@@ -1,13 +1,17 @@
-export const PAUSE_CAUSES = ['material', 'person', 'machine', 'instruction', 'break', 'shift end'] as const;
 /** What work that is begun waits for. */
-export type PauseCause = (typeof PAUSE_CAUSES)[number];
+export interface PauseCause {
+  /** as the logbook names it; it stays */
+  key: string;
+  /** as one says it */
+  text: string;
+}
 
-/** Each cause as one says it. */
-export const PAUSE_WORDS: Readonly<Record<PauseCause, string>> = {
-  material: 'waiting for material',
-  person: 'waiting for a person',
-  machine: 'waiting for a machine',
-  instruction: 'waiting for an instruction',
-  break: 'break',
-  'shift end': 'end of the shift',
-};
+/** The causes that a factory begins with and edits. */
+export const PAUSE_CAUSES: readonly PauseCause[] = [
+  { key: 'material', text: 'waiting for material' },
+  { key: 'person', text: 'waiting for a person' },
+  { key: 'machine', text: 'waiting for a machine' },
+  { key: 'instruction', text: 'waiting for an instruction' },
+  { key: 'break', text: 'break' },
+  { key: 'shift end', text: 'end of the shift' },
+];

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { CAUTION_KINDS, checkRoute, STAGES } from '../routing/index.ts';
+import { checkRoute, STAGES } from '../routing/index.ts';
 import { testFactory } from '../test/factory.ts';
 import { START_MS } from '../test/start.ts';
-import { CARRIERS, SHORT_ROUTE } from '../test/routes.ts';
+import { CARRIERS, changed, SHORT_ROUTE } from '../test/routes.ts';
 import {
   checkSpecies,
   coefficientFromShrinkage,
@@ -12,7 +12,7 @@ import {
   speciesIn,
   type Species,
 } from '../timber/index.ts';
-import { CAUTIONS, checkDefects, DEFECTS, PAUSE_CAUSES, PAUSE_WORDS } from './index.ts';
+import { CAUTIONS, checkDefects, checkNoted, DEFECTS, PAUSE_CAUSES } from './index.ts';
 
 const factory = testFactory(new Map([[SHORT_ROUTE.id, SHORT_ROUTE]]), CARRIERS);
 const alder = speciesIn(SPECIES, 'red alder');
@@ -80,9 +80,27 @@ describe('defects', () => {
   });
 });
 
-test('each hazard has its caution, each cause of a pause its words', () => {
-  expect(Object.keys(CAUTIONS).sort()).toEqual([...CAUTION_KINDS].sort());
-  expect(Object.keys(PAUSE_WORDS)).toEqual([...PAUSE_CAUSES]);
+describe('the registers of cautions and of causes', () => {
+  test('begin with what is usual', () => {
+    expect(checkNoted(CAUTIONS, 'caution')).toBeUndefined();
+    expect(checkNoted(PAUSE_CAUSES, 'cause')).toBeUndefined();
+    expect([factory.knowsPauseCause('material'), factory.knowsPauseCause('weather')]).toEqual([true, false]);
+  });
+  test('name each once, and something', () => {
+    expect(checkNoted([], 'caution')).toEqual({ index: 0, problem: 'Name at least one caution' });
+    expect(checkNoted([...CAUTIONS, { key: ' Dust', text: 'Again' }], 'caution')).toEqual({
+      index: CAUTIONS.length,
+      problem: '" Dust" stands there twice',
+    });
+  });
+});
+
+test('a step that shows a caution nobody wrote is told', () => {
+  const model = factory.model('short');
+  if (!model) throw new Error('There is no model');
+  const world = { ...factory.worldOf(model, START_MS), cautionKeys: new Set(['dust']) };
+  const route = changed(SHORT_ROUTE, ['cut', { cautions: ['dust', 'lava'] }]);
+  expect(checkRoute(route, world).map((p) => p.message)).toContain('"cut" shows the caution "lava", which is not in the register');
 });
 
 test('a step that lays a coating nobody has on record is told', () => {

@@ -39,6 +39,7 @@ export const InstrumentsFitted = entryKind('instruments.fitted')<Fitted, Routes>
         grit: bodyPiece.grit,
         coats: bodyPiece.coats,
         lastCoat: bodyPiece.lastCoat,
+        bareMs: bodyPiece.bareMs,
         trail: [{ batchId: id, fromMs: entry.atMs }],
         bodyFromMs: bodyPiece.bodyFromMs,
         outMs: null,

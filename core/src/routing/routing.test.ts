@@ -100,7 +100,7 @@ describe('rules', () => {
     const rule: Rule = { kind: 'equivalent', what: 'Cured', minimumDays: 14, law: DEFAULT_CURE_LAW };
     const hourly = (tempC: number) => Array.from({ length: 1 + now.nowMs / HOUR_MS }, (_, i) => ({ atMs: i * HOUR_MS, tempC }));
     const cool = evaluateRule(rule, { ...now, sinceMs: 0, temperatures: hourly(19) });
-    expect(cool.sentence).toBe('Cured 8.7 of 14 days at 21 °C; cool air cost 1.3 days');
+    expect(cool.sentence).toBe('Cured 8.7 of 14 days at 21\u00a0°C; cool air cost 1.3 days');
     expect(cool).toMatchObject({ verdict: 'wait', sure: 'forecast' });
     expect(evaluateRule(rule, { ...now, sinceMs: -4 * DAY_MS, temperatures: [] })).toMatchObject({ verdict: 'wait' });
     expect(evaluateRule(rule, { ...now, sinceMs: 0, temperatures: hourly(4) }).untilMs).toBeUndefined();

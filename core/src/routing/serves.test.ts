@@ -72,6 +72,7 @@ describe('what an order has chosen', () => {
       carriers: [],
       modelIds: new Set(['r']),
       materialIds: new Set<string>(),
+      cautionKeys: new Set<string>(),
       speciesNames: new Set(['alder', 'maple', 'rosewood', 'wenge', 'ebony']),
       facts: usual,
     };

@@ -10,6 +10,8 @@ export interface RouteWorld {
   modelIds: ReadonlySet<string>;
   /** coatings on record */
   materialIds: ReadonlySet<string>;
+  /** cautions of the register */
+  cautionKeys: ReadonlySet<string>;
   /** woods on record */
   speciesNames: ReadonlySet<string>;
   /** wood and construction of the model */

@@ -1,9 +1,11 @@
 import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
 import type { Carrier } from '../carriers/index.ts';
 import {
+  CAUTIONS,
   DEFECTS,
   Factory,
   heldSkill,
+  PAUSE_CAUSES,
   type SetUp,
   type Model,
   type Person,
@@ -77,6 +79,8 @@ export function testFactory(routes: ReadonlyMap<string, Route>, carriers: readon
       kilnSchedules: KILN_SCHEDULES,
       species: SPECIES,
       defects: DEFECTS,
+      cautions: CAUTIONS,
+      pauseCauses: PAUSE_CAUSES,
       moistureGate: DEFAULT_MOISTURE_GATE,
       moistureBand: { school: 'fixed', halfWidthPct: 1, fixedLowPct: 6, fixedHighPct: 10 },
       moistureExceptions: [],

@@ -89,6 +89,7 @@ export const piecesOf = (count = 3, over: Partial<Piece> = {}): Piece[] =>
     grit: null,
     coats: 0,
     lastCoat: null,
+    bareMs: null,
     trail: [],
     bodyFromMs: null,
     outMs: null,

@@ -1,6 +1,7 @@
 import { rowsOf, type Ask, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
 import { KeptWood } from './lot.ts';
+import { said } from '../units/index.ts';
 
 export const keptWoodId = (lotId: string, orderId: string): string => `${lotId} ${orderId}`;
 
@@ -20,7 +21,7 @@ export const keptByOthers = (rows: Rows, lotId: string, orderId: string | null):
 
 /** "0.040 m³ of it is kept for O1003" */
 export const keptInWords = (kept: readonly KeptWood[]): string =>
-  kept.map(({ volumeM3, orderId }) => `${volumeM3.toFixed(3)} m³ of it is kept for ${orderId}`).join(', ');
+  kept.map(({ volumeM3, orderId }) => `${said(volumeM3.toFixed(3), 'm³')} of it is kept for ${orderId}`).join(', ');
 
 /** An order has taken wood: so much less is kept for it. */
 export function takeKept(rows: Rows, lotId: string, orderId: string | null, volumeM3: number): void {

@@ -1,6 +1,7 @@
 import { shopBand, type Band } from './drying.ts';
 import type { Lot } from './lot.ts';
 import type { MoistureGateSettings } from './moistureGate.ts';
+import { said } from '../units/index.ts';
 
 /** Two schools on the band: fixed, or what the shop's own air asks for. */
 export interface MoistureBandSettings {
@@ -28,7 +29,7 @@ export interface MoistureException extends MoistureRules, WoodMeant {}
 /** "boards for top, from 40 mm" */
 export function woodMeantInWords({ use, form, fromMm }: WoodMeant): string {
   const kind = `${form ?? 'any form'} for ${use ?? 'any use'}`;
-  return fromMm == null ? kind : `${kind}, from ${fromMm} mm`;
+  return fromMm == null ? kind : `${kind}, from ${said(fromMm, 'mm')}`;
 }
 
 /**

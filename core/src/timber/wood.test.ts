@@ -99,11 +99,11 @@ describe('rules', () => {
     };
     expect([59, 60, 90].map(of)).toEqual([
       [8, 'billets for any use'],
-      [6, 'billets for any use, from 60 mm'],
-      [5, 'billets for any use, from 90 mm'],
+      [6, 'billets for any use, from 60\u00a0mm'],
+      [5, 'billets for any use, from 90\u00a0mm'],
     ]);
     expect(rulesFor({ use: 'top', form: 'boards', thicknessMm: 40 }, factory, [{ ...own(null, null, 4), fromMm: 40 }]).of).toMatch(
-      /from 40 mm$/,
+      /from 40\u00a0mm$/,
     );
   });
   test('the nearer exception wins: form before use, both before either', () => {

@@ -1,5 +1,6 @@
 import type { Component } from '../routing/index.ts';
 import type { LotUse } from './lot.ts';
+import { said } from '../units/index.ts';
 
 /** Wood that a model needs for one piece. */
 export interface WoodNeed {
@@ -52,7 +53,7 @@ export function blankObjection(
     ['thick', blank.thicknessMm, need.blank?.thicknessMm],
   ] as const;
   const small = sizes.find(([, has, asked]) => asked !== undefined && has < asked - SAWN_MM);
-  return small ? `Blank ${blank.id} is ${small[1]} mm ${small[0]}; ${small[2] ?? 0} mm are needed` : null;
+  return small ? `Blank ${blank.id} is ${said(small[1] ?? 0, 'mm')} ${small[0]}; ${said(small[2] ?? 0, 'mm')} are needed` : null;
 }
 
 export type ModelWood = Partial<Record<Component, WoodNeed>>;

@@ -73,6 +73,7 @@ export class PieceEntity implements Piece {
   @Count(OrNothing) grit: number | null;
   @Count() coats: number;
   @Json(OrNothing) lastCoat: Piece['lastCoat'];
+  @Instant('bare_at', OrNothing) bareMs: number | null;
   @Json() trail: readonly { batchId: string; fromMs: number }[];
   @Instant('body_from_at', OrNothing) bodyFromMs: number | null;
   @Instant('out_at', OrNothing) outMs: number | null;

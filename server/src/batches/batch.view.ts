@@ -1,6 +1,5 @@
 import {
   BATCH_STATUSES,
-  CAUTION_KINDS,
   COMPONENTS,
   DISPOSITIONS,
   earliestMs,
@@ -10,7 +9,6 @@ import {
   STAGES,
   worst,
   type BatchStatus,
-  type CautionKind,
   type Component,
   type Disposition,
   type Finding,
@@ -20,7 +18,7 @@ import {
   type Verdict,
   type PlacementRow,
 } from '@ample-crane/core';
-import { Out, OutEnum, OutEnumOrNull, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import type { BatchEntity } from './batch.entity.ts';
@@ -266,7 +264,7 @@ export class CardView {
   @OutList(() => DefectView) defects: DefectView[];
   @OutList(() => OverrideView) overrides: OverrideView[];
   @OutList(() => LogView) log: LogView[];
-  @OutList(() => String) cautions: CautionKind[];
+  @OutList(() => String) cautions: string[];
   @OutPart(() => DefectKindsView) defectKinds: DefectKindsView;
   /** steps a defect can come from */
   @OutList(() => StepChoiceView) originChoices: StepChoiceView[];
@@ -292,7 +290,6 @@ export class CardView {
   /** which visit to its station this step is */
   @Out() stationPass: number;
   @Out() stationPasses: number;
-  @OutEnumOrNull(CAUTION_KINDS) mainCaution: CautionKind | null;
 }
 
 /** A batch as every screen shows it. */

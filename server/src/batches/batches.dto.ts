@@ -1,4 +1,4 @@
-import { COMPONENTS, DISPOSITIONS, PAUSE_CAUSES, type Disposition, type PauseCause } from '@ample-crane/core';
+import { COMPONENTS, DISPOSITIONS, type Disposition } from '@ample-crane/core';
 import { WhenDto } from '../platform/http/version.dto.ts';
 import { InCount, InFlag, InInstant, InList, InNumber, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
 
@@ -59,7 +59,8 @@ export class SignOffDto extends WhenDto {
 }
 
 export class PauseDto extends WhenDto {
-  @InOneOf(PAUSE_CAUSES) cause: PauseCause;
+  /** as the register of causes names it */
+  @InText({ max: 60 }) cause: string;
 }
 
 export class OutcomeDto {

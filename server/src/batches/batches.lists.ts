@@ -51,6 +51,7 @@ const NOBODY: Giver = { personId: null, role: 'operator' };
 @Injectable()
 export class BatchLists {
   private readonly open: Shelf<BatchView[]>;
+  private readonly pages: Shelf<Page<BatchView>>;
 
   constructor(
     private readonly database: DataSource,
@@ -61,6 +62,7 @@ export class BatchLists {
     snapshots: Snapshots,
   ) {
     this.open = snapshots.shelf('the floor');
+    this.pages = snapshots.shelf('the floor');
   }
 
   /** Every batch in work, the soonest due first. */
@@ -73,7 +75,11 @@ export class BatchLists {
   }
 
   /** Batches in work, or those that are done, by the page. */
-  async list({ stage, modelId, done = false, text, ...asked }: BatchFilter): Promise<Page<BatchView>> {
+  list(filter: BatchFilter): Promise<Page<BatchView>> {
+    return this.pages.of(JSON.stringify(filter), () => this.readPage(filter));
+  }
+
+  private async readPage({ stage, modelId, done = false, text, ...asked }: BatchFilter): Promise<Page<BatchView>> {
     const conditions: Condition[] = [[done ? `status = 'done'` : `status <> 'done'`]];
     if (stage !== undefined) conditions.push(['stage = ?', stage]);
     if (modelId !== undefined) conditions.push(['model_id = ?', modelId]);

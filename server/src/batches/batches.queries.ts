@@ -158,7 +158,6 @@ export class BatchesQueries {
       overrides: overrides.map((o) => history.override(o)),
       log: log.sort((a, b) => b.atMs - a.atMs || b.id - a.id).map((row) => toLogView(row, factory, batch.routeId)),
       cautions: [...(operation.cautions ?? [])],
-      mainCaution: operation.cautions?.[0] ?? null,
       defectKinds: factory.defectsFrom(operation.stage),
       originChoices: route.operations
         .filter((o) => o.kind === 'work' && (o.component === batch.component || batch.component === 'instrument'))

@@ -36,7 +36,9 @@ export async function filmOn(reader: RowReader, pieces: readonly Piece[], rows =
   const laid = rows.all(Coat).sort((a, b) => a.atMs - b.atMs);
   const on = pieces.map((piece) => {
     const ids = [piece.id, ...also(piece)];
-    return laid.filter((coat) => coat.pieceIds.some((id) => ids.includes(id)));
+    // What was sanded off lies on it no longer; nothing is sanded off at the moment it is laid.
+    const bareMs = Math.max(...ids.map((id) => (id === piece.id ? piece : rows.find(Piece, id))?.bareMs ?? -Infinity));
+    return laid.filter((coat) => coat.atMs >= bareMs && coat.pieceIds.some((id) => ids.includes(id)));
   });
   const known = new Set(on.flat());
   return { coats: laid.filter((coat) => known.has(coat)), on };

@@ -6,6 +6,7 @@ import { Jobs1700000000008 } from './migrations/1700000000008-jobs.ts';
 import { BatchLists1700000000011 } from './migrations/1700000000011-batch-lists.ts';
 import { FlowTallies1700000000017 } from './migrations/1700000000017-flow-tallies.ts';
 import { JobSettings1700000000019 } from './migrations/1700000000019-job-settings.ts';
+import { BareWood1700000000026 } from './migrations/1700000000026-bare-wood.ts';
 
 export const batches: RoomTables = {
   rows: [
@@ -20,5 +21,5 @@ export const batches: RoomTables = {
     kept(LeadTimes, LeadTimesEntity),
   ],
   entities: [],
-  migrations: [Jobs1700000000008, BatchLists1700000000011, FlowTallies1700000000017, JobSettings1700000000019],
+  migrations: [Jobs1700000000008, BatchLists1700000000011, FlowTallies1700000000017, JobSettings1700000000019, BareWood1700000000026],
 };

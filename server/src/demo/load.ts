@@ -69,6 +69,7 @@ export async function loadFactory(
     { key: 'factory', value: { ...DEFAULT_SETTINGS.factory, name: FACTORY_NAME, demo: true } },
     { key: 'workWeek', value: DEMO_WORK_WEEK },
     { key: 'serialPattern', value: scenario.serialPattern },
+    { key: 'consignees', value: demoConsignees(scenario.customers) },
   ]);
   await insertRows(manager, PersonEntity, scenario.people.map(newPerson));
   await insertRows(
@@ -120,6 +121,12 @@ export async function loadFactory(
   );
   await insertRows(manager, PrerequisiteEntity, demoPrerequisites());
 }
+
+/** Whom the factory's customers have their instruments sent to; stock stays where it is. */
+const demoConsignees = (customers: readonly string[]) =>
+  customers.flatMap((name) =>
+    name === 'Stock' ? [] : [{ name, note: name === 'Harbour Hall Music' ? 'Deliver before noon, by the yard gate' : '' }],
+  );
 
 /** What steps ask for before they are begun, each there; of kits there are as many sets as were counted. */
 function demoPrerequisites(): PrerequisiteEntity[] {

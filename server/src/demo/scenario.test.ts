@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import {
   SPECIES,
+  CAUTIONS,
   ALL_BODIES,
   BodyHour,
   checkRoute,
@@ -81,6 +82,7 @@ describe('the factory itself', () => {
       carriers: DEMO_CARRIERS,
       modelIds: new Set(DEMO_MODELS.map((m) => m.id)),
       materialIds: new Set(DEMO_MATERIALS.map((m) => m.id)),
+      cautionKeys: new Set(CAUTIONS.map((c) => c.key)),
       speciesNames: new Set(SPECIES.map((s) => s.name)),
       facts: { species: Object.fromEntries(Object.entries(model.wood).map(([c, n]) => [c, n.species])), construction: model.construction },
     };

@@ -28,7 +28,7 @@ export class FactoryController {
     );
     const wanted = new Set([...worked.map((r) => r.route_id), ...versions.filter((v) => v.state === 'released').map((v) => v.id)]);
     // What only the server looks at stays there.
-    const { cutting, movementLimits, importColumns, demoClock, woodBuying, ...told } = settings;
+    const { cutting, movementLimits, importColumns, demoClock, woodBuying, consignees, ...told } = settings;
     return tell(factory, told, (routeId) => wanted.has(routeId));
   }
 }

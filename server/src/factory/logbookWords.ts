@@ -13,6 +13,8 @@ function namesIn(factory: FactoryNow, routeId: string | null): NameOf {
         return id === null || routeId === null ? (id ?? '') : factory.stepOnceOf(routeId, id).name;
       case 'carrier':
         return factory.setUp.carriers.get(id ?? '')?.name ?? id ?? '';
+      case 'pause cause':
+        return factory.setUp.settings.pauseCauses.find((c) => c.key === id)?.text ?? id ?? '';
       case 'station':
         return factory.setUp.stations.get(id ?? '')?.name ?? id ?? '';
       default:

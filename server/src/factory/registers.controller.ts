@@ -3,7 +3,7 @@ import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { ChangeDefectsDto, ChangeSpeciesDto } from './registers.dto.ts';
+import { ChangeCautionsDto, ChangeConsigneesDto, ChangeDefectsDto, ChangePauseCausesDto, ChangeSpeciesDto } from './registers.dto.ts';
 import { RegistersService } from './registers.service.ts';
 
 @ApiTags('setup')
@@ -23,5 +23,26 @@ export class RegistersController {
   @ApiOkResponse({ type: DoneView })
   changeDefects(@CurrentActor() actor: Actor, @Body() dto: ChangeDefectsDto): Promise<DoneView> {
     return this.registers.changeDefects(actor, dto);
+  }
+
+  @Put('cautions')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeCautions(@CurrentActor() actor: Actor, @Body() dto: ChangeCautionsDto): Promise<DoneView> {
+    return this.registers.changeCautions(actor, dto);
+  }
+
+  @Put('pause-causes')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changePauseCauses(@CurrentActor() actor: Actor, @Body() dto: ChangePauseCausesDto): Promise<DoneView> {
+    return this.registers.changePauseCauses(actor, dto);
+  }
+
+  @Put('consignees')
+  @Allow('lead')
+  @ApiOkResponse({ type: DoneView })
+  changeConsignees(@CurrentActor() actor: Actor, @Body() dto: ChangeConsigneesDto): Promise<DoneView> {
+    return this.registers.changeConsignees(actor, dto);
   }
 }

@@ -1,4 +1,5 @@
-import { STAGES, type DefectKind, type Species, type SpeciesFigure, type Stage } from '@ample-crane/core';
+import { STAGES, type DefectKind, type Noted, type Species, type SpeciesFigure, type Stage } from '@ample-crane/core';
+import type { Consignee } from '../platform/settings/settings.ts';
 import { InEach, InFlag, InList, InNumber, InPart, InText } from '../platform/http/fields.ts';
 
 /** Which state of a register was before the person who changes it. */
@@ -43,6 +44,29 @@ export class ChangeSpeciesDto extends SeenDto {
 export class DefectKindDto implements DefectKind {
   @InText({ max: 60 }) name: string;
   @InEach(STAGES, { optional: false }) stages: Stage[];
+}
+
+export class NotedDto implements Noted {
+  @InText({ max: 60 }) key: string;
+  @InText({ max: 500 }) text: string;
+}
+
+export class ChangeCautionsDto extends SeenDto {
+  @InList(() => NotedDto, { max: 120 }) cautions: NotedDto[];
+}
+
+export class ChangePauseCausesDto extends SeenDto {
+  @InList(() => NotedDto, { max: 40 }) pauseCauses: NotedDto[];
+}
+
+export class ConsigneeDto implements Consignee {
+  @InText({ max: 120 }) name: string;
+  /** their address, what the shipper must know */
+  @InText({ min: 0, max: 300, lines: true }) note: string;
+}
+
+export class ChangeConsigneesDto extends SeenDto {
+  @InList(() => ConsigneeDto, { max: 2000 }) consignees: ConsigneeDto[];
 }
 
 export class ChangeDefectsDto extends SeenDto {

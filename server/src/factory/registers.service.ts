@@ -1,11 +1,12 @@
-import { checkDefects, checkSpecies } from '@ample-crane/core';
+import { checkDefects, checkNoted, checkSpecies } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput } from '../platform/problems/problems.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
+import { FactoryService, type FactoryNow } from './factory.service.ts';
 import { ChangesService } from './changes.service.ts';
-import type { ChangeDefectsDto, ChangeSpeciesDto } from './registers.dto.ts';
+import type { ChangeCautionsDto, ChangeConsigneesDto, ChangeDefectsDto, ChangePauseCausesDto, ChangeSpeciesDto } from './registers.dto.ts';
 
 /** What the factory knows of woods and of what can be wrong, as lists that it edits. */
 @Injectable()
@@ -13,6 +14,7 @@ export class RegistersService {
   constructor(
     private readonly changes: ChangesService,
     private readonly settings: SettingsService,
+    private readonly factories: FactoryService,
   ) {}
 
   async changeSpecies(actor: Actor, dto: ChangeSpeciesDto): Promise<{ id: string }> {
@@ -39,6 +41,51 @@ export class RegistersService {
       after: defects,
     }));
   }
+
+  async changeCautions(actor: Actor, dto: ChangeCautionsDto): Promise<{ id: string }> {
+    const { cautions, seen } = dto;
+    const wrong = checkNoted(cautions, 'caution');
+    if (wrong) throw badInput(`cautions.${wrong.index}`, wrong.problem);
+    const kept = new Set(cautions.map((c) => c.key));
+    const shown = showsCaution(await this.factories.load(), kept);
+    if (shown) throw badInput('cautions', shown);
+    return this.changes.make(actor, 'cautions', 'cautions', dto, async (manager) => ({
+      before: await this.settings.replace(manager, 'cautions', cautions, { what: 'The register of cautions', seen }),
+      after: cautions,
+    }));
+  }
+
+  async changePauseCauses(actor: Actor, dto: ChangePauseCausesDto): Promise<{ id: string }> {
+    const { pauseCauses, seen } = dto;
+    const wrong = checkNoted(pauseCauses, 'cause');
+    if (wrong) throw badInput(`pauseCauses.${wrong.index}`, wrong.problem);
+    return this.changes.make(actor, 'pause causes', 'pause causes', dto, async (manager) => ({
+      before: await this.settings.replace(manager, 'pauseCauses', pauseCauses, { what: 'The register of causes', seen }),
+      after: pauseCauses,
+    }));
+  }
+
+  async changeConsignees(actor: Actor, dto: ChangeConsigneesDto): Promise<{ id: string }> {
+    const { consignees, seen } = dto;
+    const names = consignees.map((c) => c.name.toLowerCase());
+    const twice = names.findIndex((name, i) => names.indexOf(name) !== i);
+    if (twice >= 0) throw badInput(`consignees.${twice}`, `"${consignees[twice]?.name ?? ''}" stands there twice`);
+    return this.changes.make(actor, 'consignees', 'consignees', dto, async (manager) => ({
+      before: await this.settings.replace(manager, 'consignees', consignees, { what: 'The list of consignees', seen }),
+      after: consignees,
+    }));
+  }
+}
+
+/** A caution that a step in use shows stays in the register; the first that would be missing, in a sentence. */
+function showsCaution(factory: FactoryNow, kept: ReadonlySet<string>): string | undefined {
+  for (const { id, modelId } of factory.setUp.versions) {
+    for (const { name, cautions = [] } of factory.setUp.routes.get(id)?.operations ?? []) {
+      const gone = cautions.find((key) => !kept.has(key));
+      if (gone !== undefined) return `"${name}" of ${factory.modelName(modelId)} shows "${gone}": take it off that step first`;
+    }
+  }
+  return undefined;
 }
 
 /** A species that a model is made of, or that there is wood of, stays in the register under its name. */

@@ -75,6 +75,49 @@ describe('the register of species', () => {
   });
 });
 
+describe('the register of cautions', () => {
+  const save = async (cautions: object[]) => manager.put('/settings/cautions', { cautions });
+  test('is told to every screen in the factory’s words, and keeps what a step shows', async () => {
+    const { cautions } = await setup();
+    const saw = { key: 'bandsaw', text: 'Blade guide down to the work.' };
+    expect((await save([...cautions, saw])).status).toBe(200);
+    expect((await manager.get('/session')).body.cautions).toContainEqual(saw);
+    const without = await save(cautions.filter((c: { key: string }) => c.key !== 'dust'));
+    expect(without.body.fields[0].message).toMatch(/^".+" of .+ shows "dust": take it off that step first$/);
+    expect((await save([saw, ...cautions, saw])).body.fields[0].message).toBe('"bandsaw" stands there twice');
+    expect((await save(cautions)).status).toBe(200);
+  });
+});
+
+describe('the register of what paused work waits for', () => {
+  test('is what a pause may name; the logbook keeps what was said', async () => {
+    const { pauseCauses } = await setup();
+    const causes = [...pauseCauses, { key: 'dust', text: 'the extraction is full' }];
+    expect((await manager.put('/settings/pause-causes', { pauseCauses: causes })).status).toBe(200);
+    const id = await startedBatch(factory, manager, 'body', 2);
+    const { batch, workers } = (await manager.get(`/batches/${id}`)).body;
+    await manager.post(`/batches/${id}/start`, { version: batch.version, personId: workers[0].id });
+    const pause = async (cause: string) =>
+      manager.post(`/batches/${id}/pause`, { version: (await manager.get(`/batches/${id}`)).body.batch.version, cause });
+    expect((await pause('weather')).body.fields[0].message).toMatch(/"weather" is not in the register/);
+    expect((await pause('dust')).status).toBe(200);
+    const latest = async () => (await manager.get(`/batches/${id}`)).body.log[0].sentence;
+    expect(await latest()).toBe('Paused: the extraction is full');
+    await manager.put('/settings/pause-causes', { pauseCauses });
+    expect(await latest()).toBe('Paused: dust');
+  });
+});
+
+describe('the consignees', () => {
+  test('are each there once', async () => {
+    const save = async (...names: string[]) =>
+      manager.put('/settings/consignees', { consignees: names.map((name) => ({ name, note: 'By the gate' })) });
+    expect((await save('Old Quay', 'old quay')).body.fields[0].message).toBe('"old quay" stands there twice');
+    expect((await save('Old Quay')).status).toBe(200);
+    expect((await setup()).consignees).toEqual([{ name: 'Old Quay', note: 'By the gate' }]);
+  });
+});
+
 describe('the register of defects', () => {
   const save = async (defects: object[]) => manager.put('/settings/defects', { defects });
   test('is what a finish may name: one taken out is refused, one put in is known', async () => {

@@ -30,7 +30,7 @@ import {
 } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { PersonView } from './people.dto.ts';
-import { DefectKindDto, SpeciesDto } from './registers.dto.ts';
+import { ConsigneeDto, DefectKindDto, NotedDto, SpeciesDto } from './registers.dto.ts';
 import { PrerequisiteView } from './equipment.service.ts';
 import { BlankSizeDto, WeightTargetDto } from './models.service.ts';
 
@@ -329,6 +329,9 @@ class RuleTagsView {
   @Out() exceptions: string;
   @Out() species: string;
   @Out() defects: string;
+  @Out() cautions: string;
+  @Out() pauseCauses: string;
+  @Out() consignees: string;
   @Out() movement: string;
   @Out() house: string;
   @Out() woodBuying: string;
@@ -350,6 +353,9 @@ export class SetupView {
   @OutList(() => MoistureExceptionDto) exceptions: MoistureExceptionDto[];
   @OutList(() => SpeciesDto) species: SpeciesDto[];
   @OutList(() => DefectKindDto) defects: DefectKindDto[];
+  @OutList(() => NotedDto) cautions: NotedDto[];
+  @OutList(() => NotedDto) pauseCauses: NotedDto[];
+  @OutList(() => ConsigneeDto) consignees: ConsigneeDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];
   @OutPart(() => HouseDto) house: HouseDto;

@@ -1,4 +1,4 @@
-import { InCount, InNumber, InText } from '../platform/http/fields.ts';
+import { InCount, InFlag, InNumber, InText } from '../platform/http/fields.ts';
 import { WhenDto } from '../platform/http/version.dto.ts';
 
 export class CoatDto extends WhenDto {
@@ -8,4 +8,6 @@ export class CoatDto extends WhenDto {
 
 export class ScuffDto extends WhenDto {
   @InCount({ min: 1, max: 10_000 }) grit: number;
+  /** the film is taken off to the wood, for a new one */
+  @InFlag({ optional: true }) toBare?: boolean;
 }

@@ -1,15 +1,4 @@
-import {
-  DAY_MS,
-  forecastRoute,
-  MINUTE_MS,
-  STAGES,
-  takeOrder,
-  waysOf,
-  type CautionKind,
-  type Stage,
-  type Waiting,
-  type WorkingTime,
-} from '@ample-crane/core';
+import { DAY_MS, forecastRoute, MINUTE_MS, STAGES, takeOrder, waysOf, type Stage, type Waiting, type WorkingTime } from '@ample-crane/core';
 import { Controller, Get, Injectable, Param } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DataSource, Not } from 'typeorm';
@@ -43,7 +32,7 @@ export class StationWorkView {
   @OutList(() => TurnView) queue: TurnView[];
   /** what waits elsewhere and could be done here in another way */
   @OutList(() => TurnView) elsewhere: TurnView[];
-  @OutList(() => String) cautions: CautionKind[];
+  @OutList(() => String) cautions: string[];
 }
 
 @Injectable()

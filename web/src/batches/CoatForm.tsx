@@ -28,7 +28,15 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
         Coats of {plan.materialName}
       </Typography>
       <Typography>
-        <Figure>{card.coatsThisVisit}</Figure> of <Figure>{plan.coats}</Figure> coats logged
+        {batch.redo ? (
+          <>
+            Came back: <Figure>{card.coatsThisVisit}</Figure> {card.coatsThisVisit === 1 ? 'coat' : 'coats'} logged since, one at least
+          </>
+        ) : (
+          <>
+            <Figure>{card.coatsThisVisit}</Figure> of <Figure>{plan.coats}</Figure> coats logged
+          </>
+        )}
         {card.build && (
           <>
             ; dry build <Figure>{microns(card.build)}</Figure> µm, window {card.build.lowUm}–{card.build.highUm} µm: {card.build.verdict}
@@ -37,9 +45,10 @@ export function CoatForm({ card, plan }: { card: View<'CardView'>; plan: View<'C
       </Typography>
       <FindingList findings={card.coatFindings} />
       {card.coatFindings.some(isClosedWindow) && <ScuffAct card={card} />}
+      {batch.redo && card.build && card.coatsThisVisit === 0 && <ScuffAct card={card} toBare />}
       <ActForm
         submit={closed?.untilMs == null ? 'Log coat' : `Log coat from ${clock(closed.untilMs)} · ${formatDuration(closed.untilMs - nowMs)}`}
-        variant={card.coatsThisVisit < plan.coats ? 'contained' : 'outlined'}
+        variant={card.coatsThisVisit < (batch.redo ? 1 : plan.coats) ? 'contained' : 'outlined'}
         size="large"
         disabled={!(wetUm > 0) || (closed !== undefined && !may('lead'))}
         pending={log.isPending}

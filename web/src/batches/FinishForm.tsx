@@ -7,7 +7,7 @@ import { Figure, Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { TextIn } from '../parts/fields.tsx';
 import { Finding } from '../parts/Finding.tsx';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 import { DefectIn, OriginIn } from './PieceActs.tsx';
 import { forgetDraft, keepDraft, readDraft } from '../ground/keptDraft.ts';
 import { useBatchCommand } from './useBatchCommand.ts';
@@ -36,6 +36,7 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const { control, handleSubmit, getValues, reset } = useForm<Fields>({
     defaultValues: kept ?? { judged: inPass.map(isGood), acceptReason: '' },
   });
+  const tell = useTell();
   const [judged, acceptReason] = useWatch({ control, name: ['judged', 'acceptReason'] });
   const marked = acceptReason !== '' || judged.some((j) => j.outcome !== 'good');
   useEffect(() => (marked ? keepDraft(draft, { judged, acceptReason }) : forgetDraft(draft)), [draft, marked, judged, acceptReason]);
@@ -56,10 +57,12 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const incomplete = judged.some((j) => j.outcome !== 'good' && j.defect === '');
   const off = card.off.filter(({ pieceId }) => judged.some((j) => j.pieceId === pieceId && j.outcome === 'good'));
   const { coatPlan } = card;
-  const uncoated = coatPlan !== null && !batch.redo && card.coatsThisVisit < coatPlan.coats && count('good') > 0;
+  // What came back gets a coat at least.
+  const coatsWanted = coatPlan === null ? 0 : batch.redo ? 1 : coatPlan.coats;
+  const uncoated = card.coatsThisVisit < coatsWanted && count('good') > 0;
   const against = [
-    ...off.map((m) => `Out of band: ${offInWords(m)}`),
-    ...(uncoated && without ? [`${coatPlan.coats - card.coatsThisVisit} of ${coatPlan.coats} coats are not laid`] : []),
+    ...off.map((m) => tell(`Out of band: ${offInWords(m)}`)),
+    ...(uncoated && without ? [`${coatsWanted - card.coatsThisVisit} of ${coatsWanted} coats are not laid`] : []),
   ];
   const waitsForCoats = uncoated && !without;
   const unaccepted = against.length > 0 && acceptReason.trim().length < ACCEPT_REASON_LENGTH;
@@ -86,7 +89,7 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
       {(open ? judged : []).map((j, i) => (
         <PieceRow key={j.pieceId} at={i} judged={j} card={card} control={control} />
       ))}
-      {waitsForCoats && <Uncoated left={coatPlan.coats - card.coatsThisVisit} onWithout={() => setWithout(true)} />}
+      {waitsForCoats && <Uncoated left={coatsWanted - card.coatsThisVisit} onWithout={() => setWithout(true)} />}
       {against.length > 0 && <Accepting against={against} control={control} />}
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', pt: 0.5 }}>
         <Button

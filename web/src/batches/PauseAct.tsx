@@ -1,15 +1,17 @@
-import { PAUSE_CAUSES, PAUSE_WORDS, type PauseCause } from '@ample-crane/core';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
 import { ChoiceIn, useTyped } from '../parts/fields.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 /** Stops the work for now, and says what it waits for. */
 export function PauseAct({ card }: { card: View<'CardView'> }) {
-  const { control, handleSubmit } = useForm<{ cause: PauseCause }>({ defaultValues: { cause: 'break' } });
+  const { pauseCauses } = useSession().session;
+  const { control, handleSubmit } = useForm({ defaultValues: { cause: pauseCauses[0]?.key ?? '' } });
   const typed = useTyped(control);
-  const pause = useBatchCommand('pause', card.batch, `Pause: ${PAUSE_WORDS[typed.cause]}`);
+  const said = pauseCauses.find((c) => c.key === typed.cause)?.text ?? typed.cause;
+  const pause = useBatchCommand('pause', card.batch, `Pause: ${said}`);
   return (
     <ActForm
       submit="Pause"
@@ -23,7 +25,7 @@ export function PauseAct({ card }: { card: View<'CardView'> }) {
         control={control}
         name="cause"
         label="Pause because of"
-        choices={PAUSE_CAUSES.map((c) => [c, PAUSE_WORDS[c]])}
+        choices={pauseCauses.map((c) => [c.key, c.text])}
         sx={{ minWidth: 200 }}
       />
     </ActForm>

@@ -1,7 +1,7 @@
 import { Stack, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 import { ChoiceIn, idChoices, TextIn, TicksIn, useTyped } from '../parts/fields.tsx';
 import { Fold, FoldForm } from './Fold.tsx';
 import { SendBack } from './HandOverAct.tsx';
@@ -82,6 +82,7 @@ function MergeForm({ card, onClose }: { card: Card; onClose: () => void }) {
 }
 
 function UndoForm({ card, undo, onClose }: { card: Card; undo: View<'UndoView'>; onClose: () => void }) {
+  const tell = useTell();
   const { control, handleSubmit } = useForm({ defaultValues: { reason: '' } });
   const typed = useTyped(control);
   const takeBack = useBatchCommand('undo', card.batch, `Take back: ${undo.sentence}`, onClose);
@@ -94,7 +95,7 @@ function UndoForm({ card, undo, onClose }: { card: Card; undo: View<'UndoView'>;
       onSubmit={handleSubmit(({ reason }) => takeBack.mutate({ entryId: undo.entryId, reason }))}
       onClose={onClose}
     >
-      <Typography variant="body2">{undo.sentence}. The entry stays in the log; a new one takes it back.</Typography>
+      <Typography variant="body2">{tell(undo.sentence)}. The entry stays in the log; a new one takes it back.</Typography>
       <TextIn control={control} name="reason" label="Why it is taken back" autoFocus />
     </FoldForm>
   );

@@ -3,7 +3,7 @@ import type { GridColDef } from '@mui/x-data-grid';
 import { useForm } from 'react-hook-form';
 import { Link as RouterLink, useNavigate } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
-import { useBatchPage, useCard, useCommand, useInstrumentPage, useOrders } from '../ground/queries.ts';
+import { useBatchPage, useCard, useCommand, useInstrumentPage, useOrders, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
@@ -59,6 +59,8 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
   });
   const typed = useTyped(control);
   const { consignee, shipper } = typed;
+  const consignees = useSetup().data?.consignees ?? [];
+  const note = consignees.find((c) => c.name === consignee.trim())?.note ?? '';
   const ship = useCommand(({ serial, ...body }: View<'ShipDto'> & { serial: string }, headers) =>
     ask(client.POST('/api/instruments/{serial}/ship', { params: { path: { serial } }, body, headers })),
   );
@@ -73,9 +75,20 @@ function ReadyBatch({ batch }: { batch: View<'BatchView'> }) {
         <Typography sx={{ flex: 1 }}>
           {batch.quantity} × {batch.modelName}
         </Typography>
-        <TextIn control={control} name="consignee" label={`Consignee of ${batch.id}`} sx={{ width: 220 }} />
+        <TextIn
+          control={control}
+          name="consignee"
+          label={`Consignee of ${batch.id}`}
+          known={consignees.map((c) => c.name)}
+          sx={{ width: 260 }}
+        />
         <TextIn control={control} name="shipper" label="Shipped with" sx={{ width: 140 }} />
       </Stack>
+      {note !== '' && (
+        <Typography color="text.secondary" sx={{ mb: 1, whiteSpace: 'pre-line' }}>
+          {note}
+        </Typography>
+      )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         {ready.map((piece) => (
           <Button

@@ -18,6 +18,7 @@ import { House } from './House.tsx';
 import { Materials } from './Materials.tsx';
 import { Models } from './Models.tsx';
 import { PersonDialog } from './PersonDialog.tsx';
+import { CautionsAndPauses, Consignees } from './Registers.tsx';
 import { Rules } from './Rules.tsx';
 import { SpeciesRegister } from './SpeciesRegister.tsx';
 import { StationDialog } from './StationDialog.tsx';
@@ -33,7 +34,9 @@ const TABS = [
   'Bands and rules',
   'Species',
   'Defects',
+  'Cautions and pauses',
   'Materials',
+  'Consignees',
   'Factory',
   'Working time',
   'Calendar',
@@ -82,6 +85,8 @@ export default function SetupScreen() {
             {tab === 'Bands and rules' && <Rules setup={setup} />}
             {tab === 'Species' && <SpeciesRegister setup={setup} />}
             {tab === 'Defects' && <DefectRegister setup={setup} />}
+            {tab === 'Cautions and pauses' && <CautionsAndPauses setup={setup} />}
+            {tab === 'Consignees' && <Consignees setup={setup} />}
             {tab === 'Materials' && <Materials materials={setup.materials} />}
             {tab === 'Factory' && <House setup={setup} />}
             {tab === 'Working time' && <WorkingTime setup={setup} />}

@@ -9,7 +9,7 @@ import {
 import { Box, Typography } from '@mui/material';
 import type { View } from '../ground/api.ts';
 import { useFloor, useSetup, useZones } from '../ground/queries.ts';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { BandStrip } from '../parts/BandStrip.tsx';
 import { BatchTable } from '../parts/BatchTable.tsx';
@@ -80,10 +80,11 @@ function CureAnswer({
 function BoothAir() {
   const zones = useZones();
   const { units } = useSession();
+  const tell = useTell();
   const limits = useSetup().data?.spray;
   const booth = zones.data?.find((z) => z.id === limits?.zoneId);
   if (!booth || !limits) return <Empty>No sensor reports from the booth.</Empty>;
-  const objections = sprayObjections(booth.tempC, booth.relativeHumidity, limits, booth.tempC, units);
+  const objections = sprayObjections(booth.tempC, booth.relativeHumidity, limits).map(tell);
   const inF = units.temperature === 'F';
   const degrees = (tempC: number) => (inF ? celsiusToFahrenheit(tempC) : tempC);
   const margin = booth.tempC - dewPointC(booth.tempC, booth.relativeHumidity);

@@ -2064,6 +2064,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/cautions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Registers_changeCautions"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/pause-causes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Registers_changePauseCauses"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/settings/consignees": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Registers_changeConsignees"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials": {
         parameters: {
             query?: never;
@@ -2202,6 +2250,10 @@ export interface components {
             /** @enum {string} */
             lumber: "m3" | "bf";
         };
+        NotedView: {
+            key: string;
+            text: string;
+        };
         StationNameView: {
             code: string;
             name: string;
@@ -2218,6 +2270,8 @@ export interface components {
             timeZone: string;
             shiftStartsAt: string;
             shiftEndsAt: string;
+            cautions: components["schemas"]["NotedView"][];
+            pauseCauses: components["schemas"]["NotedView"][];
             demo: boolean;
             demoAheadMs: number;
             nowMs: number;
@@ -2765,6 +2819,7 @@ export interface components {
             version: number;
             atMs?: number;
             grit: number;
+            toBare?: boolean;
         };
         MeasureDto: {
             pieceId: string;
@@ -2946,7 +3001,7 @@ export interface components {
             skillLevel?: number;
             setupMinutes: number;
             minutesPerPiece: number;
-            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
+            cautions?: string[];
         };
         SettingFigureDto: {
             unit: string;
@@ -2998,7 +3053,7 @@ export interface components {
             characteristics?: components["schemas"]["CharacteristicDto"][];
             coat?: components["schemas"]["CoatPlanDto"];
             grit?: number;
-            cautions?: ("cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal")[];
+            cautions?: string[];
             awayDays?: number;
             id: string;
             name: string;
@@ -3250,8 +3305,6 @@ export interface components {
             undo: components["schemas"]["UndoView"] | null;
             stationPass: number;
             stationPasses: number;
-            /** @enum {string|null} */
-            mainCaution: "cutting" | "dust" | "spraying" | "rags" | "buffing" | "hot" | "solvents" | "thermal" | null;
         };
         PlacementDto: {
             carrierId: string;
@@ -3288,8 +3341,7 @@ export interface components {
         PauseDto: {
             version: number;
             atMs?: number;
-            /** @enum {string} */
-            cause: "material" | "person" | "machine" | "instruction" | "break" | "shift end";
+            cause: string;
         };
         WorkDto: {
             version: number;
@@ -4194,6 +4246,14 @@ export interface components {
             name: string;
             stages: ("woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch")[];
         };
+        NotedDto: {
+            key: string;
+            text: string;
+        };
+        ConsigneeDto: {
+            name: string;
+            note: string;
+        };
         KilnStepDto: {
             tempC: number;
             relativeHumidity: number;
@@ -4269,6 +4329,9 @@ export interface components {
             exceptions: string;
             species: string;
             defects: string;
+            cautions: string;
+            pauseCauses: string;
+            consignees: string;
             movement: string;
             house: string;
             woodBuying: string;
@@ -4289,6 +4352,9 @@ export interface components {
             exceptions: components["schemas"]["MoistureExceptionDto"][];
             species: components["schemas"]["SpeciesDto"][];
             defects: components["schemas"]["DefectKindDto"][];
+            cautions: components["schemas"]["NotedDto"][];
+            pauseCauses: components["schemas"]["NotedDto"][];
+            consignees: components["schemas"]["ConsigneeDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
             house: components["schemas"]["HouseDto"];
@@ -4458,6 +4524,18 @@ export interface components {
         ChangeDefectsDto: {
             seen?: string;
             defects: components["schemas"]["DefectKindDto"][];
+        };
+        ChangeCautionsDto: {
+            seen?: string;
+            cautions: components["schemas"]["NotedDto"][];
+        };
+        ChangePauseCausesDto: {
+            seen?: string;
+            pauseCauses: components["schemas"]["NotedDto"][];
+        };
+        ChangeConsigneesDto: {
+            seen?: string;
+            consignees: components["schemas"]["ConsigneeDto"][];
         };
         MaterialDto: {
             name: string;
@@ -7837,6 +7915,75 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeDefectsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Registers_changeCautions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeCautionsDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Registers_changePauseCauses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangePauseCausesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Registers_changeConsignees: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeConsigneesDto"];
             };
         };
         responses: {

@@ -1,4 +1,4 @@
-import type { UnitChoice } from '@ample-crane/core';
+import { inUnits, METRIC, type UnitChoice } from '@ample-crane/core';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone';
 import utc from 'dayjs/plugin/utc';
@@ -67,6 +67,12 @@ export function SessionProvider({
     };
   }, [session, nowMs, fetchedMs]);
   return <Context value={value}>{children}</Context>;
+}
+
+/** Tells a sentence of the server's, or of core's, in the units of whoever reads it; before anybody has signed in as it is. */
+export function useTell(): (sentence: string) => string {
+  const units = use(Context)?.units ?? METRIC;
+  return (sentence) => inUnits(sentence, units);
 }
 
 /** The same session, worked by somebody in particular. */

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useMonths, useMorning } from '../ground/queries.ts';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { Finding, type Severity } from '../parts/Finding.tsx';
 import { GateAct } from '../parts/GateAct.tsx';
@@ -168,6 +168,7 @@ function Act({ decision }: { decision: View<'DecisionView'> }) {
 
 function ComingFree({ rows }: { rows: readonly View<'ComingFreeView'>[] }) {
   const { nowMs, clock } = useSession();
+  const tell = useTell();
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }}>
       {rows.map((row) => (
@@ -175,7 +176,7 @@ function ComingFree({ rows }: { rows: readonly View<'ComingFreeView'>[] }) {
           <Id>{clock(row.untilMs)}</Id>
           <Box sx={{ flex: 1 }}>
             <Link component={RouterLink} to={row.subject === 'lot' ? `/lots/${row.id}` : `/batches/${row.id}`} color="inherit">
-              {row.sentence}
+              {tell(row.sentence)}
             </Link>
           </Box>
           <Id>{formatDuration(row.untilMs - nowMs)}</Id>
@@ -295,6 +296,7 @@ function LastMonth() {
 
 function News({ morning }: { morning: View<'MorningView'> }) {
   const { clock } = useSession();
+  const tell = useTell();
   return (
     <>
       <Typography sx={{ mb: 0.5 }}>
@@ -303,8 +305,8 @@ function News({ morning }: { morning: View<'MorningView'> }) {
       </Typography>
       <Paper sx={{ border: 0, bgcolor: 'transparent' }}>
         {morning.changed.slice(0, NEWS_SHOWN).map((entry) => (
-          <Typography key={entry.id} variant="body2" color="text.secondary" noWrap title={`${entry.sentence} — ${entry.by}`}>
-            <Id>{clock(entry.atMs)}</Id> {entry.sentence}
+          <Typography key={entry.id} variant="body2" color="text.secondary" noWrap title={`${tell(entry.sentence)} — ${entry.by}`}>
+            <Id>{clock(entry.atMs)}</Id> {tell(entry.sentence)}
           </Typography>
         ))}
       </Paper>

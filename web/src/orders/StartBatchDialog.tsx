@@ -34,6 +34,8 @@ interface Fields {
   /** empty: on none yet */
   carrierId: string;
   offcut: boolean;
+  /** kept out of the statistics */
+  trial: boolean;
   /** more than the order lacks */
   more: boolean;
 }
@@ -54,6 +56,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
     lotId: '',
     carrierId: '',
     offcut: false,
+    trial: false,
     more: false,
   });
   const { control, handleSubmit, reset } = useForm<Fields>({ defaultValues: asked(order.lacks.flatMap(startable)[0]) });
@@ -91,7 +94,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const restM3 = (lot?.leftM3 ?? 0) - neededM3;
   // Offcut is what does not make another batch like this one.
   const maybeOffcut = restM3 > 0 && restM3 < neededM3;
-  const submit = handleSubmit(({ carrierId, offcut }) => {
+  const submit = handleSubmit(({ carrierId, offcut, trial }) => {
     if (!lot) return;
     start.mutate({
       modelId: order.modelId,
@@ -100,6 +103,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
       lotId: lot.id,
       orderId: order.id,
       ...(offcut && maybeOffcut ? { restIsOffcut: true } : {}),
+      ...(trial ? { trial } : {}),
       ...(carrierId === '' ? {} : { placements: [{ carrierId, pieces: quantity }] }),
     });
   });
@@ -167,6 +171,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
           label={`The ${formatLumber(restM3, units)} left of the lot is offcut: it goes with this batch`}
         />
       )}
+      <FlagIn control={control} name="trial" label="A trial: it stays out of yields, times and statistics" />
       {started.map((id) => (
         <Alert key={id} severity="success" variant="outlined">
           Batch{' '}

@@ -2,7 +2,7 @@ import { formatDuration } from '@ample-crane/core';
 import { Box, Link, Typography } from '@mui/material';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../ground/api.ts';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 import { Id } from './Answer.tsx';
 import { DwellRing } from './DwellRing.tsx';
 import { GateAct } from './GateAct.tsx';
@@ -16,6 +16,7 @@ export const comingOut = (batch: Batch) => (batch.verdict === 'pass' ? 0 : (batc
 /** Waits on a shelf, in order of coming out; what is free can be moved from here. */
 export function DwellShelf({ batches, ring, width }: { batches: readonly Batch[]; ring: number; width: number }) {
   const { nowMs, clock, may } = useSession();
+  const tell = useTell();
   return (
     <Box
       component="ul"
@@ -31,7 +32,8 @@ export function DwellShelf({ batches, ring, width }: { batches: readonly Batch[]
       {[...batches]
         .sort((a, b) => comingOut(a) - comingOut(b))
         .map((batch) => {
-          const why = batch.findings.find((f) => f.verdict !== 'pass')?.sentence ?? batch.findings[0]?.sentence;
+          const because = batch.findings.find((f) => f.verdict !== 'pass')?.sentence ?? batch.findings[0]?.sentence;
+          const why = because && tell(because);
           return (
             <Box
               component="li"

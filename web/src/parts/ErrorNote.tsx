@@ -1,9 +1,11 @@
 import { Alert, AlertTitle, Button } from '@mui/material';
+import { useTell } from '../ground/session.tsx';
 import { problemOf } from '../ground/api.ts';
 
 /** What failed, what is safe, and a way to try again. */
 export function ErrorNote({ error, onRetry }: { error: unknown; onRetry?: () => void }) {
   const problem = problemOf(error);
+  const tell = useTell();
   return (
     <Alert
       severity="error"
@@ -17,7 +19,7 @@ export function ErrorNote({ error, onRetry }: { error: unknown; onRetry?: () => 
       }
     >
       <AlertTitle>{problem.title}</AlertTitle>
-      {problem.detail}
+      {tell(problem.detail)}
     </Alert>
   );
 }

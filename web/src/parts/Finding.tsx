@@ -2,7 +2,7 @@ import { formatDuration, type Finding as FindingData } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import type { ReactNode } from 'react';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 
 export type Severity = 'ready' | 'waiting' | 'attention' | 'stop';
 
@@ -58,6 +58,7 @@ interface Props {
 /** Shape, sentence, what to do, and the act beside it. */
 export function Finding({ severity, sentence, untilMs, forecast = false, remedy, action }: Props) {
   const { nowMs, clock } = useSession();
+  const tell = useTell();
   return (
     <Box sx={{ display: 'flex', alignItems: 'flex-start', gap: 1.25, py: 0.75 }}>
       <Box sx={{ pt: 0.1 }}>
@@ -65,7 +66,7 @@ export function Finding({ severity, sentence, untilMs, forecast = false, remedy,
       </Box>
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Typography component="div">
-          {sentence}
+          {typeof sentence === 'string' ? tell(sentence) : sentence}
           {untilMs !== undefined && untilMs > nowMs && (
             <Box component="span" sx={{ color: 'text.secondary' }}>
               {' '}
@@ -75,7 +76,7 @@ export function Finding({ severity, sentence, untilMs, forecast = false, remedy,
         </Typography>
         {remedy !== undefined && (
           <Typography variant="body2" color="text.secondary">
-            {remedy}
+            {tell(remedy)}
           </Typography>
         )}
       </Box>

@@ -1,4 +1,4 @@
-import { STAGE_NAMES, type CautionKind, type Stage } from '@ample-crane/core';
+import { STAGE_NAMES, type Stage } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -14,7 +14,7 @@ import { counted } from './words.ts';
 
 interface Props {
   stage: Stage;
-  cautions: readonly CautionKind[];
+  cautions: readonly string[];
   /** what is special to this stage, above the table */
   children?: (batches: readonly View<'BatchView'>[]) => ReactNode;
   actions?: ReactNode;

@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { CAUTION_KINDS, DAY_MS, HOUR_MS, MINUTE_MS, type Finding as FindingData } from '@ample-crane/core';
+import { CAUTIONS, DAY_MS, HOUR_MS, MINUTE_MS, type Finding as FindingData } from '@ample-crane/core';
 import { ApiProblem } from '../ground/api.ts';
 import { paper } from '../ground/tokens.ts';
 import { labelsOf, NOW_MS, render, wordsOf } from '../test/render.tsx';
@@ -203,7 +203,7 @@ describe('QuickEntry', () => {
 
 describe('Caution', () => {
   test('has the usual words for every hazard, and always defers to the sheet and the code', () => {
-    for (const kind of CAUTION_KINDS) {
+    for (const { key: kind } of CAUTIONS) {
       const text = words(<Caution kinds={[kind]} />);
       expect(text.length).toBeGreaterThan(120);
       expect(text).toContain("Follow the product's safety data sheet, your local code");

@@ -303,6 +303,7 @@ function worldOf(setup: View<'SetupView'>, carriers: DeskProps['carriers'], mode
     carriers: carriers.filter((c) => c.active),
     modelIds: new Set(setup.models.map((m) => m.id)),
     materialIds: new Set(setup.materials.map((m) => m.id)),
+    cautionKeys: new Set(setup.cautions.map((c) => c.key)),
     speciesNames: new Set(setup.species.map((s) => s.name)),
     facts: {
       species: Object.fromEntries(model?.wood.map((w) => [w.component, w.species]) ?? []),

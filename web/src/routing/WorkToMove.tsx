@@ -4,7 +4,7 @@ import { Controller, useForm } from 'react-hook-form';
 import { Link as RouterLink } from 'react-router';
 import { ask, client, problemOf, type View } from '../ground/api.ts';
 import { useCommand, useWorkToMove } from '../ground/queries.ts';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 import { ActForm } from '../parts/ActForm.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { TextIn, useTyped } from '../parts/fields.tsx';
@@ -15,6 +15,7 @@ type Row = View<'MoveOverView'>;
 /** Work in progress on other versions: where each batch would stand on this one, and moving it on purpose. */
 export function WorkToMove({ version }: { version: View<'RouteVersionView'> }) {
   const { may } = useSession();
+  const tell = useTell();
   const query = useWorkToMove(version.id);
   const { control, handleSubmit, setValue } = useForm<{ chosen: string[]; reason: string }>({
     defaultValues: { chosen: [], reason: '' },
@@ -89,7 +90,7 @@ export function WorkToMove({ version }: { version: View<'RouteVersionView'> }) {
                 </TableCell>
                 <TableCell>{row.operationName}</TableCell>
                 <TableCell>{row.possible ? row.toOperationName : 'stays'}</TableCell>
-                <TableCell>{row.sentence}</TableCell>
+                <TableCell>{tell(row.sentence)}</TableCell>
                 <TableCell align="right">
                   {row.stepsAhead} → {row.stepsAheadThen}
                 </TableCell>

@@ -1,5 +1,14 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
-import { changeStep, insertAfter, operationOf, simplestRoute, type Operation, type Route as Graph, type StepSeed } from '@ample-crane/core';
+import {
+  CAUTIONS,
+  changeStep,
+  insertAfter,
+  operationOf,
+  simplestRoute,
+  type Operation,
+  type Route as Graph,
+  type StepSeed,
+} from '@ample-crane/core';
 import { Route, Routes } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { labelsOf, NOW_MS, render, wordsOf } from '../test/render.tsx';
@@ -58,6 +67,7 @@ const setup = {
   zones: [],
   materials: [],
   species: [{ name: 'mahogany' }, { name: 'wenge' }],
+  cautions: [...CAUTIONS],
   house: { name: 'Heron Lane', woodRoomZoneId: 'wood', boothZoneId: 'booth', currency: 'EUR' },
   skills: [],
   prerequisites: [],

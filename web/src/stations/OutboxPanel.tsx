@@ -3,7 +3,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { ask, client } from '../ground/api.ts';
 import { useOutbox, useOutboxTrouble, type OutboxEntry } from '../ground/outbox.ts';
 import { saveText } from '../ground/saveText.ts';
-import { useSession } from '../ground/session.tsx';
+import { useSession, useTell } from '../ground/session.tsx';
 import { stationOutbox } from '../ground/stationOutbox.ts';
 import { Id } from '../parts/Answer.tsx';
 import { SeverityMark } from '../parts/Finding.tsx';
@@ -101,8 +101,10 @@ function Line({ entry }: { entry: OutboxEntry }) {
 /** The server said no: what it said, and the choices. */
 function Conflict({ entry }: { entry: OutboxEntry }) {
   const { problem } = entry;
-  const why =
-    problem?.findings?.map((f) => f.sentence).join('; ') ?? problem?.fields?.map((f) => f.message).join('; ') ?? problem?.detail ?? '';
+  const tell = useTell();
+  const why = tell(
+    problem?.findings?.map((f) => f.sentence).join('; ') ?? problem?.fields?.map((f) => f.message).join('; ') ?? problem?.detail ?? '',
+  );
   return (
     <Box role="alert" sx={{ mt: 1.5, pt: 1, borderTop: 1, borderColor: 'divider' }}>
       <Stack direction="row" spacing={1} sx={{ alignItems: 'flex-start' }}>

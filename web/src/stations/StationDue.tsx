@@ -1,4 +1,4 @@
-import { formatDuration, MINUTE_MS, PAUSE_CAUSES, PAUSE_WORDS } from '@ample-crane/core';
+import { formatDuration, MINUTE_MS } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
@@ -179,6 +179,7 @@ const ToCard = ({ batch }: { batch: View<'BatchView'> }) => (
 
 /** One button for each cause: what stops the work is part of the record. */
 function PauseByCause({ card }: { card: Card }) {
+  const { pauseCauses } = useSession().session;
   const [open, setOpen] = useState(false);
   const pause = useBatchCommand('pause', card.batch, 'Pause', () => setOpen(false));
   if (!open)
@@ -190,9 +191,9 @@ function PauseByCause({ card }: { card: Card }) {
   return (
     <Box role="group" aria-label="Why it is paused">
       <Stack direction="row" useFlexGap spacing={1} sx={{ flexWrap: 'wrap' }}>
-        {PAUSE_CAUSES.map((cause) => (
-          <Button key={cause} variant="outlined" size="large" onClick={() => pause.mutate({ cause })}>
-            {PAUSE_WORDS[cause]}
+        {pauseCauses.map(({ key, text }) => (
+          <Button key={key} variant="outlined" size="large" onClick={() => pause.mutate({ cause: key })}>
+            {text}
           </Button>
         ))}
         <Button size="large" color="inherit" onClick={() => setOpen(false)}>

@@ -1,4 +1,14 @@
-import { coatLitres, dewPointC, dryFilmUm, fretPositionMm, neckAngle, sprayObjections, stringTensionN } from '@ample-crane/core';
+import {
+  coatLitres,
+  dewPointC,
+  dryFilmUm,
+  fretPositionMm,
+  inUnits,
+  METRIC,
+  neckAngle,
+  sprayObjections,
+  stringTensionN,
+} from '@ample-crane/core';
 import type { SumDefinition } from './Sum.tsx';
 
 const FRETS = 24;
@@ -20,7 +30,7 @@ export const SHOP_SUMS: readonly SumDefinition[] = [
       const objections = sprayObjections(temp, humidity, undefined, n('surface'));
       return [
         { label: 'Dew point', value: `${dewPointC(temp, humidity).toFixed(1)} °C` },
-        { label: 'Spraying', value: objections.length === 0 ? 'nothing against it' : objections.join('. '), remark: true },
+        { label: 'Spraying', value: objections.length === 0 ? 'nothing against it' : inUnits(objections.join('. '), METRIC), remark: true },
       ];
     },
   },

@@ -59,6 +59,5 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   undo: null,
   stationPass: 1,
   stationPasses: 1,
-  mainCaution: null,
   ...over,
 });

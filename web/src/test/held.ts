@@ -1,7 +1,9 @@
 import {
   DEFAULT_MOISTURE_GATE,
   DEFAULT_SPRAY_LIMITS,
+  CAUTIONS,
   DEFECTS,
+  PAUSE_CAUSES,
   SPECIES,
   type Batch,
   type FactoryTold,
@@ -78,6 +80,8 @@ export const FACTORY_TOLD: FactoryTold<HouseFactory['setUp']['settings']> = {
     kilnSchedules: [],
     species: SPECIES,
     defects: DEFECTS,
+    cautions: CAUTIONS,
+    pauseCauses: PAUSE_CAUSES,
   },
 };
 

@@ -1,4 +1,4 @@
-import { METRIC, type UnitChoice } from '@ample-crane/core';
+import { CAUTIONS, METRIC, PAUSE_CAUSES, type UnitChoice } from '@ample-crane/core';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
@@ -21,6 +21,8 @@ export const session = (over: Partial<View<'SessionView'>> = {}): View<'SessionV
   timeZone: 'Europe/Dublin',
   shiftStartsAt: '07:00',
   shiftEndsAt: '15:30',
+  cautions: [...CAUTIONS],
+  pauseCauses: [...PAUSE_CAUSES],
   demo: true,
   demoAheadMs: 0,
   nowMs: NOW_MS,

@@ -116,7 +116,7 @@ describe('a command on a batch', () => {
     expect(kinds(decide(measuring, finish(3), { unmeasured: ['B1-02'] }))).toEqual(['Not measured yet: B1-02']);
     expect(kinds(decide(measuring, finish(3), { unmeasured: [] }))).toEqual(['work.finished', 'batch.moved']);
     const off = [{ pieceId: 'B1-02', name: 'Width', unit: 'mm', value: 9, low: 1, high: 2 }];
-    const sentence = 'Out of band: B1-02: Width 9 mm, band 1 to 2';
+    const sentence = 'Out of band: B1-02: Width 9\u00a0mm, band 1–2\u00a0mm';
     expect(kinds(decide(measuring, finish(3), { unmeasured: [], off }))).toEqual([sentence]);
     // What is called rework or scrap is judged already.
     expect(kinds(decide(measuring, finish(2, 0, 1, ['B1-02']), { unmeasured: [], off }))).toEqual(['work.finished', 'batch.moved']);
@@ -186,7 +186,7 @@ describe('starting a batch', () => {
     expect(kinds(started(here, { quantity: 100 }))).toEqual(['batch.started']);
     expect(here.rows.get(Lot, 'L1').leftM3).toBeCloseTo(0.6, 6);
     expect(kinds(started(here, { quantity: 70, restIsOffcut: true }))).toEqual([
-      '0.320 m³ would be left: enough for another batch like this one',
+      '0.320\u00a0m³ would be left: enough for another batch like this one',
     ]);
     expect(kinds(started(here, { quantity: 80, restIsOffcut: true }))).toEqual(['batch.started']);
     expect(here.rows.get(Lot, 'L1')).toMatchObject({ leftM3: 0, state: 'used up' });

@@ -19,7 +19,7 @@ const factory = testFactory(known.setUp.routes, CARRIERS, {
   versions: known.setUp.versions.map((v) => (v.id === 'new@1' ? { ...v, state: 'draft' } : v)),
 });
 
-/** A released lot of a cubic decimetre short of three bodies' wood and more: 0.02 m³, of which a body takes 0.004. */
+/** A released lot of a cubic decimetre short of three bodies' wood and more: 0.02\u00a0m³, of which a body takes 0.004. */
 const lot = (over: object = {}) => ({
   id: 'L1',
   species: 'mahogany',
@@ -158,7 +158,7 @@ describe('a batch is started', () => {
   test('with the rest of the lot as offcut, where that makes no other batch', () => {
     expect(start({ restIsOffcut: true })).toMatchObject({ entries: [{ payload: { volumeM3: 0.02 } }] });
     expect(told({ restIsOffcut: true }, { lot: { leftM3: 0.024 } })).toEqual([
-      'restIsOffcut | 0.012 m³ would be left: enough for another batch like this one',
+      'restIsOffcut | 0.012\u00a0m³ would be left: enough for another batch like this one',
     ]);
     expect(start({ restIsOffcut: true }, { lot: { leftM3: 0.0239 } }).kind).toBe('accept');
   });
@@ -185,7 +185,7 @@ describe('what speaks against it', () => {
     ['wood that is still drying', {}, { lot: { state: 'drying' } }, 'lotId | Lot L1 is drying; only a released lot can be cut'],
     ['another wood', {}, { lot: { species: 'basswood' } }, 'lotId | Lot L1 is basswood for body; short needs mahogany for body'],
     ['wood for something else', {}, { lot: { use: 'neck' } }, 'lotId | Lot L1 is mahogany for neck; short needs mahogany for body'],
-    ['too little of it', {}, { lot: { leftM3: 0.011 } }, 'quantity | 0.011 m³ is left of lot L1; this batch needs 0.012 m³'],
+    ['too little of it', {}, { lot: { leftM3: 0.011 } }, 'quantity | 0.011\u00a0m³ is left of lot L1; this batch needs 0.012\u00a0m³'],
     ['nobody to give a number', {}, { answers: { [ShopEmc.name]: 8 } }, 'No batch number is free'],
     ['a blank too few', { blankIds: ['a', 'b'] }, { blanks: ['a', 'b'].map((b) => blank(b)) }, 'blankIds | 3 pieces need as many blanks'],
     [
@@ -210,7 +210,7 @@ describe('what speaks against it', () => {
       'wood that an order keeps',
       {},
       { kept: [keeps('O2', 0.009)] },
-      'quantity | 0.020 m³ is left of lot L1; 0.009 m³ of it is kept for O2, and this batch needs 0.012 m³',
+      'quantity | 0.020\u00a0m³ is left of lot L1; 0.009\u00a0m³ of it is kept for O2, and this batch needs 0.012\u00a0m³',
     ],
     [
       'the rest of a lot that an order keeps some of',

@@ -30,6 +30,7 @@ import { Batch, batchIdOf, livePieces, piecesIn } from '../batch.ts';
 import { carriersIn, othersIn } from '../places.ts';
 import { fullObjection, WaitingAt } from '../waiting.ts';
 import type { BatchEntry } from '../decided.ts';
+import { said } from '../../units/index.ts';
 
 export interface StartBatchRequest {
   modelId: string;
@@ -87,7 +88,10 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory 
     const keptM3 = keptByOthers(rows, lot.id, request.orderId).reduce((sum, k) => sum + k.volumeM3, 0);
     if (restIsOffcut && keptM3 > 0) return wrongInput('restIsOffcut', `What is left of lot ${lot.id} is no offcut: some of it is kept`);
     if (restIsOffcut && lot.leftM3 - neededM3 >= neededM3)
-      return wrongInput('restIsOffcut', `${(lot.leftM3 - neededM3).toFixed(3)} m³ would be left: enough for another batch like this one`);
+      return wrongInput(
+        'restIsOffcut',
+        `${said((lot.leftM3 - neededM3).toFixed(3), 'm³')} would be left: enough for another batch like this one`,
+      );
     const volumeM3 = restIsOffcut ? lot.leftM3 : neededM3;
     const number = answers.to(NextNumber, { of: 'batch' });
     if (number === NOT_ANSWERED) return refuse('No batch number is free');
@@ -164,13 +168,13 @@ function woodObjection(
       field: 'lotId',
     });
   if (lot.leftM3 + 1e-9 < volumeM3)
-    return refuse(`${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; this batch needs ${volumeM3.toFixed(3)} m³`, {
+    return refuse(`${said(lot.leftM3.toFixed(3), 'm³')} is left of lot ${lot.id}; this batch needs ${said(volumeM3.toFixed(3), 'm³')}`, {
       field: 'quantity',
     });
   const kept = keptByOthers(rows, lot.id, orderId);
   if (kept.length > 0 && lot.leftM3 - kept.reduce((sum, k) => sum + k.volumeM3, 0) + 1e-9 < volumeM3)
     return refuse(
-      `${lot.leftM3.toFixed(3)} m³ is left of lot ${lot.id}; ${keptInWords(kept)}, and this batch needs ${volumeM3.toFixed(3)} m³`,
+      `${said(lot.leftM3.toFixed(3), 'm³')} is left of lot ${lot.id}; ${keptInWords(kept)}, and this batch needs ${said(volumeM3.toFixed(3), 'm³')}`,
       {
         field: 'quantity',
       },

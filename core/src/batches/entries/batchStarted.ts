@@ -55,6 +55,7 @@ export const BatchStarted = entryKind('batch.started')<Started, Routes>({
         grit: null,
         coats: 0,
         lastCoat: null,
+        bareMs: null,
         trail: [{ batchId: id, fromMs: entry.atMs }],
         bodyFromMs: p.component === 'body' && !trial ? entry.atMs : null,
         outMs: null,

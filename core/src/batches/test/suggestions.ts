@@ -140,7 +140,7 @@ export const suggestions: Suggestions = {
     }),
     'pause work': of(
       (b) => b.status === 'running',
-      (_, __, random) => ({ cause: random.pick(PAUSE_CAUSES) }),
+      (_, __, random) => ({ cause: random.pick(PAUSE_CAUSES).key }),
     ),
     'finish some': of(
       (b) => b.status === 'running' && b.quantity > 1,

@@ -15,7 +15,11 @@ export const suggestions: Suggestions = {
           (b) => ['running', 'dwelling', 'finished'].includes(b.status) && piecesIn(house.rows, b.id).some((p) => p.lastCoat !== null),
         );
       if (coated.length === 0) return undefined;
-      return { batchId: random.pick(coated).id, grit: random.chance(0.1) ? 40 : random.pick([220, 320, 400]) };
+      return {
+        batchId: random.pick(coated).id,
+        grit: random.chance(0.1) ? 40 : random.pick([220, 320, 400]),
+        ...(random.chance(0.3) ? { toBare: true } : {}),
+      };
     },
   },
 };

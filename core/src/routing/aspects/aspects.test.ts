@@ -100,7 +100,7 @@ describe('aspects of a step', () => {
     const batch = { ...bench({}).batch, redo: true };
     expect(said(mayBegin(bench({ handOver, needs: [{ kind: 'kit', what: 'tuners' }] }, { batch })))).toEqual([]);
   });
-  test('it is finished when it is measured and coated; what came back is not coated anew', () => {
+  test('it is finished when it is measured and coated; what came back gets a coat at least', () => {
     const { coat, characteristics } = EACH;
     const known = (coats: number, unmeasured: string[], over: CoatsOnPiece[] = []) =>
       new Answers()
@@ -112,10 +112,11 @@ describe('aspects of a step', () => {
     const finish = (answers: Answers, redo = false) =>
       said(mayFinish(bench({ coat, characteristics }, { answers, batch: { ...bench({}).batch, redo } })));
     expect(finish(known(1, ['B1-02', 'B1-09']))).toEqual(['Not measured yet: B1-02', '1 of 2 coats logged']);
-    expect(finish(known(0, []), true)).toEqual([]);
+    expect(finish(known(0, []), true)).toEqual(['No coat logged on what came back']);
+    expect(finish(known(1, []), true)).toEqual([]);
     expect(finish(known(2, ['B1-09']))).toEqual([]);
     off = [{ pieceId: 'B1-02', name: 'Relief', unit: 'mm', value: 0.4, low: 0.1, high: 0.3 }];
-    expect(finish(known(2, []))).toEqual(['Out of band: B1-02: Relief 0.4 mm, band 0.1 to 0.3']);
+    expect(finish(known(2, []))).toEqual(['Out of band: B1-02: Relief 0.4\u00a0mm, band 0.1–0.3\u00a0mm']);
     off = [{ ...off[0], pieceId: 'B1-09' } as OffMeasure];
     expect(finish(known(2, []))).toEqual([]);
     const one = (coats: readonly CoatsOnPiece[]) => finish(known(2, []).give(CoatsOn, { batchId: 'B1' }, coats));

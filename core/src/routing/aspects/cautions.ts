@@ -1,7 +1,10 @@
 import { listed, type AspectKind } from './aspect.ts';
 
-/** Hazards whose usual cautions are shown where the work is logged. */
-export const CAUTION_KINDS = ['cutting', 'dust', 'spraying', 'rags', 'buffing', 'hot', 'solvents', 'thermal'] as const;
-export type CautionKind = (typeof CAUTION_KINDS)[number];
-
-export const cautions: AspectKind<'cautions', readonly CautionKind[]> = { key: 'cautions', name: 'cautions', words: listed };
+/** Hazards, by the keys of the factory's register, whose cautions are shown where the work is logged. */
+export const cautions: AspectKind<'cautions', readonly string[]> = {
+  key: 'cautions',
+  name: 'cautions',
+  words: listed,
+  checkWorld: (keys, step, _, { cautionKeys }) =>
+    keys.flatMap((key) => (cautionKeys.has(key) ? [] : [`"${step.name}" shows the caution "${key}", which is not in the register`])),
+};

@@ -39,17 +39,18 @@ export const coat: AspectKind<'coat', CoatPlan> = {
     materialIds.has(materialId) ? [] : [`"${step.name}" lays ${materialId}, which is no coating on record`],
   asks: (_, moment, { batch: { id: batchId } }) => (moment === 'finish' ? [asked(CoatsOn, { batchId })] : []),
   mayFinish({ coats }, { batch, pieceIds, answers }): Finding[] {
-    // What came back is touched up, not coated anew.
-    if (batch.redo) return [];
+    // What came back gets at least one coat; whoever polishes a fault out without one says so.
+    const wanted = batch.redo ? 1 : coats;
     const stop = (sentence: string, rule = 'state'): Finding[] => [
       { rule, verdict: 'stop', sentence, remedy: 'Log each coat as it is sprayed' },
     ];
     const laid = answers.to(CoatsOn, { batchId: batch.id });
-    if (laid === NOT_ANSWERED) return stop(`Nobody could say how many of ${coats} coats are laid`);
+    if (laid === NOT_ANSWERED) return stop(`Nobody could say how many of ${wanted} coats are laid`);
     const told = laid.filter(({ pieceId }) => pieceIds.includes(pieceId));
-    const short = told.filter((piece) => piece.coats < coats);
+    const short = told.filter((piece) => piece.coats < wanted);
     if (short.length === 0 && told.length === pieceIds.length) return [];
     const on = short.length < pieceIds.length ? ` on ${short.map((p) => p.pieceId).join(', ')}` : '';
-    return stop(`${coatsOnAll(short)} of ${coats} coats logged${on}`, COATS_RULE);
+    const said = batch.redo ? 'No coat logged on what came back' : `${coatsOnAll(short)} of ${wanted} coats logged`;
+    return stop(`${said}${on}`, COATS_RULE);
   },
 };

@@ -21,7 +21,6 @@ import { ways } from './ways.ts';
 import { when } from './when.ts';
 
 export type { Box } from './aspect.ts';
-export { CAUTION_KINDS, type CautionKind } from './cautions.ts';
 export { COATS_RULE, CoatsOn, coatsOnAll, type CoatPlan, type CoatsOnPiece } from './coat.ts';
 export { BoxesFor, type Draw } from './draw.ts';
 export { MEASURE_RULE, offInWords, OutOfBandOf, UnmeasuredOf, type Characteristic, type OffMeasure } from './measure.ts';

@@ -1,5 +1,6 @@
 import { asked, NOT_ANSWERED, question, type Finding } from '../../ledger/index.ts';
 import { listed, type AspectKind } from './aspect.ts';
+import { said } from '../../units/index.ts';
 
 /** A dimension or set-up measure and its band. */
 export interface Characteristic {
@@ -32,12 +33,12 @@ export const MEASURE_RULE = 'measure';
 
 /** What a measure out of band says of its piece. */
 export const offInWords = ({ pieceId, name, unit, value, low, high }: OffMeasure): string =>
-  `${pieceId}: ${name} ${value} ${unit}, band ${low} to ${high}`;
+  `${pieceId}: ${name} ${said(value, unit)}, band ${said(`${low}–${high}`, unit)}`;
 
 export const measure: AspectKind<'characteristics', readonly Characteristic[]> = {
   key: 'characteristics',
   name: 'measures',
-  words: (all) => listed(all?.map((c) => `${c.name} ${c.low}–${c.high} ${c.unit}`)),
+  words: (all) => listed(all?.map((c) => `${c.name} ${said(`${c.low}–${c.high}`, c.unit)}`)),
   asks: (_, moment, { batch: { id: batchId } }) =>
     moment === 'finish' ? [asked(UnmeasuredOf, { batchId }), asked(OutOfBandOf, { batchId })] : [],
   mayFinish(_, { batch: { id: batchId }, pieceIds, answers }): Finding[] {

@@ -1,5 +1,6 @@
 import type { Step } from '../step.ts';
 import { listed, type AspectKind } from './aspect.ts';
+import { said } from '../../units/index.ts';
 
 /** What is noted when work begins, of how it is done: a press's pressure, the tool in the spindle. */
 export interface JobSetting {
@@ -11,7 +12,7 @@ export interface JobSetting {
 
 /** Is it a figure, and which; in words. */
 export const settingInWords = ({ name, figure }: JobSetting): string =>
-  figure ? `${name} ${figure.low}–${figure.high} ${figure.unit}`.trim() : name;
+  figure ? `${name} ${said(`${figure.low}–${figure.high}`, figure.unit)}` : name;
 
 export const settings: AspectKind<'settings', readonly JobSetting[]> = {
   key: 'settings',

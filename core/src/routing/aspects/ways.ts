@@ -1,6 +1,5 @@
 import type { Step } from '../step.ts';
 import { listed, type AspectKind } from './aspect.ts';
-import type { CautionKind } from './cautions.ts';
 
 /** One way to do a step: where, by whom, how fast. */
 export interface Way {
@@ -11,7 +10,7 @@ export interface Way {
   skillLevel?: number;
   setupMinutes: number;
   minutesPerPiece: number;
-  cautions?: readonly CautionKind[];
+  cautions?: readonly string[];
 }
 
 /** Other ways to the same end. */
@@ -22,7 +21,7 @@ export const ways: AspectKind<'ways', readonly Way[]> = {
   marks: (all) => (all.length > 0 ? [`${all.length + 1} ways`] : []),
 };
 
-type WaysStep = Step & { ways?: readonly Way[]; cautions?: readonly CautionKind[] };
+type WaysStep = Step & { ways?: readonly Way[]; cautions?: readonly string[] };
 
 /** The step's own way and the others, in order. */
 export const waysOf = (operation: WaysStep): readonly Way[] => [ownWay(operation), ...(operation.ways ?? [])];

@@ -1,5 +1,6 @@
 import { type SprayLimits, sprayObjections } from '../../climate/index.ts';
 import { missing, ruleKind } from './rule.ts';
+import { said } from '../../units/index.ts';
 
 export const Climate = ruleKind('climate')<{ limits: SprayLimits }>({
   needs: () => ['air'],
@@ -10,7 +11,7 @@ export const Climate = ruleKind('climate')<{ limits: SprayLimits }>({
       ? {
           rule: 'climate',
           verdict: 'pass',
-          sentence: `Booth at ${air.tempC.toFixed(1)} °C and ${(air.relativeHumidity * 100).toFixed(0)} %: fit to spray`,
+          sentence: `Booth at ${said(air.tempC.toFixed(1), '°C')} and ${(air.relativeHumidity * 100).toFixed(0)} %: fit to spray`,
         }
       : { rule: 'climate', verdict: 'wait', sentence: objections.join('. ') };
   },

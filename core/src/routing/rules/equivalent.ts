@@ -1,5 +1,5 @@
 import { cureRateLately, equivalentTime, LONGEST_SILENCE_MS, type CureLaw } from '../../climate/index.ts';
-import { DAY_MS, formatDuration, HOUR_MS } from '../../units/index.ts';
+import { DAY_MS, formatDuration, HOUR_MS, said } from '../../units/index.ts';
 import { missing, ruleKind } from './rule.ts';
 
 /** Time counted by how warm it was. */
@@ -19,7 +19,7 @@ export const Equivalent = ruleKind('equivalent')<{ what: string; minimumDays: nu
           ? `; cool air cost ${(-difference).toFixed(1)} days`
           : `; warm air gained ${difference.toFixed(1)} days`;
     const silence = silentMs < LEAST_TOLD_MS ? '' : `; ${formatDuration(silentMs)} without a reading of the room do not count`;
-    const sentence = `${rule.what} ${days.toFixed(1)} of ${rule.minimumDays} days at ${rule.law.referenceTempC} °C${because}${silence}`;
+    const sentence = `${rule.what} ${days.toFixed(1)} of ${rule.minimumDays} days at ${said(rule.law.referenceTempC, '°C')}${because}${silence}`;
     const done = Math.min(1, days / rule.minimumDays);
     if (days >= rule.minimumDays - 1e-9) return { rule: 'equivalent', verdict: 'pass', sentence, done: 1 };
     const wait = (more: string) => ({ rule: 'equivalent', verdict: 'wait' as const, sentence: `${sentence}${more}`, done });
@@ -29,7 +29,7 @@ export const Equivalent = ruleKind('equivalent')<{ what: string; minimumDays: nu
     return { ...wait(''), untilMs: nowMs + Math.ceil(((rule.minimumDays - days) / ratePerDay) * DAY_MS), sure: 'forecast' };
   },
   words(rule) {
-    return `${rule.what} ${rule.minimumDays} days at ${rule.law.referenceTempC} °C`;
+    return `${rule.what} ${rule.minimumDays} days at ${said(rule.law.referenceTempC, '°C')}`;
   },
 });
 

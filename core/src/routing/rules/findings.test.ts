@@ -66,7 +66,7 @@ describe('a cure', () => {
     expect(evaluateRule(cure, at(4 * DAY_MS, { temperatures: warm(21, 4) }))).toEqual({
       rule: 'equivalent',
       verdict: 'wait',
-      sentence: 'Cured 4.0 of 10 days at 21 °C',
+      sentence: 'Cured 4.0 of 10 days at 21\u00a0°C',
       untilMs: 10 * DAY_MS,
       sure: 'forecast',
       done: 0.4,
@@ -74,19 +74,19 @@ describe('a cure', () => {
   });
   test('in warm air gains, in cool air costs', () => {
     expect(evaluateRule(cure, at(4 * DAY_MS, { temperatures: warm(31, 4) })).sentence).toBe(
-      'Cured 8.0 of 10 days at 21 °C; warm air gained 4.0 days',
+      'Cured 8.0 of 10 days at 21\u00a0°C; warm air gained 4.0 days',
     );
     expect(evaluateRule(cure, at(4 * DAY_MS, { temperatures: warm(11, 4) })).sentence).toBe(
-      'Cured 2.0 of 10 days at 21 °C; cool air cost 2.0 days',
+      'Cured 2.0 of 10 days at 21\u00a0°C; cool air cost 2.0 days',
     );
     const hardly = evaluateRule(cure, at(DAY_MS, { temperatures: warm(22, 1) })).sentence;
-    expect(hardly).toBe('Cured 1.1 of 10 days at 21 °C');
+    expect(hardly).toBe('Cured 1.1 of 10 days at 21\u00a0°C');
   });
   test('done is done', () => {
     expect(evaluateRule(cure, at(10 * DAY_MS, { temperatures: warm(21, 10) }))).toEqual({
       rule: 'equivalent',
       verdict: 'pass',
-      sentence: 'Cured 10.0 of 10 days at 21 °C',
+      sentence: 'Cured 10.0 of 10 days at 21\u00a0°C',
       done: 1,
     });
   });
@@ -101,7 +101,7 @@ describe('a cure', () => {
     expect(finding).toEqual({
       rule: 'equivalent',
       verdict: 'wait',
-      sentence: 'Cured 0.0 of 10 days at 21 °C; cool air cost 4.0 days; this room is too cold for it to cure',
+      sentence: 'Cured 0.0 of 10 days at 21\u00a0°C; cool air cost 4.0 days; this room is too cold for it to cure',
       done: 0,
     });
   });
@@ -111,12 +111,12 @@ describe('a cure', () => {
       rule: 'equivalent',
       verdict: 'wait',
       sentence:
-        'Cured 4.3 of 10 days at 21 °C; 5 d 18 h without a reading of the room do not count; the clock stands until its sensor is heard again',
+        'Cured 4.3 of 10 days at 21\u00a0°C; 5 d 18 h without a reading of the room do not count; the clock stands until its sensor is heard again',
       done: 0.425,
     });
     const again = [...until, ...warm(21, 12).slice(9 * 24)];
     const heard = evaluateRule(cure, at(10 * DAY_MS, { temperatures: again }));
-    expect(heard.sentence).toBe('Cured 5.3 of 10 days at 21 °C; 4 d 18 h without a reading of the room do not count');
+    expect(heard.sentence).toBe('Cured 5.3 of 10 days at 21\u00a0°C; 4 d 18 h without a reading of the room do not count');
     expect(heard.untilMs).toBeCloseTo(10 * DAY_MS + 4.75 * DAY_MS, -3);
   });
   test('of which nobody knows the start or the air waits', () => {
@@ -129,6 +129,6 @@ describe('a cure', () => {
         verdict: 'wait',
         sentence: 'Cured: nobody could say how warm it has been',
       });
-    expect(ruleInWords(cure)).toBe('Cured 10 days at 21 °C');
+    expect(ruleInWords(cure)).toBe('Cured 10 days at 21\u00a0°C');
   });
 });

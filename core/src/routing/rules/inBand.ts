@@ -1,4 +1,5 @@
 import { measured, measuresFor, missing, named, ruleKind } from './rule.ts';
+import { said } from '../../units/index.ts';
 
 export const InBand = ruleKind('inBand')<{
   what: string;
@@ -14,7 +15,7 @@ export const InBand = ruleKind('inBand')<{
   needs: ({ characteristic }) => [measuresFor(characteristic)],
   judge(rule, evidence) {
     const measurements = measured(evidence, rule.characteristic);
-    const band = `${rule.low.toFixed(1)}–${rule.high.toFixed(1)} ${rule.unit}`;
+    const band = said(`${rule.low.toFixed(1)}–${rule.high.toFixed(1)}`, rule.unit);
     const high = measurements.filter((m) => m.value > rule.high);
     const low = measurements.filter((m) => m.value < rule.low);
     const within = measurements.length - high.length - low.length;
@@ -27,12 +28,12 @@ export const InBand = ruleKind('inBand')<{
     return {
       rule: 'inBand',
       verdict: 'stop',
-      sentence: `${sentence}; ${firstOut.label} is ${firstOut.value.toFixed(1)} ${rule.unit}`,
+      sentence: `${sentence}; ${firstOut.label} is ${said(firstOut.value.toFixed(1), rule.unit)}`,
       remedy: high.length >= low.length ? rule.tooHigh : rule.tooLow,
     };
   },
   words(rule) {
-    return `${rule.what} within ${rule.low}–${rule.high} ${rule.unit}`;
+    return `${rule.what} within ${said(`${rule.low}–${rule.high}`, rule.unit)}`;
   },
   looksAt: ({ characteristic, what }) => named(characteristic, what),
 });

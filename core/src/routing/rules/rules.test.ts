@@ -18,7 +18,7 @@ describe('measures of a characteristic', () => {
     const evidence = { nowMs: 0, measures, courses: { shell: [0, 1].map((d) => ({ atMs: d * DAY_MS, value: 8 + d })) } };
     expect(evaluateRule({ kind: 'spread', limit: 0.3, unit: '%', characteristic: 'shell' }, evidence)).toMatchObject({
       verdict: 'stop',
-      sentence: 'Spread 0.4 %; limit 0.3',
+      sentence: 'Spread 0.4 %; limit 0.3 %',
     });
     expect(evaluateRule({ kind: 'gradient', limit: 1.5, shell: 'shell', core: 'core' }, evidence)).toMatchObject({
       verdict: 'pass',

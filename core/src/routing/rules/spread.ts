@@ -1,4 +1,5 @@
 import { measured, measuresFor, missing, named, ruleKind } from './rule.ts';
+import { said } from '../../units/index.ts';
 
 export const Spread = ruleKind('spread')<{ limit: number; unit: string; characteristic?: string }>({
   needs: ({ characteristic }) => [measuresFor(characteristic)],
@@ -7,7 +8,7 @@ export const Spread = ruleKind('spread')<{ limit: number; unit: string; characte
     if (measurements.length < 2) return missing('spread', 'A spread needs two readings or more');
     const values = measurements.map((m) => m.value);
     const range = Math.max(...values) - Math.min(...values);
-    const sentence = `Spread ${range.toFixed(1)} ${rule.unit}; limit ${rule.limit.toFixed(1)}`;
+    const sentence = `Spread ${said(range.toFixed(1), rule.unit)}; limit ${said(rule.limit.toFixed(1), rule.unit)}`;
     return range <= rule.limit + 1e-9
       ? { rule: 'spread', verdict: 'pass', sentence }
       : {
@@ -18,7 +19,7 @@ export const Spread = ruleKind('spread')<{ limit: number; unit: string; characte
         };
   },
   words(rule) {
-    return `Spread up to ${rule.limit} ${rule.unit}`;
+    return `Spread up to ${said(rule.limit, rule.unit)}`;
   },
   looksAt: ({ characteristic }) => named(characteristic),
 });

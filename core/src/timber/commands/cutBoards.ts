@@ -6,6 +6,7 @@ import { Lot } from '../lot.ts';
 import { cuttingAsks, wentOutObjection } from '../stillFree.ts';
 import { blanksOf, StockBoard } from '../stock.ts';
 import type { WoodFactory } from '../woodFactory.ts';
+import { said } from '../../units/index.ts';
 
 export interface CutBoardsRequest {
   /** what the plan lays on each board */
@@ -56,7 +57,7 @@ export const CutBoards = commandKind('cut boards')<CutBoardsRequest, WoodFactory
       const orders = new Set(request.wanted.map((w) => w.orderId));
       const kept = keptByOthers(rows, lotId, null).filter((k) => !orders.has(k.orderId));
       if (kept.length > 0 && lot.leftM3 - cutM3 + 1e-6 < kept.reduce((sum, k) => sum + k.volumeM3, 0))
-        return refuse(`Cutting ${cutM3.toFixed(3)} m³ of lot ${lotId} would take what is kept: ${keptInWords(kept)}`, {
+        return refuse(`Cutting ${said(cutM3.toFixed(3), 'm³')} of lot ${lotId} would take what is kept: ${keptInWords(kept)}`, {
           remedy: 'Let it go first, or plan blanks for that order',
         });
       const payload = { boardIds: own.map((b) => b.id), volumeM3: Math.min(lot.leftM3, Math.round(cutM3 * 1e6) / 1e6), blanks };

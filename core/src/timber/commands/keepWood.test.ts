@@ -36,7 +36,7 @@ describe('wood is kept for an order', () => {
     const house = new TestHouse();
     expect(keep(house, { orderId: 'O9' })).toEqual(['orderId | There is no order O9']);
     const left = house.rows.get(Lot, 'L1').leftM3;
-    expect(keep(house, { volumeM3: left + 0.001 })).toEqual([`volumeM3 | ${left.toFixed(3)} m³ of lot L1 is free`]);
+    expect(keep(house, { volumeM3: left + 0.001 })).toEqual([`volumeM3 | ${left.toFixed(3)}\u00a0m³ of lot L1 is free`]);
     const { rows } = house;
     rows.load(Lot, { ...rows.get(Lot, 'L1'), species: 'wenge' });
     expect(keep(house)).toEqual(['O1 asks for no wenge for body']);
@@ -48,7 +48,7 @@ describe('wood is kept for an order', () => {
     const house = new TestHouse();
     const left = house.rows.get(Lot, 'L1').leftM3;
     house.rows.load(KeptWood, { id: 'L1 O2', lotId: 'L1', orderId: 'O2', volumeM3: left - 0.01 });
-    expect(keep(house)).toEqual([`volumeM3 | 0.010 m³ of lot L1 is free; ${(left - 0.01).toFixed(3)} m³ of it is kept for O2`]);
+    expect(keep(house)).toEqual([`volumeM3 | 0.010\u00a0m³ of lot L1 is free; ${(left - 0.01).toFixed(3)}\u00a0m³ of it is kept for O2`]);
     expect(keep(house, { volumeM3: 0.01 })).toEqual(['wood.kept']);
   });
 });
@@ -69,9 +69,9 @@ describe('a blank becomes any part that it fits', () => {
     ['of the same wood and size', {}, {}, null],
     ['larger', { lengthMm: 900, widthMm: 200, thicknessMm: 55 }, {}, null],
     ['within what a saw leaves', { widthMm: 179.6 }, {}, null],
-    ['too narrow', { widthMm: 179 }, {}, 'Blank a is 179 mm wide; 180 mm are needed'],
-    ['too short', { lengthMm: 400 }, {}, 'Blank a is 400 mm long; 500 mm are needed'],
-    ['too thin', { thicknessMm: 45 }, {}, 'Blank a is 45 mm thick; 50 mm are needed'],
+    ['too narrow', { widthMm: 179 }, {}, 'Blank a is 179\u00a0mm wide; 180\u00a0mm are needed'],
+    ['too short', { lengthMm: 400 }, {}, 'Blank a is 400\u00a0mm long; 500\u00a0mm are needed'],
+    ['too thin', { thicknessMm: 45 }, {}, 'Blank a is 45\u00a0mm thick; 50\u00a0mm are needed'],
     ['of another wood', {}, { species: 'wenge' }, 'Blank a is wenge for body; mahogany for body is needed'],
     ['bought for something else', {}, { use: 'neck' }, 'Blank a is mahogany for neck; mahogany for body is needed'],
   ] as const)('%s', (_, size, wood, said) => {

@@ -4,6 +4,7 @@ import type { WoodKept } from '../entries/woodKept.ts';
 import { keptByOthers, keptInWords, keptWoodId, ordersKeeping } from '../keptWood.ts';
 import { KeptWood, Lot } from '../lot.ts';
 import type { WoodFactory } from '../woodFactory.ts';
+import { said } from '../../units/index.ts';
 
 export interface KeepWoodRequest {
   lotId: string;
@@ -36,7 +37,7 @@ export const KeepWood = commandKind('keep wood')<KeepWoodRequest, WoodFactory>({
     const free = lot.leftM3 - others.reduce((sum, k) => sum + k.volumeM3, 0);
     if (volumeM3 > free + 1e-9) {
       const why = others.length === 0 ? '' : `; ${keptInWords(others)}`;
-      return wrongInput('volumeM3', `${Math.max(0, free).toFixed(3)} m³ of lot ${lotId} is free${why}`);
+      return wrongInput('volumeM3', `${said(Math.max(0, free).toFixed(3), 'm³')} of lot ${lotId} is free${why}`);
     }
     return accept;
   },

@@ -3,6 +3,7 @@ import { boardVolumeM3 } from '../cutting/index.ts';
 import type { BoardsMeasured } from '../entries/boardsMeasured.ts';
 import { Lot } from '../lot.ts';
 import { StockBoard } from '../stock.ts';
+import { said } from '../../units/index.ts';
 
 type Measured = Omit<StockBoard, 'id' | 'ordinal' | 'lotId' | 'state' | 'grade' | 'massG' | 'setId'> &
   Partial<Pick<StockBoard, 'grade' | 'massG' | 'setId'>>;
@@ -38,7 +39,10 @@ export const MeasureBoards = commandKind('measure boards')<MeasureBoardsRequest>
     }));
     const added = numbered.reduce((sum, b) => sum + boardVolumeM3(b), 0);
     if (whole + added > lot.leftM3 * BELIEVED)
-      return wrongInput('boards', `These boards hold ${(whole + added).toFixed(3)} m³, the lot has ${lot.leftM3.toFixed(3)} m³ left`);
+      return wrongInput(
+        'boards',
+        `These boards hold ${said((whole + added).toFixed(3), 'm³')}, the lot has ${said(lot.leftM3.toFixed(3), 'm³')} left`,
+      );
     return { kind: 'accept', entries: [{ kind: 'boards.measured', lotId, payload: { boards: numbered } }] };
   },
 });

@@ -1,5 +1,6 @@
 import { entryKind } from '../../ledger/index.ts';
 import { Lot, type LotReceipt } from '../lot.ts';
+import { said } from '../../units/index.ts';
 
 export const LotReceived = entryKind('lot.received')<{ lot: LotReceipt }>({
   apply: (rows, { payload: { lot }, atMs }) =>
@@ -22,5 +23,5 @@ export const LotReceived = entryKind('lot.received')<{ lot: LotReceipt }>({
       version: 1,
       ...lot,
     }),
-  sentence: ({ payload: { lot } }) => `Received: ${lot.species}, ${lot.volumeM3.toFixed(3)} m³ from ${lot.supplier}`,
+  sentence: ({ payload: { lot } }) => `Received: ${lot.species}, ${said(lot.volumeM3.toFixed(3), 'm³')} from ${lot.supplier}`,
 });

@@ -2,6 +2,7 @@ import { entryKind } from '../../ledger/index.ts';
 import { keptWoodId } from '../keptWood.ts';
 import { KeptWood } from '../lot.ts';
 import { changeLot } from './lotRows.ts';
+import { said } from '../../units/index.ts';
 
 /** So much of a lot is an order's from now on; none of it any longer where that is 0. */
 export const WoodKept = entryKind('wood.kept')<{ orderId: string; volumeM3: number }>({
@@ -12,5 +13,5 @@ export const WoodKept = entryKind('wood.kept')<{ orderId: string; volumeM3: numb
     else rows.drop(KeptWood, id);
   },
   sentence: ({ payload: { orderId, volumeM3 } }) =>
-    volumeM3 > 0 ? `${volumeM3.toFixed(3)} m³ kept for ${orderId}` : `No longer kept for ${orderId}`,
+    volumeM3 > 0 ? `${said(volumeM3.toFixed(3), 'm³')} kept for ${orderId}` : `No longer kept for ${orderId}`,
 });

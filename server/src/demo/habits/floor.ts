@@ -254,7 +254,7 @@ export class Floor {
   private finish(batch: Batch, atMs: number): void {
     const job = this.job(batch.id);
     const operation = this.mover.operation(batch);
-    if (!batch.redo) this.inspection.logCoats(batch, operation, job.workerId, atMs);
+    this.inspection.logCoats(batch, operation, job.workerId, atMs);
     const pieces = piecesInPass(batch, piecesIn(this.recorder.rows, batch.id));
     const outcomes = this.inspection.judge(batch, operation, pieces, job.workerId, atMs);
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;

@@ -72,9 +72,10 @@ export class Inspection {
     if (!coat) return;
     const { time } = this.scenario;
     const from = time.position(visitOf(this.recorder.rows, batch).startedMs ?? atMs);
-    for (let i = 1; i <= coat.coats; i++) {
+    const coats = batch.redo ? 1 : coat.coats;
+    for (let i = 1; i <= coats; i++) {
       const wetUm = Math.round(this.random.normal(coat.wetUm, coat.wetUm * 0.05));
-      const coatMs = Math.round(time.instant(from + ((time.position(atMs) - from) * i) / (coat.coats + 1)));
+      const coatMs = Math.round(time.instant(from + ((time.position(atMs) - from) * i) / (coats + 1)));
       const request = { batchId: batch.id, wetUm };
       if (!this.mover.tryTo(LogCoat, request, coatMs, workerId))
         this.mover.give(LogCoat, { ...request, overrideReason: AGAINST_THE_WINDOW }, coatMs, this.scenario.leadId);

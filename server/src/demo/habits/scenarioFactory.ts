@@ -1,6 +1,8 @@
 import {
   DEFAULT_SPRAY_LIMITS,
+  CAUTIONS,
   DEFECTS,
+  PAUSE_CAUSES,
   Factory,
   type HouseFactory,
   KILN_SCHEDULES,
@@ -53,6 +55,8 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
       kilnSchedules: KILN_SCHEDULES,
       species: SPECIES,
       defects: DEFECTS,
+      cautions: CAUTIONS,
+      pauseCauses: PAUSE_CAUSES,
       moistureGate: scenario.moistureGate,
       moistureBand: { school: 'shop', halfWidthPct: scenario.bandHalfWidthPct, fixedLowPct: 0, fixedHighPct: 0 },
       moistureExceptions: [],

@@ -4,7 +4,7 @@ import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { Clock } from '../clock/clock.ts';
 import { BodyBound, SMALL_BODY } from '../http/body.ts';
-import { InOneOf, InPart, InText, Out, OutEnum, OutOrNull, OutPart } from '../http/fields.ts';
+import { InOneOf, InPart, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../http/fields.ts';
 import { DoneView } from '../http/views.ts';
 import { notFound, Problem } from '../problems/problems.ts';
 import { Environment } from '../settings/environment.ts';
@@ -73,6 +73,12 @@ export class StationNameView {
   @Out() name: string;
 }
 
+/** A line of the factory's registers, in its own words. */
+class NotedView {
+  @Out() key: string;
+  @Out() text: string;
+}
+
 export class SessionView {
   @Out() personId: string;
   @Out() name: string;
@@ -83,6 +89,10 @@ export class SessionView {
   @Out() timeZone: string;
   @Out() shiftStartsAt: string;
   @Out() shiftEndsAt: string;
+  /** what is said where work can hurt */
+  @OutList(() => NotedView) cautions: NotedView[];
+  /** what work waits for that is paused */
+  @OutList(() => NotedView) pauseCauses: NotedView[];
   @Out() demo: boolean;
   /** how far the demo’s clock runs ahead; below zero, behind */
   @Out() demoAheadMs: number;
@@ -217,7 +227,7 @@ export class SessionController {
   async session(@CurrentActor() actor: Actor, @Req() { station }: SignedRequest): Promise<SessionView> {
     const account = station ? A_STATION : await this.identity.account(actor.personId);
     if (!account) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
-    const { factory, workWeek, demoClock } = await this.settings.all();
+    const { factory, workWeek, demoClock, cautions, pauseCauses } = await this.settings.all();
     return {
       personId: account.personId,
       name: station?.name ?? account.person.name,
@@ -226,6 +236,8 @@ export class SessionController {
       units: account.units,
       theme: account.theme,
       factory: factory.name,
+      cautions: [...cautions],
+      pauseCauses: [...pauseCauses],
       demo: factory.demo,
       demoAheadMs: demoClock.aheadMs,
       timeZone: workWeek.timeZone,

@@ -1,11 +1,14 @@
 import {
+  CAUTIONS,
   DEFAULT_CUTTING,
   DEFAULT_MOISTURE_GATE,
   DEFAULT_SPRAY_LIMITS,
   DEFECTS,
   KILN_SCHEDULES,
   MOVEMENT_LIMITS,
+  PAUSE_CAUSES,
   SPECIES,
+  type CautionNote,
   type CuttingSettings,
   type DefectKind,
   type KilnSchedule,
@@ -13,11 +16,18 @@ import {
   type MoistureException,
   type MovementLimit,
   type MoistureGateSettings,
+  type PauseCause,
   type SerialPattern,
   type Species,
   type SprayLimits,
   type WorkWeek,
 } from '@ample-crane/core';
+
+/** Whom instruments are sent to, and what a shipper must know of them. */
+export interface Consignee {
+  name: string;
+  note: string;
+}
 
 /** What a factory decides for itself. Each has a default with a reason in core. */
 export interface Settings {
@@ -29,6 +39,10 @@ export interface Settings {
   moistureExceptions: MoistureException[];
   species: readonly Species[];
   defects: readonly DefectKind[];
+  cautions: readonly CautionNote[];
+  pauseCauses: readonly PauseCause[];
+  /** whom instruments are usually sent to */
+  consignees: readonly Consignee[];
   kilnSchedules: KilnSchedule[];
   cutting: CuttingSettings;
   /** how far joints and inlays may move before trouble */
@@ -50,6 +64,9 @@ export const DEFAULT_SETTINGS: Settings = {
   moistureExceptions: [],
   species: SPECIES,
   defects: DEFECTS,
+  cautions: CAUTIONS,
+  pauseCauses: PAUSE_CAUSES,
+  consignees: [],
   kilnSchedules: [...KILN_SCHEDULES],
   cutting: DEFAULT_CUTTING,
   movementLimits: [...MOVEMENT_LIMITS],

@@ -1,6 +1,5 @@
-import { CAUTION_KINDS, type CautionKind } from '@ample-crane/core';
-import { InEach } from '../../platform/http/fields.ts';
+import { InTexts } from '../../platform/http/fields.ts';
 
 export class CautionsAspectDto {
-  @InEach(CAUTION_KINDS) cautions?: CautionKind[];
+  @InTexts({ max: 40, optional: true }) cautions?: string[];
 }

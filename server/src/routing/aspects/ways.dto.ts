@@ -1,5 +1,4 @@
-import { CAUTION_KINDS, type CautionKind } from '@ample-crane/core';
-import { InCount, InEach, InList, InNumber, InText } from '../../platform/http/fields.ts';
+import { InCount, InList, InNumber, InText, InTexts } from '../../platform/http/fields.ts';
 import { MINUTES, NAME } from '../bounds.ts';
 
 export class WayDto {
@@ -10,7 +9,7 @@ export class WayDto {
   @InCount({ min: 1, max: 3, optional: true }) skillLevel?: number;
   @InNumber(MINUTES) setupMinutes: number;
   @InNumber(MINUTES) minutesPerPiece: number;
-  @InEach(CAUTION_KINDS) cautions?: CautionKind[];
+  @InTexts({ max: 40, optional: true }) cautions?: string[];
 }
 
 export class WaysAspectDto {

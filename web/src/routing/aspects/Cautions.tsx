@@ -1,17 +1,18 @@
-import { CAUTION_KINDS, type CautionKind } from '@ample-crane/core';
+import { useSession } from '../../ground/session.tsx';
 import { useDesk } from '../context.ts';
 import { Several } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
 
 function CautionsEditor() {
   const { step, readOnly, change } = useDesk();
+  const { cautions: register } = useSession().session;
   return (
     <Several
       label="Cautions"
       values={step.cautions ?? []}
-      options={CAUTION_KINDS}
+      options={register.map((c) => c.key)}
       readOnly={readOnly}
-      onChange={(cautions) => change({ cautions: cautions.length === 0 ? undefined : (cautions as CautionKind[]) })}
+      onChange={(cautions) => change({ cautions: cautions.length === 0 ? undefined : cautions })}
     />
   );
 }
