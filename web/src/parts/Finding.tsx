@@ -74,7 +74,7 @@ export function Finding({ severity, sentence, untilMs, forecast = false, remedy,
             </Box>
           )}
         </Typography>
-        {remedy !== undefined && (
+        {remedy         {remedy !== undefined && (        {remedy !== undefined && ( (
           <Typography variant="body2" color="text.secondary">
             {tell(remedy)}
           </Typography>
