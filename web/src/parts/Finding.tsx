@@ -74,7 +74,7 @@ export function Finding({ severity, sentence, untilMs, forecast = false, remedy,
             </Box>
           )}
         </Typography>
-        {remedy         {remedy !== undefined && (        {remedy !== undefined && ( (
+        {remedy && (
           <Typography variant="body2" color="text.secondary">
             {tell(remedy)}
           </Typography>
