@@ -103,7 +103,7 @@ describe('a lot', () => {
       });
     expect((await start(drying, 4)).body.detail).toMatch(/only a released lot/);
     const lotId = await releasedLot(factory, manager, { volumeM3: 0.1 });
-    expect((await start(lotId, 7)).body.detail).toMatch(/0\.100 m³ is left/);
+    expect((await start(lotId, 7)).body.detail).toMatch(/0\.100\u00a0m³ is left/);
     expect((await start(lotId, 6)).status).toBe(200);
     const maple = await releasedLot(factory, manager, { species: 'sugar maple', restricted: false });
     expect((await start(maple, 1)).body.detail).toMatch(/needs mahogany/);

@@ -83,6 +83,10 @@ export const formatLumber = (m3: number, units: UnitChoice) =>
 
 const trim = (value: number, digits: number) => String(Number(value.toFixed(digits)));
 
+/** So much work, which no clock runs through: "48 min", "5.5 h", "25 h". */
+export const formatWork = (minutes: number): string =>
+  minutes < 60 ? `${Math.ceil(minutes)} min` : `${trim(minutes / 60, minutes < 600 ? 1 : 0)} h`;
+
 /**
  * A length of time in the words people use on the floor: "23 min", "5 h 10 min", "3 d 4 h".
  * Rounds up, since a wait that is nearly over is not over.

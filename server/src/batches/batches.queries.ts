@@ -23,8 +23,7 @@ import {
   NOT_ANSWERED,
   coatFindings,
   comesAlong,
-  formatDuration,
-  MINUTE_MS,
+  formatWork,
   stepMarks,
   touchMinutes,
   type Operation,
@@ -224,7 +223,7 @@ const byTime = (a: { atMs: number }, b: { atMs: number }) => a.atMs - b.atMs;
 /** What must be at hand for a step to come: where, who and how long, what is special about it, and what is missing for it. */
 function needsOf(operation: Operation, batch: BatchEntity, factory: FactoryNow): string[] {
   const minutes = comesAlong(operation, batch.component) ? 0 : touchMinutes(operation, batch.quantity);
-  const time = minutes > 0 ? [`about ${formatDuration(minutes * MINUTE_MS)}`] : [];
+  const time = minutes > 0 ? [`about ${formatWork(minutes)} of work`] : [];
   const where = [factory.stationName(operation.stationCode), ...(operation.skill === undefined ? [] : [operation.skill]), ...time];
   const missing = (operation.needs ?? []).flatMap((needed) => factory.missing(batch.modelId, needed) ?? []);
   return [where.join(', '), stepMarks(operation, factory.routeOf(batch).options).join(', '), ...missing].filter((said) => said !== '');

@@ -13,7 +13,8 @@ import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
 import { SettingEntity } from '../platform/settings/settings.service.ts';
 import { ROW_TABLES } from '../tables.ts';
 import { CarrierEntity, ModelEntity, PrerequisiteEntity, RouteEntity, StationEntity } from '../factory/factory.entity.ts';
-import { PictureEntity } from '../timber/timber.entity.ts';
+import { CuttingPlanEntity, PictureEntity } from '../timber/timber.entity.ts';
+import { demoCuttingPlans } from './cuttingPlans.ts';
 import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
@@ -53,6 +54,7 @@ export async function loadHistory(database: DataSource, nowMs: number, entries: 
     await insertRows(manager, LogbookEntity, entries.map(toRow));
     await manager.query(`select setval(pg_get_serial_sequence('logbook', 'id'), (select max(id) from logbook))`);
     for (const { kind, entity } of ROW_TABLES.all) await insertRows(manager, entity, rows.all(kind));
+    await insertRows(manager, CuttingPlanEntity, demoCuttingPlans(rows, nowMs));
     await manager.insert(PictureEntity, demoPictures(rows.all(Lot), rows.all(StockBoard)));
   });
   await database.query('analyze');

@@ -1,4 +1,4 @@
-import type { ModelWood, Route, WoodNeed } from '@ample-crane/core';
+import type { ModelWood, Route, RouteOption, WoodNeed } from '@ample-crane/core';
 import {
   away,
   band,
@@ -99,6 +99,16 @@ const millrace: DemoModel = {
   ),
 };
 
+/** A neck of the usual wood, or of a paler and stiffer one. */
+const neckWood: RouteOption = {
+  id: 'neckwood',
+  name: 'Neck',
+  values: [
+    { id: 'mahogany', name: 'mahogany' },
+    { id: 'maple', name: 'sugar maple', wood: { neck: 'sugar maple' }, extraPrice: 60 },
+  ],
+};
+
 /** Glued before finishing; may be cold-checked as often as it takes. */
 const weirstone: DemoModel = {
   id: 'weirstone',
@@ -123,7 +133,7 @@ const weirstone: DemoModel = {
       line('neck', neckLine(67), 'fit'),
     ],
     [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 66, 87, 188, [burst, scrapeBinding]), coldCheck, ...outfit(0.22, 1.8, 1.5, 131)],
-    [option('ageing', 'Ageing', ['none', 'not aged'], ['checked', 'cold-checked'])],
+    [option('ageing', 'Ageing', ['none', 'not aged'], ['checked', 'cold-checked']), neckWood],
   ),
 };
 

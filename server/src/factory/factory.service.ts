@@ -18,6 +18,7 @@ interface KeptSetUp extends SetUp {
   carriers: ReadonlyMap<string, CarrierEntity>;
   prerequisites: readonly PrerequisiteEntity[];
   people: ReadonlyMap<string, PersonEntity>;
+  zoneNames: ReadonlyMap<string, string>;
   settings: Settings;
 }
 
@@ -55,7 +56,7 @@ export class FactoryService implements FactorySource {
       manager.find(PrerequisiteEntity),
       manager.find(PersonEntity, { order: { name: 'ASC' } }),
       manager.find(MaterialEntity),
-      manager.find(ZoneEntity, { select: { id: true } }),
+      manager.find(ZoneEntity, { select: { id: true, name: true } }),
       this.settings.all(),
     ]);
     return new Factory({
@@ -68,6 +69,7 @@ export class FactoryService implements FactorySource {
       people: byId(people),
       materials: byId(materials),
       zones: new Set(zones.map((z) => z.id)),
+      zoneNames: new Map(zones.map((z) => [z.id, z.name])),
       settings,
     });
   }

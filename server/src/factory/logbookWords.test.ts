@@ -4,7 +4,7 @@ import { simulate } from '../demo/habits/simulate.ts';
 import { DEMO_VERSIONS } from '../demo/versions.ts';
 import { DEMO_PEOPLE } from '../demo/people.ts';
 import { demoScenario } from '../demo/scenario.ts';
-import { DEMO_CARRIERS, DEMO_STATIONS } from '../demo/stations.ts';
+import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from '../demo/stations.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
 import type { LogbookEntity } from '../logbook/logbook.entity.ts';
@@ -16,6 +16,8 @@ const factory = new Factory({
   stations: new Map(DEMO_STATIONS.map((s) => [s.code, s])),
   carriers: new Map(DEMO_CARRIERS.map((c) => [c.id, c])),
   routes: new Map<string, Route>(DEMO_VERSIONS.map(({ route }) => [route.id, route])),
+  zoneNames: new Map(DEMO_ZONES.map((z) => [z.id, z.name])),
+  versions: DEMO_VERSIONS.map(({ route: { id, version } }) => ({ id, version })),
   settings: DEFAULT_SETTINGS,
 } as never) as unknown as FactoryNow;
 
@@ -71,13 +73,13 @@ describe('an entry of the logbook', () => {
     );
   });
   test.each<[EntryName, RegExp]>([
-    ['lot.received', /^Received: [a-zA-Z ]+, \d\.\d{3} m³ from [A-Z]/],
+    ['lot.received', /^Received: [a-zA-Z ]+, \d\.\d{3}\u00a0m³ from [A-Z]/],
     ['lot.read', /^\d+ readings: ([\d.]+ )+c[\d.]+$/],
     ['lot.released', /^Released to the mill$/],
     ['order.placed', /^Order for \d+ from \S/],
     ['batch.started', /^Started: \d+ pieces from lot L\d+$/],
     ['work.started', /started by [A-Z]\S+ \S/],
-    ['work.paused', /^Paused: shift end$/],
+    ['work.paused', /^Paused: end of the shift$/],
     ['work.finished', /finished: \d+ good, \d+ rework, \d+ scrap/],
     ['coat.logged', /^Coat of \d+ µm wet, [\d.]+ µm dry$/],
     ['instruments.fitted', /^Fitted: B\d+-\d\d( \+ B\d+-\d\d)? = \d{5}[A-Z]{2}\d{3}/],

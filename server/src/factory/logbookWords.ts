@@ -15,6 +15,14 @@ function namesIn(factory: FactoryNow, routeId: string | null): NameOf {
         return factory.setUp.carriers.get(id ?? '')?.name ?? id ?? '';
       case 'pause cause':
         return factory.setUp.settings.pauseCauses.find((c) => c.key === id)?.text ?? id ?? '';
+      case 'route version': {
+        const version = factory.setUp.versions.find((v) => v.id === id)?.version;
+        return version === undefined ? (id ?? '') : `version ${version} of its route`;
+      }
+      case 'zone':
+        return factory.setUp.zoneNames.get(id ?? '') ?? id ?? '';
+      case 'kiln schedule':
+        return factory.setUp.settings.kilnSchedules.find((k) => k.id === id)?.name ?? id ?? '';
       case 'station':
         return factory.setUp.stations.get(id ?? '')?.name ?? id ?? '';
       default:

@@ -169,7 +169,7 @@ describe('a version', () => {
     expect(moved.status).toBe(200);
     const now = await card(manager, early);
     expect(now.batch).toMatchObject({ routeId: id, operationId: 'b-bind', status: 'queued' });
-    expect(now.log[0].sentence).toBe(`Moved to ${id} at Bind body: It has rested long enough`);
+    expect(now.log[0].sentence).toMatch(/^Moved to version \d of its route at Bind body: It has rested long enough$/);
     expect(await mine()).toBeUndefined();
   });
 });

@@ -69,7 +69,7 @@ describe('wood that an order has chosen', () => {
     expect((await keep(lotId, usual, 0.001)).body.detail).toBe(`${usual} asks for no wenge for neck`);
     expect((await manager.get(`/lots/${lotId}`)).body.kept).toEqual([{ orderId: first, customer: 'Old Quay', volumeM3: 0.016 }]);
     expect(await neckOf(first)).toMatchObject({ keptM3: 0.016 });
-    expect((await start(second, lotId)).body.detail).toMatch(new RegExp(`0.016 m³ of it is kept for ${first}`));
+    expect((await start(second, lotId)).body.detail).toMatch(new RegExp(`0.016\\u00a0m³ of it is kept for ${first}`));
     expect((await start(first, lotId)).status).toBe(200);
     expect((await manager.get(`/lots/${lotId}`)).body.kept).toEqual([]);
   });

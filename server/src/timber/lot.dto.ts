@@ -161,6 +161,8 @@ export class LotView {
   @OutOrNull(Number) firstPct: number | null;
   @OutOrNull(String) grade: string | null;
   @OutOrNull(String) place: string | null;
+  /** measured and not cut: what a cutting plan can be made of */
+  @Out() wholeBoards: number;
   @OutOrNull(String) scheduleId: string | null;
   @Out() sessions: number;
 }

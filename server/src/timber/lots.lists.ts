@@ -94,13 +94,25 @@ export class LotLists {
       unknown.filter((l) => l.state === 'drying').map((l) => l.id),
       manager,
     );
+    const boards = await this.wholeBoards(unknown, manager);
     for (const lot of unknown) {
       const { gate, band: settings, of } = rulesFor(lot, rules, moistureExceptions);
       const band = bandOf(settings, shopEmc);
       const view = this.view(lot, sessions.get(lot.id) ?? [], { gate, band, of, species: factory.species(lot.species) }, airs, nowMs);
-      this.kept.set(lot.id, { state: stateOf(lot), view });
+      this.kept.set(lot.id, { state: stateOf(lot), view: { ...view, wholeBoards: boards.get(lot.id) ?? 0 } });
     }
     return lots.flatMap((lot) => known(lot) ?? []);
+  }
+
+  /** Boards are measured of what is released. */
+  private async wholeBoards(lots: readonly Lot[], manager: EntityManager): Promise<ReadonlyMap<string, number>> {
+    const ids = lots.flatMap((lot) => (lot.state === 'released' ? [lot.id] : []));
+    if (ids.length === 0) return new Map();
+    const rows = await manager.query<{ lotId: string; boards: number }[]>(
+      `select lot_id as "lotId", count(*)::int as boards from board where lot_id = any($1) and state = 'whole' group by lot_id`,
+      [ids],
+    );
+    return new Map(rows.map((row) => [row.lotId, row.boards]));
   }
 
   private view(
@@ -122,6 +134,7 @@ export class LotLists {
       ready: null,
       odd: [],
       outOfBand: outOfBand(lot, band),
+      wholeBoards: 0,
     };
     if (lot.state !== 'drying') return shown;
     const latest = sessions.at(-1)?.readings ?? [];

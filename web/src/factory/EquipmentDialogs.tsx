@@ -45,6 +45,9 @@ export function CarrierDialog({ carrier, setup, onClose }: CarrierProps) {
   return (
     <FormDialog
       title={carrier ? carrier.name : 'Add a carrier'}
+      {...(carrier
+        ? { changes: 'What sits on it stays there. It cannot get fewer places than are taken, or be put away while something sits on it.' }
+        : {})}
       submit={carrier ? 'Save' : 'Add'}
       pending={add.isPending || change.isPending}
       error={add.error ?? change.error}
@@ -103,6 +106,7 @@ export function PrerequisiteDialog({ prerequisite, setup, onClose }: Prerequisit
   return (
     <FormDialog
       title={prerequisite ? `${prerequisite.kind}: ${prerequisite.what}` : 'Put on record'}
+      changes="Work that is begun goes on. Steps that ask for it can be begun only while it is released."
       submit="Save"
       pending={add.isPending || change.isPending}
       error={add.error ?? change.error}

@@ -7,7 +7,7 @@ import { useCommand } from '../ground/queries.ts';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ChoiceIn, FigureIn, figureIn, idChoices, TextIn } from '../parts/fields.tsx';
 import { FormDialog } from '../parts/FormDialog.tsx';
-import { MoistureFields } from './MoistureFields.tsx';
+import { LOTS_AT_ONCE, MoistureFields } from './MoistureFields.tsx';
 
 type Exception = View<'MoistureExceptionDto'>;
 
@@ -94,7 +94,15 @@ function ExceptionDialog({ exception, pending, error, onSave, onClose }: DialogP
     });
   });
   return (
-    <FormDialog title="Rules of their own" submit="Keep" pending={pending} error={error} onSubmit={() => void save()} onClose={onClose}>
+    <FormDialog
+      title="Rules of their own"
+      changes={LOTS_AT_ONCE}
+      submit="Keep"
+      pending={pending}
+      error={error}
+      onSubmit={() => void save()}
+      onClose={onClose}
+    >
       <ChoiceIn control={where.control} name="use" label="Wood for" choices={[['', 'any use'], ...idChoices(LOT_USES)]} />
       <TextIn control={where.control} name="form" label="Form" helperText="As lots are received; empty for any" />
       <FigureIn control={where.control} name="from" label="Of this thickness or more, mm" min={1} max={150} optional />

@@ -1,4 +1,4 @@
-import { Button, Stack } from '@mui/material';
+import { Button, Stack, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import type { KeyHeader } from '../ground/queries.ts';
 import { useCommand } from '../ground/queries.ts';
@@ -19,11 +19,13 @@ interface Props<Name extends string> {
   values: Readonly<Record<Name, number>>;
   submit: string;
   editable: boolean;
+  /** what saving them changes for work in progress, and what it leaves */
+  changes: string;
   save: (figures: Record<Name, number>, headers: KeyHeader) => Promise<unknown>;
 }
 
 /** A few figures that the factory decides on, saved together. */
-export function FigureSheet<Name extends string>({ figures, values, submit, editable, save }: Props<Name>) {
+export function FigureSheet<Name extends string>({ figures, values, submit, editable, changes, save }: Props<Name>) {
   const texts = Object.fromEntries(figures.map(({ name }) => [name, String(values[name])]));
   const { control, handleSubmit, formState } = useForm<Record<string, string>>({ values: texts, resetOptions: { keepDirtyValues: true } });
   const command = useCommand(save);
@@ -47,6 +49,9 @@ export function FigureSheet<Name extends string>({ figures, values, submit, edit
             />
           ))}
         </Stack>
+        <Typography variant="body2" color="text.secondary" sx={{ maxWidth: '80ch' }}>
+          {changes}
+        </Typography>
         {command.error && <ErrorNote error={command.error} />}
         {editable && (
           <Button type="submit" variant="contained" sx={{ alignSelf: 'start' }} disabled={!formState.isDirty} loading={command.isPending}>

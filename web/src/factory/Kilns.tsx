@@ -105,6 +105,7 @@ function KilnDialog({ schedule, pending, error, onSave, onClose }: DialogProps) 
     <FormDialog
       title={schedule.id === '' ? 'A schedule' : schedule.name}
       submit="Save schedule"
+      changes="Lots that are on it follow its steps as they are from now on."
       pending={pending}
       error={error}
       onSubmit={() => {

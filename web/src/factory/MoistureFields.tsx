@@ -18,6 +18,10 @@ const NUMBERS: readonly (readonly [NumberField, string])[] = [
   ['daysPer25Mm', 'Calendar: days per 25 mm'],
 ];
 
+/** What rules of moisture change when they are kept. */
+export const LOTS_AT_ONCE =
+  'Lots that dry are judged by these rules at once. What was released stays released; where it lies outside its band, the wood room says so.';
+
 /** Every rule of one set. */
 export function MoistureFields({ control }: { control: Control<Moisture> }) {
   return (

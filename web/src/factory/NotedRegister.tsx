@@ -60,6 +60,7 @@ export function NotedRegister(props: Props) {
         getRowId={(line) => line.called}
         height={height}
         empty={`No ${one} yet.`}
+        wraps
         {...(may(role) ? { onOpen: setEdited } : {})}
       />
       {edited !== null && <LineDialog {...props} line={edited === 'new' ? null : edited} onClose={() => setEdited(null)} />}

@@ -66,6 +66,11 @@ export function PersonDialog({ person, onClose }: { person: Person | null; onClo
             {person?.active && may('manager') && <Badge personId={person.id} />}
             {person?.active && person.role === null && <GiveSignIn person={person} onDone={onClose} />}
             {person?.active && person.role !== null && may('admin') && <NewPassword personId={person.id} name={person.name} />}
+            {person && (
+              <Typography variant="body2" color="text.secondary">
+                Work they are at goes on. Who may begin a step, who stands in and earliest dates follow at once.
+              </Typography>
+            )}
             {save.error && <ErrorNote error={save.error} />}
           </Stack>
         </DialogContent>

@@ -8,7 +8,7 @@ import { Section } from '../parts/Screen.tsx';
 import { Exceptions } from './Exceptions.tsx';
 import { FigureSheet } from './FigureSheet.tsx';
 import { Kilns } from './Kilns.tsx';
-import { MoistureFields } from './MoistureFields.tsx';
+import { LOTS_AT_ONCE, MoistureFields } from './MoistureFields.tsx';
 import { MovementLimits } from './MovementLimits.tsx';
 
 type Moisture = View<'MoistureDto'>;
@@ -71,6 +71,7 @@ function SprayLimits({ setup: { spray, tags }, editable }: SheetProps) {
       figures={AIR}
       values={{ minTempC, maxTempC, dewMarginC, minHumidity: inPercent(minHumidity), maxHumidity: inPercent(maxHumidity) }}
       submit="Save the limits for spraying"
+      changes="The next coat is judged by them, also of what is being sprayed. Coats that are logged stay as they are; gates of a route keep the limits written there."
       editable={editable}
       save={(said, headers) => {
         const body = { ...said, minHumidity: said.minHumidity / 100, maxHumidity: said.maxHumidity / 100, seen: tags.spray };
@@ -87,6 +88,7 @@ function WoodBuying({ setup: { woodBuying, tags }, editable }: SheetProps) {
       figures={[{ name: 'deliveryDays', label: 'Days from buying to having', min: 0, max: 730, whole: true }]}
       values={woodBuying}
       submit="Save the delivery"
+      changes="Stock says anew by when to buy each wood."
       editable={editable}
       save={(said, headers) => ask(client.PUT('/api/settings/wood-buying', { body: { ...said, seen: tags.woodBuying }, headers }))}
     />
@@ -102,7 +104,7 @@ function MoistureForm({ moisture, seen, editable }: { moisture: Moisture; seen: 
         <MoistureFields control={control} />
         <Typography variant="body2" color="text.secondary">
           A band that follows the shop keeps parts at the humidity where they will live. Two points of spread and one and a half between
-          core and shell are where glued panels start to cup.
+          core and shell are where glued panels start to cup. {LOTS_AT_ONCE}
         </Typography>
         {save.error && <ErrorNote error={save.error} />}
         {editable && (
@@ -137,7 +139,10 @@ function SerialForm({ setup, editable }: { setup: View<'SetupView'>; editable: b
             </TextField>
           )}
         />
-        <Typography>The next would look like {setup.serialExample}. A serial is given once, never edited and never used again.</Typography>
+        <Typography>
+          The next would look like {setup.serialExample}. A serial is given once, never edited and never used again: instruments that have
+          one keep it.
+        </Typography>
         {save.error && <ErrorNote error={save.error} />}
         {editable && (
           <Button type="submit" variant="contained" sx={{ alignSelf: 'start' }} disabled={!formState.isDirty} loading={save.isPending}>

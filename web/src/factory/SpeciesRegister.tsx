@@ -150,6 +150,7 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
       title={species?.name ?? 'Add a species'}
       submit="Save"
       width="sm"
+      changes="Dates of lots that dry, movement and predicted weights are reckoned with these figures at once. Readings keep the correction they were taken with, and lots that are released stay so."
       pending={save.isPending}
       error={save.error}
       onSubmit={() => void handleSubmit(keep)()}

@@ -20,6 +20,11 @@ export function StationDialog({ station, onClose }: { station: View<'StationView
       error={save.error}
       onSubmit={() => void submit()}
       onClose={onClose}
+      changes={
+        station.kind === 'work'
+          ? 'What is being worked on here goes on, also where more is at work than there will be benches. From now on no more is begun here than fits; hours queued, earliest dates and what limits the factory follow at once.'
+          : 'What waits here stays, also where more waits than there will be places. From now on no more comes than fits.'
+      }
     >
       <TextIn control={control} name="name" label="Name" rules={{ required: 'Type a name' }} />
       <FigureIn control={control} name="places" label={station.kind === 'work' ? 'Benches in use' : 'Places'} min={1} max={500} whole />

@@ -3519,6 +3519,7 @@ export interface components {
             firstPct: number | null;
             grade: string | null;
             place: string | null;
+            wholeBoards: number;
             scheduleId: string | null;
             sessions: number;
         };

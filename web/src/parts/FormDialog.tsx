@@ -1,4 +1,4 @@
-import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack } from '@mui/material';
+import { Box, Button, Dialog, DialogActions, DialogContent, DialogTitle, Stack, Typography } from '@mui/material';
 import { useId, type ReactNode } from 'react';
 import { ErrorNote } from './ErrorNote.tsx';
 
@@ -14,6 +14,8 @@ interface Props {
   error: unknown;
   onSubmit: () => void;
   onClose: () => void;
+  /** what saving it changes for work in progress, and what it leaves */
+  changes?: string;
   /** another button, apart from the two */
   beside?: ReactNode;
   children: ReactNode;
@@ -30,6 +32,7 @@ export function FormDialog({
   error,
   onSubmit,
   onClose,
+  changes,
   beside,
   children,
 }: Props) {
@@ -50,6 +53,11 @@ export function FormDialog({
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>
             {children}
+            {changes !== undefined && (
+              <Typography variant="body2" color="text.secondary">
+                {changes}
+              </Typography>
+            )}
             {error ? <ErrorNote error={error} /> : null}
           </Stack>
         </DialogContent>

@@ -1,4 +1,4 @@
-import { formatDuration, MINUTE_MS } from '@ample-crane/core';
+import { formatWork } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
@@ -121,11 +121,11 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
   );
 }
 
-/** "Clear finish, gold hardware · lot L137 in Bay 3 · about 48 min": what whoever begins it looks for first; wood, where it is cut. */
+/** "Clear finish, gold hardware · lot L137 in Bay 3 · about 48 min of work": what whoever begins it looks for first; wood, where it is cut. */
 function whatItNeeds({ batch, options, lotPlace }: Card): string {
   const lot =
     batch.lotId === null || batch.stage !== 'roughMill' ? null : `lot ${batch.lotId}${lotPlace === null ? '' : ` in ${lotPlace}`}`;
-  const time = batch.touchMinutes > 0 ? `about ${formatDuration(batch.touchMinutes * MINUTE_MS)}` : null;
+  const time = batch.touchMinutes > 0 ? `about ${formatWork(batch.touchMinutes)} of work` : null;
   return [...options, lot, time].filter((said) => said !== null).join(' · ');
 }
 

@@ -225,6 +225,18 @@ describe('the one act that is due', () => {
     expect(said).toContain('The program "Body" is withdrawn'.replaceAll('"', '&quot;'));
     expect(said).not.toMatch(/Start/);
   });
+  test('of what lacks a kit as much is begun as there is enough for', () => {
+    const short = { sentence: 'Tuners: 4 of 6 sets are here', enoughFor: 4 };
+    const said = words({ kitShortage: short });
+    expect(said).toContain('Tuners: 4 of 6 sets are here');
+    expect(said).toContain('Start 4');
+    expect(words({ kitShortage: { ...short, enoughFor: 0 } })).not.toMatch(/Start/);
+  });
+  test('something wrong that is found in the middle of work can be sent back at once', () => {
+    const running = (redo: boolean) => words({ batch: { status: 'running', redo } });
+    expect(running(false)).toContain('Send pieces back…');
+    expect(running(true)).not.toContain('Send pieces back…');
+  });
   test('what was done here and not sent yet shows as done', () => {
     onDevice(
       entry({ atMs: NOW_MS - 60_000 }),

@@ -48,6 +48,7 @@ export const aLot = (over: Partial<View<'LotView'>> = {}): View<'LotView'> => ({
   firstPct: 13.5,
   grade: 'B',
   place: 'Bay 1',
+  wholeBoards: 0,
   scheduleId: null,
   sessions: 4,
   ...over,

@@ -1,6 +1,15 @@
-import { objectionsTo, tally, type BoardPlan, type PlacedBlank, type WantedBlank } from '@ample-crane/core';
+import {
+  boardsFor,
+  objectionsTo,
+  shortfallInWords,
+  tally,
+  whyShort,
+  type BoardPlan,
+  type PlacedBlank,
+  type WantedBlank,
+} from '@ample-crane/core';
 import { Box, Button, LinearProgress, Stack, Typography } from '@mui/material';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ask, client, type View } from '../ground/api.ts';
 import { useCommand } from '../ground/queries.ts';
@@ -63,6 +72,12 @@ export function PlanDesk(props: Props) {
     const board = boards.find((b) => b.id === p.boardId);
     return board !== undefined && objectionsTo(board, p.placed, settings).length > 0;
   });
+  const isPlanned = cutBoards.length > 0;
+  const could = useMemo(
+    () => (isPlanned ? boardsFor(boards, wanted.map(toWanted), settings) : new Map()),
+    [isPlanned, boards, wanted, settings],
+  );
+  const short = whyShort(plans, boards, wanted.map(toWanted), could);
   const dirty = JSON.stringify([settings, wanted, plans]) !== JSON.stringify([props.settings, props.wanted, props.plans]);
   const body = {
     lotIds: [...lotIds],
@@ -133,6 +148,11 @@ export function PlanDesk(props: Props) {
           </>
         )}
       </Answer>
+      {short.map((shortfall) => (
+        <Typography key={shortfall.blankId} color="text.secondary" sx={{ mb: 0.5 }}>
+          {shortfallInWords(shortfall)}.
+        </Typography>
+      ))}
       <Stack direction="row" spacing={1} useFlexGap sx={{ mb: 2, flexWrap: 'wrap' }}>
         {editable && (
           <Button

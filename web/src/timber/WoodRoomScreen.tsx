@@ -62,12 +62,14 @@ export default function WoodRoomScreen() {
         const released = lots.filter((l) => l.state === 'released');
         const out = released.filter((l) => l.outOfBand !== null);
         const free = released.filter((l) => l.outOfBand !== 'since its release');
+        const measured = free.filter((l) => l.wholeBoards > 0);
         return (
           <>
             <WoodTabs />
             <Answer>
               <Figure>{ready.length}</Figure> of {counted(drying.length, 'drying lot', 'drying lots')} can be released now;{' '}
-              <Figure>{soon.length}</Figure> should be in band within two weeks; <Figure>{free.length}</Figure> are free for the mill
+              <Figure>{soon.length}</Figure> should be in band within two weeks; <Figure>{free.length}</Figure> are free for the mill,{' '}
+              <Figure>{measured.length}</Figure> of them with measured boards
               {never.length > 0 && (
                 <>
                   ; <Figure>{never.length}</Figure> will not get there where {never.length === 1 ? 'it lies' : 'they lie'}

@@ -21,5 +21,6 @@ export const BatchRerouted = entryKind('batch.rerouted')<{ routeId: string; oper
     leave(rows, moved, entry.atMs);
     arrive(rows, moved, to, entry.atMs);
   },
-  sentence: ({ payload }, nameOf) => `Moved to ${payload.routeId} at ${nameOf('step', payload.operationId)}: ${payload.reason}`,
+  sentence: ({ payload }, nameOf) =>
+    `Moved to ${nameOf('route version', payload.routeId)} at ${nameOf('step', payload.operationId)}: ${payload.reason}`,
 });

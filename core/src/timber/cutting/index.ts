@@ -4,3 +4,4 @@ export * from './objections.ts';
 export * from './plan.ts';
 export { CutPlanner } from './planner.ts';
 export * from './tally.ts';
+export * from './whyShort.ts';

@@ -11,6 +11,6 @@ export const LotMoved = entryKind('lot.moved')<{ zoneId: string; place: string |
       ...(payload.zoneId === zoneId ? {} : { stays: [...stays, { zoneId: payload.zoneId, fromMs: atMs }] }),
     });
   },
-  sentence: ({ payload: { zoneId, place, scheduleId } }) =>
-    `Moved to ${zoneId}${place === null ? '' : `, ${place}`}${scheduleId === null ? '' : `, on schedule ${scheduleId}`}`,
+  sentence: ({ payload: { zoneId, place, scheduleId } }, nameOf) =>
+    `Moved to ${nameOf('zone', zoneId)}${place === null ? '' : `, ${place}`}${scheduleId === null ? '' : `, on schedule ${nameOf('kiln schedule', scheduleId)}`}`,
 });

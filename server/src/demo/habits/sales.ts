@@ -1,38 +1,59 @@
-import { DAY_MS, PlaceOrder, type Random } from '@ample-crane/core';
+import { DAY_MS, PlaceOrder, type OptionValue, type Random, type RouteOption } from '@ample-crane/core';
 import type { Mover } from './mover.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 
 /** Orders that wait for their batches to be started. */
 const ORDERS_AHEAD = 12;
+const WOODS_OFFERED_DAYS = 30;
+const OTHER_WOOD = 0.4;
+
+/** An order, and what was chosen on it. */
+export interface Taken {
+  orderId: string;
+  model: ScenarioModel;
+  choices: Readonly<Record<string, string>>;
+}
 
 /** The order book: what has been asked for and not yet been started. */
 export class Sales {
-  private readonly open: { orderId: string; model: ScenarioModel }[] = [];
+  private readonly open: Taken[] = [];
+  private readonly woods: Random;
 
   constructor(
     private readonly scenario: Scenario,
     private readonly mover: Mover,
     private readonly random: Random,
-  ) {}
+  ) {
+    this.woods = random.fork('woods');
+  }
 
   takeOrders(atMs: number): void {
     while (this.open.length < ORDERS_AHEAD) {
       const model = this.random.weighted(this.scenario.models, (m) => m.weight);
       const dueMs = atMs + (this.scenario.promiseDays + this.random.integer(-5, 12)) * DAY_MS;
       const customer = this.random.pick(this.scenario.customers);
-      const choices = Object.fromEntries(model.options.map((o) => [o.id, this.random.pick(o.values).id]));
+      const choices = Object.fromEntries(model.options.map((o) => [o.id, this.chosen(o, atMs).id]));
       const request = { modelId: model.id, quantity: model.batchSize, customer, dueMs, choices };
       const { entries } = this.mover.give(PlaceOrder, request, atMs, null);
       const placed = entries[0]?.payload as { order: { id: string } } | undefined;
       if (!placed) return;
       const { order } = placed;
-      this.open.push({ orderId: order.id, model });
+      this.open.push({ orderId: order.id, model, choices });
     }
   }
 
+  /** Another wood can be chosen since it was offered a few weeks ago. */
+  private chosen({ values }: RouteOption, atMs: number): OptionValue {
+    const [usual] = values;
+    const other = values.find((v) => v.wood !== undefined);
+    if (!usual || !other) return this.random.pick(values);
+    const isOffered = atMs >= this.scenario.nowMs - WOODS_OFFERED_DAYS * DAY_MS;
+    return isOffered && this.woods.chance(OTHER_WOOD) ? other : usual;
+  }
+
   /** Takes the first order that can be started. */
-  take(canStart: (model: ScenarioModel) => boolean): { orderId: string; model: ScenarioModel } | undefined {
-    const index = this.open.findIndex((o) => canStart(o.model));
+  take(canStart: (order: Taken) => boolean): Taken | undefined {
+    const index = this.open.findIndex(canStart);
     return index < 0 ? undefined : this.open.splice(index, 1)[0];
   }
 }

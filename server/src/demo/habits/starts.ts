@@ -7,6 +7,7 @@ import {
   resolveRoute,
   type Route,
   type RouteFacts,
+  type RouteOption,
   StartBatch,
   type StartBatchRequest,
   startedComponents,
@@ -14,7 +15,7 @@ import {
 } from '@ample-crane/core';
 import type { Floor } from './floor.ts';
 import type { Mover } from './mover.ts';
-import type { Sales } from './sales.ts';
+import type { Sales, Taken } from './sales.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 import type { WoodSupply } from './woodSupply.ts';
 
@@ -40,12 +41,12 @@ export class Starts {
 
   /** Begins everything one order asks for: its bodies, its necks, and what is joined to them. */
   set(sales: Sales, atMs: number): void {
-    const order = sales.take((model) => this.parts(model, atMs).every((p) => this.wood.lotFor(p.need, p.quantity)));
+    const order = sales.take(({ model, choices }) => this.parts(model, choices, atMs).every((p) => this.wood.lotFor(p.need, p.quantity)));
     if (!order) return;
     const trial = this.random.chance(this.scenario.trialShare);
     const shared = sharedSets(this.route(order.model, atMs));
     let first: string | undefined;
-    for (const part of this.parts(order.model, atMs)) {
+    for (const part of this.parts(order.model, order.choices, atMs)) {
       const matched = shared.has(part.component);
       const batchId = this.begin(
         order.model,
@@ -83,22 +84,26 @@ export class Starts {
     );
   }
 
-  private parts(model: ScenarioModel, atMs: number): Part[] {
+  private parts(model: ScenarioModel, choices: Taken['choices'], atMs: number): Part[] {
     const route = this.route(model, atMs);
     const started = startedComponents(resolveRoute(route, this.facts(model, {})));
     const shared = sharedSets(route);
-    return (Object.entries(model.wood) as [Component, WoodNeed][]).flatMap(([component, need]) =>
-      started.includes(component)
+    return (Object.entries(model.wood) as [Component, WoodNeed][]).flatMap(([component, usual]) => {
+      const chosen = choiceOf(route.options, choices, component);
+      return started.includes(component)
         ? [
             {
               component,
-              need,
+              need: chosen === undefined ? usual : { ...usual, species: chosen },
               // Unpaired stock at the bench is used up before more is made, but what is cut from one block is cut together.
-              quantity: shared.has(component) ? model.batchSize : Math.max(3, model.batchSize - this.floor.leftovers(model.id, component)),
+              quantity:
+                shared.has(component) || chosen !== undefined
+                  ? model.batchSize
+                  : Math.max(3, model.batchSize - this.floor.leftovers(model.id, component)),
             },
           ]
-        : [],
-    );
+        : [];
+    });
   }
 
   private begin(
@@ -136,6 +141,10 @@ export class Starts {
     return route;
   }
 }
+
+/** The wood that was chosen for a part; nothing where it is the usual. */
+const choiceOf = (options: readonly RouteOption[] = [], choices: Taken['choices'], component: Component): string | undefined =>
+  options.map((o) => o.values.find((v) => v.id === choices[o.id])?.wood?.[component]).findLast((s) => s !== undefined);
 
 /** The components that are cut from one block, since they are joined again with their own. */
 function sharedSets(route: Route): Set<Component> {
