@@ -97,10 +97,11 @@ function passesNoGate({ rows, routes, recorder }: TestHouse): void {
   }
 }
 
-/** Loses no coat and no minute, however pieces are parted and brought together. */
+/** Loses no coat but what is sanded off, and no minute, however pieces are parted and brought together. */
 function keepsWork({ rows }: TestHouse): void {
   const laid = new Map<string, number>();
-  for (const { pieceIds } of rows.all(Coat)) for (const id of pieceIds) laid.set(id, (laid.get(id) ?? 0) + 1);
+  for (const { pieceIds, atMs } of rows.all(Coat))
+    for (const id of pieceIds) if (atMs >= (rows.get(Piece, id).bareMs ?? 0)) laid.set(id, (laid.get(id) ?? 0) + 1);
   for (const piece of rows.all(Piece)) {
     const own = laid.get(piece.id) ?? 0;
     // What a body was given apart is on the instrument too, and the other way round.

@@ -52,7 +52,8 @@ describe('spray window', () => {
     expect(sprayObjections(21, 0.5)).toEqual([]);
   });
   test('a cold surface is named with its margin', () => {
-    const told = (units: UnitChoice, ...booth: [number, number, undefined, number]) => sprayObjections(...booth).map((s) => inUnits(s, units));
+    const told = (units: UnitChoice, ...booth: [number, number, undefined, number]) =>
+      sprayObjections(...booth).map((s) => inUnits(s, units));
     expect(told(METRIC, 25, 0.6, undefined, 18)).toEqual(['Surface is 1.3 °C above dew point; spraying needs 3 °C']);
     // Told in °F a difference stays one.
     expect(told(IMPERIAL, 25, 0.6, undefined, 18)).toEqual(['Surface is 2.3 °F above dew point; spraying needs 5.4 °F']);

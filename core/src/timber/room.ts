@@ -1,4 +1,5 @@
 import type { Room } from '../ledger/index.ts';
+import { BlanksJoined } from './entries/blanksJoined.ts';
 import { BlanksReserved } from './entries/blanksReserved.ts';
 import { BlanksWeighed } from './entries/blanksWeighed.ts';
 import { BoardsCut } from './entries/boardsCut.ts';
@@ -16,6 +17,7 @@ import { CorrectReading } from './commands/correctReading.ts';
 import { CutBoards } from './commands/cutBoards.ts';
 import { DescribeLot } from './commands/describeLot.ts';
 import { ImportReadings } from './commands/importReadings.ts';
+import { JoinBlanks } from './commands/joinBlanks.ts';
 import { KeepWood } from './commands/keepWood.ts';
 import { MeasureBoards } from './commands/measureBoards.ts';
 import { MoveLot } from './commands/moveLot.ts';
@@ -45,6 +47,7 @@ export const timber = {
     LotReleased,
     BoardsMeasured,
     BoardsCut,
+    BlanksJoined,
     BlanksWeighed,
     BlanksReserved,
     WoodKept,
@@ -60,6 +63,7 @@ export const timber = {
     ReleaseLot,
     MeasureBoards,
     CutBoards,
+    JoinBlanks,
     WeighBlanks,
     ReserveBlanks,
     KeepWood,

@@ -16,7 +16,8 @@ export interface StockBoard extends Board {
 }
 export const StockBoard = rowKind<StockBoard>('board', { key: 'id', under: ({ lotId }) => [rowsOf(Lot, [lotId])] });
 
-export const BLANK_STATES = ['free', 'started'] as const;
+/** free · started: it has become a piece · joined: it is part of a wider blank */
+export const BLANK_STATES = ['free', 'started', 'joined'] as const;
 export type BlankState = (typeof BLANK_STATES)[number];
 
 /** A blank cut from a board, until it becomes a piece. */

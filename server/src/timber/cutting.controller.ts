@@ -1,5 +1,5 @@
 import { Gives } from '../logbook/gives.ts';
-import { COMPONENTS, type Component, CutBoards, MeasureBoards, ReserveBlanks, WeighBlanks } from '@ample-crane/core';
+import { COMPONENTS, type Component, CutBoards, JoinBlanks, MeasureBoards, ReserveBlanks, WeighBlanks } from '@ample-crane/core';
 import { Body, Controller, Get, HttpCode, Param, Post, Query, Req, StreamableFile } from '@nestjs/common';
 import { ApiOkResponse, ApiProduces, ApiTags } from '@nestjs/swagger';
 import type { Request } from 'express';
@@ -11,7 +11,18 @@ import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { PageQuery, pageOf, type Page } from '../platform/paging/page.ts';
 import { pdfFile, PrintingService } from '../factory/printing.service.ts';
-import { BlankView, BoardsDto, CuttingView, PlanDto, PlanLineView, PlanView, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
+import {
+  BlankView,
+  BoardsDto,
+  CuttingView,
+  JoinBlanksDto,
+  PlanDto,
+  PlanLineView,
+  PlanView,
+  ReserveDto,
+  SavePlanDto,
+  WeighDto,
+} from './cutting.dto.ts';
 import { CuttingQueries } from './cutting.queries.ts';
 import { CuttingService } from './cutting.service.ts';
 import { cutListPdf } from './cutList.pdf.ts';
@@ -118,6 +129,13 @@ export class CuttingController {
   @ApiOkResponse({ type: DoneView })
   weigh(@CurrentActor() actor: Actor, @Body() dto: WeighDto): Promise<DoneView> {
     return this.cutting.weigh(actor, dto);
+  }
+
+  @Post('blanks/join')
+  @Gives(JoinBlanks)
+  @ApiOkResponse({ type: DoneView })
+  join(@CurrentActor() actor: Actor, @Body() dto: JoinBlanksDto): Promise<DoneView> {
+    return this.cutting.join(actor, dto);
   }
 
   @Post('blanks/reserve')

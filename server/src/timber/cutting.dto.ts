@@ -1,4 +1,4 @@
-import { LOOKS, LOT_USES, type Look, type LotUse } from '@ample-crane/core';
+import { BLANK_STATES, LOOKS, LOT_USES, type BlankState, type Look, type LotUse } from '@ample-crane/core';
 import {
   InCount,
   InFlag,
@@ -120,7 +120,7 @@ export class BlankView {
   @OutOrNull(Number) massG: number | null;
   @OutOrNull(Number) moisturePct: number | null;
   @OutOrNull(String) orderId: string | null;
-  @OutEnum(['free', 'started']) state: 'free' | 'started';
+  @OutEnum(BLANK_STATES) state: BlankState;
   @OutOrNull(String) pieceId: string | null;
   /** the instrument it became part of */
   @OutOrNull(String) serial: string | null;
@@ -195,6 +195,13 @@ export class WeighedDto extends VersionDto {
   @InNumber({ min: 1, max: 100_000 }) massG: number;
   /** when weighed; the lot's latest mean when left out */
   @InNumber({ min: 0, max: 100, optional: true }) moisturePct?: number;
+}
+
+export class JoinBlanksDto {
+  /** as they lie side by side */
+  @InList(() => BlankVersionDto, { max: 8 }) blanks: BlankVersionDto[];
+  /** width that jointing takes at each joint */
+  @InNumber({ min: 0, max: 50 }) jointMm: number;
 }
 
 export class ReserveDto {

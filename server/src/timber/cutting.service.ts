@@ -1,11 +1,11 @@
-import { objectionsTo, Blank, Lot, CutBoards, MeasureBoards, ReserveBlanks, WeighBlanks } from '@ample-crane/core';
+import { objectionsTo, Blank, Lot, CutBoards, JoinBlanks, MeasureBoards, ReserveBlanks, WeighBlanks } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, type EntityManager } from 'typeorm';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, refused, stale } from '../platform/problems/problems.ts';
 import { ChangesService } from '../factory/changes.service.ts';
-import type { BoardsDto, PlanDto, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
+import type { BoardsDto, JoinBlanksDto, PlanDto, ReserveDto, SavePlanDto, WeighDto } from './cutting.dto.ts';
 import { BoardEntity, CuttingPlanEntity, LotEntity, type PlanWant } from './timber.entity.ts';
 
 const stop = (sentence: string) => refused([{ rule: 'state', verdict: 'stop', sentence }]);
@@ -85,6 +85,14 @@ export class CuttingService {
     const blanks = dto.blanks.map(({ version: _, ...said }) => said);
     return this.commands.give(actor, WeighBlanks, { blanks }, { seen: seenBlanks(dto.blanks) }, () => ({
       id: dto.blanks.map((b) => b.id).join(),
+    }));
+  }
+
+  /** Glues blanks edge to edge into one. @returns the id of the blank they make */
+  join(actor: Actor, { blanks, jointMm }: JoinBlanksDto): Promise<{ id: string }> {
+    const blankIds = blanks.map((b) => b.id);
+    return this.commands.give(actor, JoinBlanks, { blankIds, jointMm }, { seen: seenBlanks(blanks) }, ([joined]) => ({
+      id: (joined?.payload as { id: string }).id,
     }));
   }
 

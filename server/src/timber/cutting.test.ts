@@ -173,6 +173,21 @@ describe('blanks', () => {
     expect(own).toHaveLength(2);
     expect(own.every((a: { predictedG: number }) => a.predictedG > 3000 && a.predictedG < 4500)).toBe(true);
   });
+  test('are joined into one that is weighed as a whole; two who join them at once: one is told', async () => {
+    const [a, b] = await blanksOf();
+    if (!a || !b) throw new Error('No blanks');
+    const pair = [a, b].map(({ id, version }) => ({ id, version }));
+    const answers = await Promise.all([1, 2].map(() => operator.post('/blanks/join', { blanks: pair, jointMm: 2 })));
+    expect(answers.map((x) => x.status).sort()).toEqual([200, 409]);
+    expect(answers.find((x) => x.status === 200)?.body.id).toBe(`${a.id}J`);
+    const free = (await manager.get('/blanks')).body as { id: string }[];
+    expect(free.find((x) => x.id === `${a.id}J`)).toMatchObject({ massG: null, orderId: null, widthMm: 2 * 178 - 2, lengthMm: 1050 });
+    expect(free.map((x) => x.id)).not.toContain(a.id);
+    expect((await start([a.id])).body.detail).toMatch(/has become part of another/);
+    await operator.post('/blanks/weigh', { blanks: [{ id: `${a.id}J`, version: 1, massG: 9100 }] });
+    expect((await start([`${a.id}J`])).status).toBe(200);
+    expect((await told()).differences).toBe(0);
+  });
   test('kept for an order are taken by no other', async () => {
     const [first, second] = await blanksOf();
     if (!first || !second) throw new Error('No blanks');

@@ -3,6 +3,7 @@ import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { Wood1700000000002 } from './migrations/1700000000002-wood.ts';
 import { CuttingPlans1700000000018 } from './migrations/1700000000018-cutting-plans.ts';
 import { KeptWood1700000000023 } from './migrations/1700000000023-kept-wood.ts';
+import { JoinedBlanks1700000000027 } from './migrations/1700000000027-joined-blanks.ts';
 import { ReadingsPutRight1700000000020 } from './migrations/1700000000020-readings-put-right.ts';
 import { Tallies1700000000016 } from './migrations/1700000000016-tallies.ts';
 import { CutYieldEntity, SupplierRecordEntity, WoodUseEntity } from './tallies.entity.ts';
@@ -38,5 +39,6 @@ export const timber: RoomTables = {
     CuttingPlans1700000000018,
     ReadingsPutRight1700000000020,
     KeptWood1700000000023,
+    JoinedBlanks1700000000027,
   ],
 };

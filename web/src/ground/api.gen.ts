@@ -1600,6 +1600,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/blanks/join": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Cutting_join"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/blanks/reserve": {
         parameters: {
             query?: never;
@@ -3634,7 +3650,7 @@ export interface components {
             moisturePct: number | null;
             orderId: string | null;
             /** @enum {string} */
-            state: "free" | "started";
+            state: "free" | "started" | "joined";
             pieceId: string | null;
             serial: string | null;
             version: number;
@@ -3955,6 +3971,10 @@ export interface components {
         BlankVersionDto: {
             version: number;
             id: string;
+        };
+        JoinBlanksDto: {
+            blanks: components["schemas"]["BlankVersionDto"][];
+            jointMm: number;
         };
         ReserveDto: {
             blanks: components["schemas"]["BlankVersionDto"][];
@@ -7228,6 +7248,29 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["WeighDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutting_join: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JoinBlanksDto"];
             };
         };
         responses: {

@@ -10,6 +10,7 @@ import { BandStrip } from '../parts/BandStrip.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { counted } from '../parts/words.ts';
+import { JoinBlanks } from './JoinBlanks.tsx';
 import { WeighBlanks } from './WeighBlanks.tsx';
 
 type Row = View<'AllottedView'>;
@@ -44,7 +45,12 @@ export function Allotment() {
         <Typography>
           {counted(own.length, 'blank', 'blanks')} in stock, {own.filter((b) => b.massG === null).length} not weighed
         </Typography>
-        {may('operator') && <WeighBlanks blanks={own} />}
+        {may('operator') && (
+          <>
+            <JoinBlanks blanks={own} />
+            <WeighBlanks blanks={own} />
+          </>
+        )}
       </Stack>
       <Proposal modelId={kind.modelId} component={kind.component as Component} />
     </>

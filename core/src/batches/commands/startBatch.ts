@@ -190,7 +190,7 @@ function blanksObjection(rows: Rows, request: StartBatchRequest, blankIds: reado
   const blanks = blankIds.map((id) => rows.get(Blank, id));
   for (const blank of blanks) {
     const no = (sentence: string) => refuse(sentence, { field: 'blankIds' });
-    if (blank.state !== 'free') return no(`Blank ${blank.id} has become ${blank.pieceId ?? 'a piece'} already`);
+    if (blank.state !== 'free') return no(`Blank ${blank.id} has become ${blank.pieceId ?? 'part of another'} already`);
     const unlike = blankObjection(blank, rows.get(Lot, blank.lotId), need);
     if (unlike !== null) return no(unlike);
     if (blank.orderId !== null && blank.orderId !== orderId) return no(`Blank ${blank.id} is kept for ${blank.orderId}`);

@@ -19,10 +19,13 @@ export const InstrumentsParted = entryKind('instruments.parted')<{ operationId: 
       const [bodyPiece, neckPiece] = [rows.get(Piece, bodyId), rows.get(Piece, neckId)];
       rows.change(Piece, piece.id, { state: 'apart' });
       // Both have got what was sprayed on the whole, which began with the coats of its body.
-      const whole = piece.coats - bodyPiece.coats;
-      const { lastCoat } = whole > 0 ? piece : neckPiece;
-      joinBatch(rows, bodyPiece, bodies.id, entry.atMs, { state: 'good', coats: piece.coats, lastCoat: piece.lastCoat });
-      joinBatch(rows, neckPiece, necks.id, entry.atMs, { state: 'good', coats: neckPiece.coats + whole, lastCoat });
+      const { coats, lastCoat, bareMs } = piece;
+      const film = { state: 'good', coats, lastCoat, bareMs } as const;
+      joinBatch(rows, bodyPiece, bodies.id, entry.atMs, film);
+      // What was sanded off to the wood as a whole has lost what each had before.
+      const whole = coats - bodyPiece.coats;
+      const own = { state: 'good', coats: neckPiece.coats + whole, lastCoat: whole > 0 ? lastCoat : neckPiece.lastCoat } as const;
+      joinBatch(rows, neckPiece, necks.id, entry.atMs, bareMs === bodyPiece.bareMs ? own : film);
     }
     goneOn(rows, batch.id, apart.length, entry.atMs);
     for (const side of [bodies, necks]) {

@@ -21,9 +21,9 @@ export const InstrumentsRefitted = entryKind('instruments.refitted')<Refitted, R
     const id = batchIdOf(number);
     for (const serial of serials) {
       const instrument = rows.change(Instrument, serial, { batchId: id });
-      const { coats, lastCoat } = rows.change(Piece, instrument.bodyId, { state: 'fitted' });
+      const { coats, lastCoat, bareMs } = rows.change(Piece, instrument.bodyId, { state: 'fitted' });
       rows.change(Piece, instrument.neckId, { state: 'fitted' });
-      joinBatch(rows, rows.get(Piece, serial), id, entry.atMs, { state: 'good', coats, lastCoat });
+      joinBatch(rows, rows.get(Piece, serial), id, entry.atMs, { state: 'good', coats, lastCoat, bareMs });
     }
     for (const batchId of [bodyBatchId, neckBatchId]) goneOn(rows, batchId, serials.length, entry.atMs);
     const next = onward(route, operationOf(route, operationId));

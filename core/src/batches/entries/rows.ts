@@ -158,7 +158,7 @@ export function joinBatch(
   piece: Piece,
   batchId: string,
   atMs: number,
-  fields: Partial<Pick<Piece, 'state' | 'coats' | 'lastCoat'>> = {},
+  fields: Partial<Pick<Piece, 'state' | 'coats' | 'lastCoat' | 'bareMs'>> = {},
 ): Piece {
   return rows.change(Piece, piece.id, { batchId, trail: [...piece.trail, { batchId, fromMs: atMs }], ...fields });
 }

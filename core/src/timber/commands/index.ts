@@ -1,3 +1,4 @@
+export { JoinBlanks } from './joinBlanks.ts';
 export { KeepWood, type KeepWoodRequest } from './keepWood.ts';
 export { CorrectReading } from './correctReading.ts';
 export { CutBoards } from './cutBoards.ts';

@@ -19,7 +19,7 @@ export const ReserveBlanks = commandKind('reserve blanks')<ReserveBlanksRequest,
   decide({ blankIds, orderId }, { rows, factory, nowMs }): Decision<Decided<typeof BlanksReserved>> {
     const blanks = blankIds.map((id) => rows.get(Blank, id));
     for (const blank of blanks) {
-      if (blank.state !== 'free') return refuse(`Blank ${blank.id} has become ${blank.pieceId ?? 'a piece'}`);
+      if (blank.state !== 'free') return refuse(`Blank ${blank.id} has become ${blank.pieceId ?? 'part of another'}`);
       if (orderId === null) continue;
       if (blank.orderId !== null && blank.orderId !== orderId) return refuse(`Blank ${blank.id} is kept for ${blank.orderId}`);
       const fitting = factory

@@ -19,6 +19,8 @@ export const WeighBlanks = commandKind('weigh blanks')<WeighBlanksRequest>({
     ],
   }),
   decide({ blanks }, { rows }): Decision<Decided<typeof BlanksWeighed>> {
+    const joined = blanks.find((b) => rows.get(Blank, b.id).state === 'joined');
+    if (joined) return wrongInput('blanks', `Blank ${joined.id} has been joined to others: weigh what came of it`);
     const entries: Decided<typeof BlanksWeighed>[] = [];
     for (const [lotId, own] of lotsOfBlanks(rows, blanks)) {
       const { meanPct } = rows.get(Lot, lotId);

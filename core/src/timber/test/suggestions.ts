@@ -7,7 +7,7 @@ const lotOf = (house: TestHouse, random: Random): Lot => random.pick(house.rows.
 const values = (random: Random) => Array.from({ length: 6 }, () => (6 + random.integer(0, 40) / 10).toFixed(1)).join(' ');
 
 export const suggestions: Suggestions = {
-  often: ['keep wood'],
+  often: ['keep wood', 'join blanks', 'weigh blanks'],
   aside: {
     'receive lot': (_, random) => ({
       species: 'mahogany',
@@ -86,8 +86,16 @@ export const suggestions: Suggestions = {
         wanted: [{ id: 'w1', modelId: 'any', component: 'body', thicknessMm: 45 }],
       };
     },
+    'join blanks'(house, random) {
+      const blanks = house.rows.all(Blank).filter((b) => b.state === 'free' || random.chance(0.05));
+      if (blanks.length < 2) return undefined;
+      const first = random.pick(blanks);
+      const beside = blanks.filter((b) => b.lotId === first.lotId && b !== first);
+      if (beside.length === 0) return undefined;
+      return { blankIds: [first.id, random.pick(beside).id], jointMm: random.chance(0.1) ? 900 : 2 };
+    },
     'weigh blanks'(house, random) {
-      const blanks = house.rows.all(Blank);
+      const blanks = house.rows.all(Blank).filter((b) => b.state !== 'joined' || random.chance(0.05));
       if (blanks.length === 0) return undefined;
       return {
         blanks: [{ id: random.pick(blanks).id, massG: 2000 + random.integer(0, 400), ...(random.chance(0.5) ? { moisturePct: 8 } : {}) }],

@@ -108,6 +108,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['release or withdraw a program', 'put', '/prerequisites/p', 'lead'],
   ['see the kits that are counted', 'get', '/kits', 'viewer'],
   ['count a kit', 'post', '/kits/count', 'lead'],
+  ['join blanks', 'post', '/blanks/join', 'operator'],
   ['add a model', 'post', '/models', 'manager'],
   ['log a coat', 'post', '/batches/B1/coats', 'operator'],
   ['log a scuff', 'post', '/batches/B1/scuff', 'operator'],
