@@ -117,7 +117,8 @@ describe('a card without network', () => {
     expect(card.gate(at(60))).toMatchObject([{ verdict: 'wait', rule: 'elapsed' }]);
     expect(card.gate(at(47 + 48 * 60))).toMatchObject([{ verdict: 'pass' }]);
   });
-  test('what was coated too long ago is scuffed, and takes the next coat', () => {
+  /** Two bodies at a step that lays two coats of oil. */
+  const oiling = () => {
     const route = changed(SHORT_ROUTE, [
       'cut',
       { coat: { materialId: 'oil', volumeSolids: 0.5, coats: 2, wetUm: 50, flashMinutes: 10, recoatMaxMinutes: 30 } },
@@ -126,8 +127,12 @@ describe('a card without network', () => {
     const id = house.start('body', 2);
     const card = new HeldCard(heldOf(house, id), house.factory);
     const at = (minutes: number) => ({ atMs: house.nowMs + minutes * MINUTE_MS, by: ANN });
-    const scuff = (minutes: number, grit = 320) => said(card.give(LogScuff, { batchId: id, grit }, at(minutes)));
     const coat = (minutes: number) => said(card.give(LogCoat, { batchId: id, wetUm: 50 }, at(minutes)));
+    return { id, card, at, coat };
+  };
+  test('what was coated too long ago is scuffed, and takes the next coat', () => {
+    const { id, card, at, coat } = oiling();
+    const scuff = (minutes: number, grit = 320) => said(card.give(LogScuff, { batchId: id, grit }, at(minutes)));
     expect(scuff(0)).toEqual(['cut is not begun; start it first']);
     give(card, { command: 'start work', personId: 'ann' }, at(0).atMs);
     expect(scuff(1)).toEqual(['There is no coat on it']);
@@ -145,16 +150,8 @@ describe('a card without network', () => {
     expect(card.all(Piece).map((p) => p.lastCoat?.scuffedMs)).toEqual([undefined, undefined]);
   });
   test('a spoilt film is taken off to the wood, and the next coat is the first of a new one', () => {
-    const route = changed(SHORT_ROUTE, [
-      'cut',
-      { coat: { materialId: 'oil', volumeSolids: 0.5, coats: 2, wetUm: 50, flashMinutes: 10, recoatMaxMinutes: 30 } },
-    ]);
-    const house = new TestHouse(new Map([[route.id, route]]));
-    const id = house.start('body', 2);
-    const card = new HeldCard(heldOf(house, id), house.factory);
-    const at = (minutes: number) => ({ atMs: house.nowMs + minutes * MINUTE_MS, by: ANN });
+    const { id, card, at, coat } = oiling();
     const strip = (minutes: number, grit = 120) => said(card.give(LogScuff, { batchId: id, grit, toBare: true }, at(minutes)));
-    const coat = (minutes: number) => said(card.give(LogCoat, { batchId: id, wetUm: 50 }, at(minutes)));
     give(card, { command: 'start work', personId: 'ann' }, at(0).atMs);
     expect(strip(1)).toEqual(['There is no coat on it']);
     coat(5);

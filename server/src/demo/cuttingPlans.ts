@@ -15,7 +15,7 @@ export function demoCuttingPlans(rows: Rows, nowMs: number): CuttingPlanEntity[]
       if (boards.length < BOARDS) continue;
       const size = { lengthMm: blank.lengthMm, widthMm: blank.widthMm, thicknessMm: blank.thicknessMm, leavesEach: blank.leavesEach };
       const wanted = { id: `${modelName} ${component} for stock`, ...size, count: BLANKS, value: 1, anyGrain: false };
-      const plan = planCutting(boards.slice(0, BOARDS), [wanted], DEFAULT_CUTTING, { work: 0 });
+      const plan = planCutting(boards.slice(0, BOARDS), [wanted], DEFAULT_CUTTING);
       if (plan.boards.length === 0) continue;
       const kept = { id: 'C1', number: 1, atMs: nowMs - KEPT_SINCE_MS, personId: 'lead', lotIds: [lotId], settings: DEFAULT_CUTTING };
       return [{ ...kept, wanted: [{ ...wanted, modelId, component, orderId: null }], boards: plan.boards, state: 'draft', version: 1 }];

@@ -40,8 +40,8 @@ export function NotedRegister(props: Props) {
   const { may } = useSession();
   const [edited, setEdited] = useState<Line | 'new' | null>(null);
   const columns: GridColDef<Line>[] = [
-    { field: 'called', headerName: calledLabel, width: 200 },
-    { field: 'said', headerName: saidLabel, flex: 1, minWidth: 260 },
+    { field: 'called', headerName: calledLabel, width: 130 },
+    { field: 'said', headerName: saidLabel, flex: 1, minWidth: 200 },
   ];
   return (
     <>

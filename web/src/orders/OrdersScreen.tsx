@@ -99,7 +99,8 @@ function OrderTable({ orders, onStart, onOpen }: TableProps) {
     {
       field: 'options',
       headerName: 'Options',
-      width: 124,
+      flex: 1,
+      minWidth: 124,
       valueFormatter: (value: string[]) => value.map((v) => v.replace(/^[^:]*: /, '')).join(', '),
     },
     { field: 'customer', headerName: 'For', width: 124 },
