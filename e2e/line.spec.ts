@@ -110,7 +110,7 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await page.getByRole('button', { name: 'Resume', exact: true }).click();
     await finishStep(page);
     await doStep(page, 'Glue up blanks');
-    await page.getByRole('button', { name: 'Move to Machine bodies' }).click();
+    await page.getByRole('button', { name: 'Move with a reason' }).click();
     await expect(page.getByRole('dialog').getByText(/Clamped .* of 1 d/)).toBeVisible();
     await page.getByRole('button', { name: 'Close' }).click();
     await letTimePass(page, '1 day');
@@ -186,13 +186,13 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
     await finishStep(page);
     await expect(page.getByRole('heading', { level: 2, name: 'Cure', exact: true })).toBeVisible();
     await expect(page.getByText(/Cured 0\.0 of 14 days at 21 °C/).first()).toBeVisible();
-    await page.getByRole('button', { name: 'Move to Level sand' }).click();
+    await page.getByRole('button', { name: 'Move with a reason' }).click();
     const refusal = page.getByRole('dialog', { name: /not now/ });
     await expect(refusal.getByText(/Cured 0\.0 of 14 days/)).toBeVisible();
     await refusal.getByRole('button', { name: 'Close' }).click();
     await letTimePass(page, '1 week');
     await letTimePass(page, '3 days');
-    await page.getByRole('button', { name: 'Move to Level sand' }).click();
+    await page.getByRole('button', { name: 'Move with a reason' }).click();
     await page.getByRole('button', { name: 'Override…' }).click();
     await page.getByRole('textbox', { name: 'Reason for the override' }).fill('Witness panel shows no more loss');
     await page.getByRole('button', { name: 'Override', exact: true }).click();

@@ -202,7 +202,7 @@ test('a manager describes how a new model is built, and the stations build it', 
 
   await test.step('the wait holds them, then they are joined', async () => {
     await page.goto(`/batches/${bodies}`);
-    await page.getByRole('button', { name: 'Move to Set the neck' }).click();
+    await page.getByRole('button', { name: 'Move with a reason' }).click();
     await expect(page.getByRole('dialog', { name: /not now/ }).getByText(/Waited .* of 1 d/)).toBeVisible();
     await page.getByRole('button', { name: 'Close' }).click();
     await letTimePass(page, '1 day');

@@ -174,7 +174,7 @@ const towpath: DemoModel = {
         cautions: ['solvents', 'rags'],
         when: { kind: 'species', component: 'body', in: ['black walnut', 'mahogany', 'white ash'] },
       }),
-      ...finish('i', 'oil', 3, 20, 32, 29, 63),
+      ...finish('i', 'oil', 3, 12, 32, 29, 63),
       ...outfit(0.35, 2.4, 2.0, 121),
     ],
   ),
@@ -371,7 +371,7 @@ const skiff: DemoModel = {
         'fit',
       ),
     ],
-    [...finish('i', 'oil', 3, 20, 20, 17, 38), ...outfit(0.25, 2.2, 1.8, 36, { needs: [{ kind: 'kit', what: 'Travel tuner set' }] })],
+    [...finish('i', 'oil', 3, 12, 20, 17, 38), ...outfit(0.25, 2.2, 1.8, 36, { needs: [{ kind: 'kit', what: 'Travel tuner set' }] })],
   ),
 };
 

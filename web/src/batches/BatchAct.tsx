@@ -106,6 +106,7 @@ const ToBench = ({ to, children }: { to: string; children: string }) => (
 
 /** On through the gate; where a loop asks, accepted or round again. */
 function MoveAct({ card }: { card: Card }) {
+  const { may } = useSession();
   const { batch } = card;
   const { question } = batch;
   const gate = { subject: 'batch' as const, id: batch.id, version: batch.version };
@@ -113,7 +114,13 @@ function MoveAct({ card }: { card: Card }) {
   if (question === null)
     return (
       <Box>
-        <GateAct {...gate} label={on} variant="contained" />
+        {batch.verdict === 'pass' ? (
+          <GateAct {...gate} label={on} variant="contained" />
+        ) : may('lead') ? (
+          <GateAct {...gate} label="Move with a reason" />
+        ) : (
+          <Typography color="text.secondary">A lead may move it before that, with a reason.</Typography>
+        )}
       </Box>
     );
   return (

@@ -35,8 +35,9 @@ describe('the act that is due on a card', () => {
     ['what is to be taken apart', { operationKind: 'part' }, /keep their serial.*Take apart/],
     ['what is fitted', { operationKind: 'fit' }, /To the fitting bench/],
     ['what is shipped', { operationKind: 'dispatch' }, /To the ledger/],
-    ['what waits for a person', { status: 'finished', acceptFor: 'neck fitting' }, /neck fitting.*Move to Binding sets/],
-    ['what is free', { status: 'dwelling', operationKind: 'dwell' }, /Move to Binding sets/],
+    ['what waits for a person', { status: 'finished', acceptFor: 'neck fitting', verdict: 'wait' }, /neck fitting.*Move with a reason/],
+    ['what is free', { status: 'dwelling', operationKind: 'dwell', verdict: 'pass' }, /Move to Binding sets/],
+    ['what still waits', { status: 'dwelling', operationKind: 'dwell', verdict: 'wait' }, /Move with a reason/],
     [
       'a loop',
       { status: 'finished', question: 'Round 2 of at most 5: accepted?' },
@@ -45,6 +46,11 @@ describe('the act that is due on a card', () => {
     ['nothing more', { status: 'done' }, /^This batch is done\.$/],
   ])('%s', (_, batch, said) => {
     expect(acts({ batch })).toMatch(said);
+  });
+  test('what still waits is not for an operator to move', () => {
+    const said = acts({ batch: { status: 'dwelling', operationKind: 'dwell', verdict: 'wait' } }, 'operator');
+    expect(said).toContain('A lead may move it before that, with a reason.');
+    expect(said).not.toMatch(/Move (to|with)/);
   });
   test('what is joined to it is named; the guest is told where to look', () => {
     const besides = [

@@ -11,6 +11,7 @@ import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ChoiceIn, FlagIn, idChoices, useTyped } from '../parts/fields.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
+import { StageWork } from '../parts/StageScreen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { carriersOf, counted, pieces } from '../parts/words.ts';
 
@@ -60,6 +61,7 @@ export default function FittingScreen() {
                 ))
               )}
             </Section>
+            <StageWork stage="fitting" />
           </>
         );
       }}

@@ -1,3 +1,4 @@
+import { Box } from '@mui/material';
 import { useTheme } from '@mui/material/styles';
 import { useNavigate } from 'react-router';
 import type { View } from '../ground/api.ts';
@@ -12,6 +13,11 @@ interface Props {
   onPlace: (place: Place) => void;
 }
 
+/** Narrower it could not be read: it pans. */
+const LEAST_WIDTH = 1030;
+/** What is written in it, in its own units: not under 12 px where it is drawn narrowest. */
+const TEXT = 14;
+
 /** Two streams run left to right and join at fitting; thick where hours wait, pinched at the station that limits. */
 export function Confluence({ floor, onPlace }: Props) {
   const { tokens } = useTheme();
@@ -19,24 +25,26 @@ export function Confluence({ floor, onPlace }: Props) {
   const limiting = floor.stations.find((s) => s.code === limit.stationCode);
   const narrow = PLACES.find((p) => limiting && p.stages.includes(limiting.stage) && p.lane === laneOfStation(limiting, batches));
   return (
-    <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      width="100%"
-      role="group"
-      aria-label="The floor: bodies above, necks below, joining at fitting"
-      style={{ display: 'block', maxHeight: 'calc(100vh - 250px)' }}
-    >
-      {LANES.map((lane) => (
-        <Stream key={lane} lane={lane} batches={batches} colour={tokens[lane]} />
-      ))}
-      {narrow && limiting && <Narrow place={narrow} name={limiting.name} colour={tokens.attention} ground={tokens.ground} />}
-      {PLACES.map((at) => (
-        <PlaceLabel key={at.key} at={at} batches={batches} onOpen={() => onPlace(at)} />
-      ))}
-      {PLACES.flatMap((at) => tokensAt(at, batches)).map((token) => (
-        <BatchToken key={token.batch.id} token={token} />
-      ))}
-    </svg>
+    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The floor, drawn">
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        width="100%"
+        role="group"
+        aria-label="The floor: bodies above, necks below, joining at fitting"
+        style={{ display: 'block', minWidth: LEAST_WIDTH, maxHeight: 'calc(100vh - 250px)' }}
+      >
+        {LANES.map((lane) => (
+          <Stream key={lane} lane={lane} batches={batches} colour={tokens[lane]} />
+        ))}
+        {narrow && limiting && <Narrow place={narrow} name={limiting.name} colour={tokens.attention} ground={tokens.ground} />}
+        {PLACES.map((at) => (
+          <PlaceLabel key={at.key} at={at} batches={batches} onOpen={() => onPlace(at)} />
+        ))}
+        {PLACES.flatMap((at) => tokensAt(at, batches)).map((token) => (
+          <BatchToken key={token.batch.id} token={token} />
+        ))}
+      </svg>
+    </Box>
   );
 }
 
@@ -95,7 +103,7 @@ function Narrow({ place, name, colour, ground }: { place: Place; name: string; c
   return (
     <g role="img" aria-label={`The narrow: ${name}`}>
       <path d={`M${x - 13} ${y - 96}h26l-10 84h-6z M${x - 13} ${y + 96}h26l-10 -84h-6z`} fill={colour} stroke={ground} strokeWidth={2} />
-      <text x={x} y={nameY} textAnchor="middle" fontSize={14} fontWeight={700} fill={colour}>
+      <text x={x} y={nameY} textAnchor="middle" fontSize={TEXT} fontWeight={700} fill={colour}>
         the narrow: {name}
       </text>
     </g>
@@ -117,10 +125,10 @@ function PlaceLabel({ at, batches, onOpen }: { at: Place; batches: readonly View
       style={{ cursor: 'pointer' }}
     >
       <rect x={at.x - 48} y={y - 16} width={96} height={36} fill="transparent" />
-      <text x={at.x} y={y} textAnchor="middle" fontSize={14} fill={tokens.ink} fontWeight={600}>
+      <text x={at.x} y={y} textAnchor="middle" fontSize={TEXT} fill={tokens.ink} fontWeight={600}>
         {at.name}
       </text>
-      <text x={at.x} y={y + 15} textAnchor="middle" fontSize={12.5} fill={tokens.quiet} fontFamily={MONO}>
+      <text x={at.x} y={y + 16} textAnchor="middle" fontSize={TEXT} fill={tokens.quiet} fontFamily={MONO}>
         {hours > 0 ? `${hours.toFixed(0)} h wait` : '–'}
       </text>
     </g>
@@ -153,14 +161,14 @@ function BatchToken({ token }: { token: Token }) {
         strokeWidth={batch.status === 'running' ? 2 : 1}
       />
       {waits && <DwellRing of={batch} size={38} bare />}
-      <g transform="translate(8 6)">
+      <g transform="translate(8 3)">
         <StreamGlyph of={batch.component} size={22} />
       </g>
       <text
         x={19}
-        y={33}
+        y={35}
         textAnchor="middle"
-        fontSize={10.5}
+        fontSize={TEXT}
         fontWeight={700}
         fontFamily={MONO}
         fill={tokens.ink}

@@ -8,6 +8,10 @@ const SHOWN = 5;
 const ROW = 22;
 const WIDTH = 900;
 
+/** Why the ribbon and the answer may name two stations. */
+const OTHER_QUESTION =
+  'Two questions, two answers: here, which station worked longest without a pause; above, what the work that came in leaves least hours for.';
+
 /** The shifting constraint: one row a station, drawn where it had the longest unbroken active period of all. */
 export function ConstraintRibbon({ flow }: { flow: View<'FlowView'> }) {
   const { tokens } = useTheme();
@@ -59,6 +63,11 @@ export function ConstraintRibbon({ flow }: { flow: View<'FlowView'> }) {
           {date(flow.toMs)}
         </Typography>
       </Box>
+      {rows[0]?.[0] !== flow.limit.stationName && (
+        <Typography variant="body2" color="text.secondary" sx={{ gridColumn: '1 / -1', mt: 1 }}>
+          {OTHER_QUESTION}
+        </Typography>
+      )}
     </Box>
   );
 }

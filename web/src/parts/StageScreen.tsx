@@ -28,23 +28,13 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
       {(floor) => {
         const batches = floor.batches.filter((b) => b.stage === stage);
         const stations = floor.stations.filter((s) => s.stage === stage);
-        const dwelling = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
         return (
           <>
             <StageAnswer batches={batches} limit={floor.limit} stations={stations} />
             <Stations stations={stations} batches={batches} />
-            {dwelling.length > 0 && (
-              <Section title="Waits, in order of coming out">
-                <DwellShelf batches={dwelling} ring={40} width={330} />
-              </Section>
-            )}
+            <Waits batches={batches} />
             {children?.(batches)}
-            <BatchTable
-              heading="All batches here"
-              label={`Batches in ${STAGE_NAMES[stage]}`}
-              batches={batches}
-              height={Math.min(420, 190 + batches.length * 36)}
-            />
+            <AllHere stage={stage} batches={batches} />
             <Caution kinds={cautions} />
           </>
         );
@@ -52,6 +42,39 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
     </Screen>
   );
 }
+
+/** What of a stage its own screen does not draw: its places, its waits, and every batch that is there. */
+export function StageWork({ stage }: { stage: Stage }) {
+  const { data: floor } = useFloor();
+  if (!floor) return null;
+  const batches = floor.batches.filter((b) => b.stage === stage);
+  return (
+    <>
+      <Stations stations={floor.stations.filter((s) => s.stage === stage)} batches={batches} />
+      <Waits batches={batches} />
+      <AllHere stage={stage} batches={batches} />
+    </>
+  );
+}
+
+function Waits({ batches }: { batches: readonly View<'BatchView'>[] }) {
+  const dwelling = batches.filter((b) => b.status === 'dwelling' || b.status === 'finished');
+  if (dwelling.length === 0) return null;
+  return (
+    <Section title="Waits, in order of coming out">
+      <DwellShelf batches={dwelling} ring={40} width={330} />
+    </Section>
+  );
+}
+
+const AllHere = ({ stage, batches }: { stage: Stage; batches: readonly View<'BatchView'>[] }) => (
+  <BatchTable
+    heading="All batches here"
+    label={`Batches in ${STAGE_NAMES[stage]}`}
+    batches={batches}
+    height={Math.min(420, 190 + batches.length * 36)}
+  />
+);
 
 function StageAnswer({
   batches,

@@ -15,7 +15,8 @@ export const InBand = ruleKind('inBand')<{
   needs: ({ characteristic }) => [measuresFor(characteristic)],
   judge(rule, evidence) {
     const measurements = measured(evidence, rule.characteristic);
-    const band = said(`${rule.low.toFixed(1)}–${rule.high.toFixed(1)}`, rule.unit);
+    const digits = digitsFor(rule, measurements);
+    const band = said(`${rule.low.toFixed(digits)}–${rule.high.toFixed(digits)}`, rule.unit);
     const high = measurements.filter((m) => m.value > rule.high);
     const low = measurements.filter((m) => m.value < rule.low);
     const within = measurements.length - high.length - low.length;
@@ -28,7 +29,7 @@ export const InBand = ruleKind('inBand')<{
     return {
       rule: 'inBand',
       verdict: 'stop',
-      sentence: `${sentence}; ${firstOut.label} is ${said(firstOut.value.toFixed(1), rule.unit)}`,
+      sentence: `${sentence}; ${firstOut.label} is ${said(firstOut.value.toFixed(digits), rule.unit)}`,
       remedy: high.length >= low.length ? rule.tooHigh : rule.tooLow,
     };
   },
@@ -37,3 +38,18 @@ export const InBand = ruleKind('inBand')<{
   },
   looksAt: ({ characteristic, what }) => named(characteristic, what),
 });
+
+const MOST_DIGITS = 4;
+
+/** Decimals that tell every measure beyond an edge from that edge: 9.34 is not told as 9.3 beside a band up to 9.3. */
+function digitsFor({ low, high }: { low: number; high: number }, measurements: readonly { value: number }[]): number {
+  const alike = (digits: number) =>
+    measurements.some(
+      ({ value }) =>
+        (value > high && Number(value.toFixed(digits)) <= Number(high.toFixed(digits))) ||
+        (value < low && Number(value.toFixed(digits)) >= Number(low.toFixed(digits))),
+    );
+  let digits = 1;
+  while (digits < MOST_DIGITS && alike(digits)) digits++;
+  return digits;
+}

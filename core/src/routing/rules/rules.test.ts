@@ -9,6 +9,14 @@ const NOW = 100 * DAY_MS;
 const verdict = (rule: Rule, evidence: Partial<Evidence>) => evaluateRule(rule, { nowMs: NOW, ...evidence }).verdict;
 const readings = (...values: number[]) => values.map((value, i) => ({ label: `reading ${i + 1}`, value, depth: 'shell' as const }));
 
+test('a reading beyond an edge is never told as if it lay on it', () => {
+  const band = { kind: 'inBand', what: 'readings', low: 7.25, high: 9.25, needed: 2, unit: '%', tooLow: '', tooHigh: '' } as const;
+  const said = (...values: number[]) => evaluateRule(band, { nowMs: NOW, measurements: readings(...values) }).sentence;
+  expect(said(8, 9.27)).toBe('1 of 2 readings in 7.25–9.25 %; reading 2 is 9.27 %');
+  expect(said(8, 9.2504)).toBe('1 of 2 readings in 7.2500–9.2500 %; reading 2 is 9.2504 %');
+  expect(said(8, 10.4)).toMatch(/reading 2 is 10.4 %$/);
+});
+
 describe('measures of a characteristic', () => {
   const measures = {
     shell: [8, 8.4].map((value, i) => ({ label: `p${i}`, value })),
