@@ -205,8 +205,17 @@ test('nothing that is done looks at more than it is about', async () => {
     `select id from lot where state = 'released' and use = 'body' and species = 'mahogany' and left_m3 > 0.1 order by number desc`,
   );
   await give('start a batch', '/batches', { modelId: 'weirstone', component: 'body', quantity: 4, lotId, orderId });
+  // Built in one piece: it needs no counterpart to be given its serial.
+  const shells = await give('start a batch of shells', '/batches', {
+    modelId: 'skiff',
+    component: 'body',
+    quantity: 2,
+    lotId: await first(`select id from lot where state = 'released' and species = 'basswood' and left_m3 > 0.05 order by number desc`),
+    orderId: null,
+  });
+  await advanceTo(factory, admin, shells.id, 'fit');
   const { sets } = (await admin.get('/fitting')).body;
-  const set = sets.find((s: { proposed: unknown[] }) => s.proposed.length > 0);
+  const set = sets.find((s: { body: { id: string } }) => s.body.id === shells.id);
   await give('fit instruments', '/fitting', {
     bodyBatchId: set.body.id,
     bodyVersion: set.body.version,

@@ -10,7 +10,7 @@ import {
   FitInstruments,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, Not } from 'typeorm';
+import { DataSource, In, Not } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
@@ -42,10 +42,11 @@ export class FittingService {
 
   private async readBench(): Promise<FittingView> {
     const factory = await this.factories.load();
+    const stations = benchesOf(factory);
     // Sorted here: asked for in order, the database would walk through all that is open.
     const rows = await this.database
       .getRepository(BatchEntity)
-      .findBy({ status: 'queued', stage: 'fitting', component: Not('instrument') });
+      .findBy({ status: 'queued', stationCode: In(stations), component: Not('instrument') });
     const atFit = rows.filter((b) => factory.operationAt(b).kind === 'fit').sort((a, b) => a.number - b.number);
     const ids = atFit.map((b) => b.id);
     const pieces = await rowsWith(this.database, PieceEntity, 'batchId', ids, 'ordinal');
@@ -137,4 +138,10 @@ export class FittingService {
     ];
     return this.commands.give(actor, FitInstruments, said, { seen: looked }, ([fitted]) => ({ id: fitted?.batchId ?? '' }));
   }
+}
+
+/** Where any route has its bodies and necks fitted. */
+function benchesOf(factory: FactoryNow): string[] {
+  const fits = [...factory.setUp.routes.values()].flatMap((route) => route.operations.filter((o) => o.kind === 'fit'));
+  return [...new Set(fits.map((o) => o.stationCode))];
 }
