@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { ensurePackages } from './lib/install.mjs';
 import { capture, main, ROOT, run, Stop } from './lib/run.mjs';
@@ -11,9 +12,11 @@ await main(async () => {
   if (described.code !== 0) throw new Stop(`The API could not be described:\n${described.err}`);
   const { default: openapiTS, astToString } = await import('openapi-typescript');
   const client = astToString(await openapiTS(JSON.parse(described.out)));
+  const shape = createHash('sha256').update(described.out).digest('hex').slice(0, 16);
   const files = {
     'server/openapi.json': described.out,
     'web/src/ground/api.gen.ts': `// Made from server/openapi.json by "npm run openapi".\n${client}`,
+    'web/src/ground/apiShape.gen.ts': `// Made from server/openapi.json by "npm run openapi": another one for every change of what the server answers.\nexport const API_SHAPE = '${shape}';\n`,
   };
   const stale = Object.entries(files).filter(([name, text]) => {
     try {

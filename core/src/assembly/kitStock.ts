@@ -29,25 +29,24 @@ export const setsOf = answerer(SetsOf, {
   answer: ({ kitIds }, rows) => kitIds.flatMap((id) => rows.find(KitStock, id) ?? []),
 });
 
-/** Which of the counted kits serve a step of a model: its own before one for every model. */
-export function kitsServing(
-  needs: readonly Prerequisite[] | undefined,
-  modelId: string,
-  counted: readonly Pick<KitStock, 'id' | 'what' | 'serves'>[],
-): string[] {
-  const kits = needs?.filter((need) => need.kind === 'kit') ?? [];
-  return kits.flatMap(({ what }) => {
-    const alike = counted.filter((k) => k.what === what);
-    const kit = alike.find((k) => k.serves === modelId) ?? alike.find((k) => k.serves === ANY_MODEL);
-    return kit ? [kit.id] : [];
-  });
-}
+type OnRecord = Pick<PrerequisiteRecord, 'kind' | 'what' | 'modelId'>;
 
 /** The kits on record that serve a model, by the ids under which they may be counted: its own before one for every model. */
-export function kitIdsOf(onRecord: readonly Pick<PrerequisiteRecord, 'kind' | 'what' | 'modelId'>[], modelId: string): string[] {
+export function kitIdsOf(onRecord: readonly OnRecord[], modelId: string): string[] {
   const kits = onRecord.filter((p) => p.kind === 'kit' && (p.modelId === null || p.modelId === modelId));
   const own = new Set(kits.flatMap((p) => (p.modelId === null ? [] : [p.what])));
   return kits.flatMap((p) => (p.modelId === null && own.has(p.what) ? [] : [kitIdOf(p.modelId ?? ANY_MODEL, p.what)]));
+}
+
+/** Which of the counted kits a step of a model takes from. */
+export function kitsServing(
+  needs: readonly Prerequisite[] | undefined,
+  { modelId, onRecord }: { modelId: string; onRecord: readonly OnRecord[] },
+  counted: readonly Pick<KitStock, 'id' | 'what'>[],
+): string[] {
+  const asked = new Set(needs?.flatMap((need) => (need.kind === 'kit' ? [need.what] : [])));
+  const serving = new Set(kitIdsOf(onRecord, modelId));
+  return counted.flatMap((kit) => (asked.has(kit.what) && serving.has(kit.id) ? [kit.id] : []));
 }
 
 /** Sets of a kit that work takes. */

@@ -16,13 +16,16 @@ describe('which kit serves', () => {
     expect(kitIdsOf(onRecord, 'm')).toEqual(['m/tuners']);
     expect(kitIdsOf(onRecord, 'other')).toEqual(['any/tuners']);
     const counted = [kit('tuners', 'any', 1), kit('tuners', 'm', 2), kit('knobs', 'm', 3)];
+    const of = (modelId: string) => ({ modelId, onRecord });
     const needs = [
       { kind: 'kit' as const, what: 'tuners' },
       { kind: 'program' as const, what: 'knobs' },
     ];
-    expect(kitsServing(needs, 'm', counted)).toEqual(['m/tuners']);
-    expect(kitsServing(needs, 'other', counted)).toEqual(['any/tuners']);
-    expect(kitsServing(undefined, 'm', counted)).toEqual([]);
+    expect(kitsServing(needs, of('m'), counted)).toEqual(['m/tuners']);
+    expect(kitsServing(needs, of('other'), counted)).toEqual(['any/tuners']);
+    expect(kitsServing(undefined, of('m'), counted)).toEqual([]);
+    // Its own kit is not counted: it takes none of those for every model.
+    expect(kitsServing(needs, of('n'), counted)).toEqual([]);
   });
   test('the scarcest says for how many there is enough', () => {
     const kits = [kit('tuners', 'm', 5), kit('knobs', 'm', 3), kit('strings', 'm', 9)];

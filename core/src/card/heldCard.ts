@@ -176,7 +176,11 @@ export class HeldCard {
         return this.batch.operationId === this.toldAt ? this.held.boxIds : NOT_ANSWERED;
       case KitsFor.name:
         return KitStock.name in this.held.rows
-          ? kitsServing(this.factory.operationAt(this.batch).needs, this.batch.modelId, this.rows.all(KitStock))
+          ? kitsServing(
+              this.factory.operationAt(this.batch).needs,
+              { modelId: this.batch.modelId, onRecord: this.factory.setUp.prerequisites },
+              this.rows.all(KitStock),
+            )
           : NOT_ANSWERED;
       case NextNumber.name:
         return this.provisional++;

@@ -63,7 +63,9 @@ export class WholeHistory {
 
   private kits(batchId: string): string[] {
     const batch = this.rows.find(Batch, batchId);
-    return batch ? kitsServing(this.factory.operationAt(batch).needs, batch.modelId, this.rows.all(KitStock)) : [];
+    if (!batch) return [];
+    const of = { modelId: batch.modelId, onRecord: this.factory.setUp.prerequisites };
+    return kitsServing(this.factory.operationAt(batch).needs, of, this.rows.all(KitStock));
   }
 
   private boxes(batchId: string): string[] {

@@ -11,7 +11,9 @@ export class KitsEvidence {
     sources.add(KitsFor, async ({ batchId }, { manager, factory }) => {
       const counted = await manager.find(KitStockEntity);
       const batch = counted.length === 0 ? null : await manager.findOneBy(BatchEntity, { id: batchId });
-      return batch ? kitsServing(factory.operationAt(batch).needs, batch.modelId, counted) : [];
+      if (!batch) return [];
+      const of = { modelId: batch.modelId, onRecord: factory.setUp.prerequisites };
+      return kitsServing(factory.operationAt(batch).needs, of, counted);
     });
   }
 }

@@ -186,8 +186,9 @@ export class BatchesQueries {
   /** The counted kits that work which is not begun will take. */
   private async kitsFor(batch: BatchEntity, { needs }: Operation, factory: FactoryNow): Promise<KitStock[]> {
     if (batch.status !== 'queued' || batch.redo || !needs?.some((need) => need.kind === 'kit')) return [];
-    const rows = await this.reader.read([rowsOf(KitStock, kitIdsOf(factory.setUp.prerequisites, batch.modelId))]);
-    const ids = new Set(kitsServing(needs, batch.modelId, rows.all(KitStock)));
+    const of = { modelId: batch.modelId, onRecord: factory.setUp.prerequisites };
+    const rows = await this.reader.read([rowsOf(KitStock, kitIdsOf(of.onRecord, of.modelId))]);
+    const ids = new Set(kitsServing(needs, of, rows.all(KitStock)));
     return rows.all(KitStock).filter((kit) => ids.has(kit.id));
   }
 

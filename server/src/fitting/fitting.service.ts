@@ -10,16 +10,21 @@ import {
   FitInstruments,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, Not } from 'typeorm';
+import { DataSource } from 'typeorm';
 import { MeasureEntity } from '../quality/measure.entity.ts';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { BatchLists } from '../batches/batches.lists.ts';
 import { BatchEntity, PieceEntity } from '../batches/batch.entity.ts';
+import { ask } from '../platform/database/prepared.ts';
 import { rowsWith } from '../platform/database/rows.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import type { FitDto, FittingSetView, FittingView } from './fitting.dto.ts';
+
+// The index of open work knows done from open by this very word.
+const STANDING_AT = `select b.id from unnest($1::text[], $2::text[]) as step (model_id, operation_id)
+  join batch b on b.model_id = step.model_id and b.operation_id = step.operation_id where b.status <> 'done'`;
 
 @Injectable()
 export class FittingService {
@@ -42,11 +47,15 @@ export class FittingService {
 
   private async readBench(): Promise<FittingView> {
     const factory = await this.factories.load();
-    const stations = benchesOf(factory);
-    // Sorted here: asked for in order, the database would walk through all that is open.
-    const rows = await this.database
-      .getRepository(BatchEntity)
-      .findBy({ status: 'queued', stationCode: In(stations), component: Not('instrument') });
+    const steps = fitStepsOf(factory);
+    const here = await ask<{ id: string }>(this.database, STANDING_AT, [steps.map((s) => s.modelId), steps.map((s) => s.operationId)]);
+    const standing = await rowsWith(
+      this.database,
+      BatchEntity,
+      'id',
+      here.map((row) => row.id),
+    );
+    const rows = standing.filter((b) => b.status === 'queued' && b.component !== 'instrument');
     const atFit = rows.filter((b) => factory.operationAt(b).kind === 'fit').sort((a, b) => a.number - b.number);
     const ids = atFit.map((b) => b.id);
     const pieces = await rowsWith(this.database, PieceEntity, 'batchId', ids, 'ordinal');
@@ -140,8 +149,10 @@ export class FittingService {
   }
 }
 
-/** Where any route has its bodies and necks fitted. */
-function benchesOf(factory: FactoryNow): string[] {
-  const fits = [...factory.setUp.routes.values()].flatMap((route) => route.operations.filter((o) => o.kind === 'fit'));
-  return [...new Set(fits.map((o) => o.stationCode))];
+/** The steps at which any route has bodies and necks fitted, each once. */
+function fitStepsOf(factory: FactoryNow): { modelId: string; operationId: string }[] {
+  const steps = [...factory.setUp.routes.values()].flatMap(({ modelId, operations }) =>
+    operations.flatMap((o) => (o.kind === 'fit' ? [{ modelId, operationId: o.id }] : [])),
+  );
+  return [...new Map(steps.map((step) => [`${step.modelId} ${step.operationId}`, step])).values()];
 }

@@ -76,7 +76,7 @@ function BeginAct({ card }: { card: Card }) {
     case 'work':
       return (
         <>
-          {(!batch.handOver || batch.accepted || batch.redo) && <WorkerAct card={card} act="start" />}
+          {(!batch.handOver || batch.accepted || batch.redo) && <WorkerAct key={card.kitShortage?.enoughFor} card={card} act="start" />}
           <HandOverAct card={card} />
         </>
       );

@@ -1,8 +1,11 @@
 import { ROWS_VERSION } from '@ample-crane/core';
+import { API_SHAPE } from './apiShape.gen.ts';
 import { dehydrate, hydrate, type DehydratedState, type Query, type QueryClient } from '@tanstack/react-query';
 
 // What a station needs when the network is gone: who is signed in, its queue, the cards in it.
 const KEPT = 'last seen';
+/** What an earlier program kept of answers, a later one does not read. */
+const VERSION = `${ROWS_VERSION} ${API_SHAPE}`;
 const KEPT_FOR_MS = 48 * 3_600_000;
 const KEPT_CARDS = 30;
 const SAVE_EVERY_MS = 2_000;
@@ -20,9 +23,9 @@ const isKept = (query: Query) => query.state.data !== undefined && (STATION_QUER
 /** Shows again what this device saw last, and keeps what it sees from now on. */
 export function keepOnDevice(queries: QueryClient, storage: KeptIn = localStorage): void {
   try {
-    const kept = JSON.parse(storage.getItem(KEPT) ?? 'null') as { version?: number; atMs: number; state: DehydratedState } | null;
+    const kept = JSON.parse(storage.getItem(KEPT) ?? 'null') as { version?: string; atMs: number; state: DehydratedState } | null;
     // What another version of the program kept, this one cannot judge by.
-    if (kept?.version === ROWS_VERSION && Date.now() - kept.atMs < KEPT_FOR_MS) {
+    if (kept?.version === VERSION && Date.now() - kept.atMs < KEPT_FOR_MS) {
       hydrate(queries, kept.state);
       // However young: what changed since was told to nobody.
       void queries.invalidateQueries({ refetchType: 'none' });
@@ -53,7 +56,7 @@ function save(queries: QueryClient, storage: KeptIn): void {
   );
   const state = dehydrate(queries, { shouldDehydrateQuery: (query) => isKept(query) && (!isCard(query) || cards.has(query)) });
   try {
-    storage.setItem(KEPT, JSON.stringify({ version: ROWS_VERSION, atMs: Date.now(), state }));
+    storage.setItem(KEPT, JSON.stringify({ version: VERSION, atMs: Date.now(), state }));
   } catch {
     // A full device keeps what it kept before: the entries that wait to be sent matter more.
     storage.removeItem(KEPT);

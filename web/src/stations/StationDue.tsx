@@ -137,7 +137,7 @@ function Acts({ card }: { card: Card }): ReactNode {
       if (batch.missing.length > 0) return <FindingList findings={batch.missing} />;
       return (
         <>
-          {(!batch.handOver || batch.accepted || batch.redo) && <WorkerAct card={card} act="start" />}
+          {(!batch.handOver || batch.accepted || batch.redo) && <WorkerAct key={card.kitShortage?.enoughFor} card={card} act="start" />}
           <HandOverAct card={card} />
         </>
       );
