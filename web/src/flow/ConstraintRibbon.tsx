@@ -10,7 +10,7 @@ const WIDTH = 900;
 
 /** Why the ribbon and the answer may name two stations. */
 const OTHER_QUESTION =
-  'Two questions, two answers: here, which station worked longest without a pause; above, what the work that came in leaves least hours for.';
+  'Two questions, two answers: here, which station worked longest without a pause; above, where the work that came in and what waits are most against the hours there are.';
 
 /** The shifting constraint: one row a station, drawn where it had the longest unbroken active period of all. */
 export function ConstraintRibbon({ flow }: { flow: View<'FlowView'> }) {
