@@ -224,7 +224,7 @@ test('a manager takes a lot of wood to shipped instruments', async ({ page }) =>
   await test.step('dispatch: each instrument into the ledger', async () => {
     await walkTo(page, 'Dispatch');
     const batchId = /B\d+$/.exec(instruments)?.[0] ?? '';
-    await expect(page.getByRole('textbox', { name: `Consignee of ${batchId}` })).toHaveValue('Lantern Street Music');
+    await expect(page.getByRole('combobox', { name: `Consignee of ${batchId}` })).toHaveValue('Lantern Street Music');
     const ship = page.getByRole('button', { name: /^Ship 26\d{3}WS/ });
     await expect(ship).toHaveCount(5);
     serial = ((await ship.first().innerText()) ?? '').replace('Ship ', '');
