@@ -1,13 +1,7 @@
-/** What can hurt somebody at work, and what is usually done about it. */
-export interface CautionNote {
-  /** as steps name it; it stays */
-  key: string;
-  /** shown where the work is logged; never in the way of it */
-  text: string;
-}
+import type { Noted } from './noted.ts';
 
-/** The register of cautions that a factory begins with and edits. */
-export const CAUTIONS: readonly CautionNote[] = [
+/** What can hurt at work and what is done about it, as a factory begins and edits it: shown where the work is logged, never in its way. */
+export const CAUTIONS: readonly Noted[] = [
   {
     key: 'cutting',
     text: 'Guard, vacuum or clamp proven before start; one trained person inside the marked area; no gloves or loose sleeves.',

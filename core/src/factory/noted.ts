@@ -1,4 +1,4 @@
-/** A line of a register: what is named by a key, in the factory's words. */
+/** A line of a register: what steps and the logbook name by a key that stays, in the factory's words. */
 export interface Noted {
   key: string;
   text: string;

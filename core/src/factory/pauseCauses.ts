@@ -1,13 +1,7 @@
-/** What work that is begun waits for. */
-export interface PauseCause {
-  /** as the logbook names it; it stays */
-  key: string;
-  /** as one says it */
-  text: string;
-}
+import type { Noted } from './noted.ts';
 
-/** The causes that a factory begins with and edits. */
-export const PAUSE_CAUSES: readonly PauseCause[] = [
+/** What work that is begun waits for, as a factory begins and edits it. */
+export const PAUSE_CAUSES: readonly Noted[] = [
   { key: 'material', text: 'waiting for material' },
   { key: 'person', text: 'waiting for a person' },
   { key: 'machine', text: 'waiting for a machine' },

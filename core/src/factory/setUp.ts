@@ -3,9 +3,8 @@ import type { CureLaw, SprayLimits } from '../climate/index.ts';
 import type { WorkWeek } from '../maths/index.ts';
 import type { Prerequisite, Route, Stage } from '../routing/index.ts';
 import type { ModelWood, WoodSettings } from '../timber/index.ts';
-import type { CautionNote } from './cautions.ts';
 import type { DefectKind } from './defects.ts';
-import type { PauseCause } from './pauseCauses.ts';
+import type { Noted } from './noted.ts';
 import type { Person } from './people.ts';
 
 /** What is made. */
@@ -68,8 +67,8 @@ export interface House extends WoodSettings {
   sprayLimits: SprayLimits;
   workWeek: WorkWeek;
   defects: readonly DefectKind[];
-  cautions: readonly CautionNote[];
-  pauseCauses: readonly PauseCause[];
+  cautions: readonly Noted[];
+  pauseCauses: readonly Noted[];
 }
 
 /** What a factory is, as it is set up at one time. */

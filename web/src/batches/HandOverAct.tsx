@@ -1,4 +1,4 @@
-import { DISPOSITIONS, type Disposition } from '@ample-crane/core';
+import { fatesIn, type Disposition } from '@ample-crane/core';
 import { Box, Button, Stack, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
@@ -54,9 +54,6 @@ interface RefusalFields {
 
 function RefuseForm({ card, onClose }: { card: Card; onClose: () => void }) {
   const { batch, inPass, originChoices, visits } = card;
-  const isBegun = batch.status === 'running' || batch.status === 'paused';
-  // Of what is being worked on, scrap is counted when it is done.
-  const fates = DISPOSITIONS.filter((d) => !isBegun || d === 'rework' || d === 'use as is');
   const done = originChoices.filter(
     (o) => o.id !== batch.operationId && visits.some((v) => v.operationId === o.id && v.finishedMs !== null),
   );
@@ -102,7 +99,7 @@ function RefuseForm({ card, onClose }: { card: Card; onClose: () => void }) {
           control={control}
           name="disposition"
           label="What becomes of it"
-          choices={fates.map((d) => [d, DISPOSITION_WORDS[d]])}
+          choices={fatesIn(batch.status).map((d) => [d, DISPOSITION_WORDS[d]])}
           sx={{ minWidth: 170 }}
         />
         {disposition === 'rework' && (

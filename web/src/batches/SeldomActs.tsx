@@ -1,3 +1,4 @@
+import { maySendBack } from '@ample-crane/core';
 import { Stack, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
@@ -10,9 +11,6 @@ import { FinishSomeForm, ScrapForm } from './PieceActs.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Card = View<'CardView'>;
-
-/** Found in the middle of work, or after it; before it is begun pieces are refused. */
-const SENT_BACK_FROM: ReadonlySet<string> = new Set(['running', 'paused', 'finished', 'dwelling']);
 
 /** What is not due but possible: another carrier, splitting, bringing together, taking the last entry back. */
 export function SeldomActs({ card }: { card: Card }) {
@@ -28,7 +26,7 @@ export function SeldomActs({ card }: { card: Card }) {
       {batch.status === 'running' && card.inPass.length > 1 && !batch.redo && (
         <Fold label="Some are ready…">{(close) => <FinishSomeForm card={card} onClose={close} />}</Fold>
       )}
-      {SENT_BACK_FROM.has(batch.status) && !batch.redo && <SendBack card={card} />}
+      {batch.status !== 'queued' && maySendBack(batch) && <SendBack card={card} />}
       {still && may('lead') && <Fold label="Scrap pieces…">{(close) => <ScrapForm card={card} onClose={close} />}</Fold>}
       {undo && <Fold label="Take the last entry back…">{(close) => <UndoForm card={card} undo={undo} onClose={close} />}</Fold>}
     </Stack>

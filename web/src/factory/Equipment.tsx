@@ -96,19 +96,8 @@ export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
   const setsOf = ({ kind, what, modelId }: View<'PrerequisiteView'>) =>
     kind === 'kit' ? (kits.data?.find((k) => k.id === kitIdOf(modelId ?? ANY_MODEL, what))?.sets ?? null) : null;
   const columns: GridColDef<View<'PrerequisiteView'>>[] = [
-    { field: 'kind', headerName: 'Kind', width: 100 },
-    { field: 'what', headerName: 'Which', flex: 1, minWidth: 220 },
-    {
-      field: 'modelId',
-      headerName: 'For',
-      width: 150,
-      valueFormatter: (value: string | null) =>
-        value === null ? 'every model' : (setup.models.find((m) => m.id === value)?.name ?? value),
-    },
-    { field: 'revision', headerName: 'Revision', width: 90 },
-    { field: 'state', headerName: 'State', width: 110, valueFormatter: (value: string) => (value === 'draft' ? 'not there yet' : value) },
-    { field: 'note', headerName: 'Note', flex: 1, minWidth: 200 },
-    { field: 'sets', headerName: 'Sets ready', type: 'number', width: 100, valueGetter: (_, row) => setsOf(row) },
+    { field: 'kind', headerName: 'Kind', width: 90 },
+    { field: 'what', headerName: 'Which', flex: 1, minWidth: 170 },
     {
       field: 'count',
       headerName: '',
@@ -130,6 +119,17 @@ export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
           </Button>
         ),
     },
+    { field: 'sets', headerName: 'Sets ready', type: 'number', width: 100, valueGetter: (_, row) => setsOf(row) },
+    {
+      field: 'modelId',
+      headerName: 'For',
+      width: 150,
+      valueFormatter: (value: string | null) =>
+        value === null ? 'every model' : (setup.models.find((m) => m.id === value)?.name ?? value),
+    },
+    { field: 'revision', headerName: 'Revision', width: 90 },
+    { field: 'state', headerName: 'State', width: 110, valueFormatter: (value: string) => (value === 'draft' ? 'not there yet' : value) },
+    { field: 'note', headerName: 'Note', flex: 1, minWidth: 200 },
   ];
   return (
     <>

@@ -1,4 +1,4 @@
-import { formatWork } from '@ample-crane/core';
+import { formatWork, maySendBack } from '@ample-crane/core';
 import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
@@ -148,14 +148,14 @@ function Acts({ card }: { card: Card }): ReactNode {
           {card.characteristics.length > 0 && <MeasuresForm card={card} />}
           <FinishForm key={`${batch.operationId}/${batch.pass}`} card={card} act="finish" folded />
           <PauseByCause card={card} />
-          {!batch.redo && <SendBack card={card} />}
+          {maySendBack(batch) && <SendBack card={card} />}
         </>
       );
     case 'paused':
       return (
         <>
           <WorkerAct card={card} act="resume" />
-          {!batch.redo && <SendBack card={card} />}
+          {maySendBack(batch) && <SendBack card={card} />}
         </>
       );
     case 'dwelling':
@@ -163,7 +163,7 @@ function Acts({ card }: { card: Card }): ReactNode {
       return (
         <>
           <MoveOn card={card} />
-          {!batch.redo && <SendBack card={card} />}
+          {maySendBack(batch) && <SendBack card={card} />}
         </>
       );
     default:

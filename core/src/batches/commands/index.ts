@@ -26,6 +26,7 @@ import { UndoEntry } from './undoEntry.ts';
 
 export { AtStep, NAMING_ROLE, OVERRIDE_ROLE, SeenAtStep } from './onBatch.ts';
 export type { StartBatchRequest } from './startBatch.ts';
+export { fatesIn, maySendBack } from './refuseWork.ts';
 export { mayShareJob } from './startWork.ts';
 export {
   AcceptBatch,

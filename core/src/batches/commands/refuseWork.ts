@@ -1,9 +1,9 @@
 import { refuse, wrongInput } from '../../ledger/index.ts';
 import { pathFrom } from '../../routing/index.ts';
-import { batchIdOf, type BatchStatus } from '../batch.ts';
+import { batchIdOf, type Batch, type BatchStatus } from '../batch.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
-import type { Disposition, PieceDefect, Refusal } from '../outcome.ts';
+import { DISPOSITIONS, type Disposition, type PieceDefect, type Refusal } from '../outcome.ts';
 import { namedObjection } from '../pieces.ts';
 import { onBatch, type AtStep } from './onBatch.ts';
 
@@ -12,6 +12,14 @@ type RefusedPiece = PieceDefect & { disposition: Disposition; toOperationId: str
 /** While nobody has finished with them they go back or stay: what is scrap, or to be looked at, is counted when the work is done. */
 const BEGUN: ReadonlySet<BatchStatus> = new Set(['running', 'paused']);
 const FOUND_IN: ReadonlySet<BatchStatus> = new Set(['queued', 'finished', 'dwelling', ...BEGUN]);
+
+/** Whether pieces can be sent back from where a batch is found; before it is begun they are refused. */
+export const maySendBack = ({ status, redo }: Pick<Batch, 'status' | 'redo'>): boolean =>
+  FOUND_IN.has(status) && !(BEGUN.has(status) && redo);
+
+/** What can become of pieces in which something is found wrong, where a batch stands so. */
+export const fatesIn = (status: BatchStatus): readonly Disposition[] =>
+  DISPOSITIONS.filter((fate) => !BEGUN.has(status) || fate === 'rework' || fate === 'use as is');
 
 /** Pieces are sent back from where it is found, by the next station or in the middle of work, or taken with a fault on record. */
 export const RefuseWork = onBatch('refuse work')<{ pieces: readonly RefusedPiece[] }>({
@@ -45,7 +53,7 @@ export const RefuseWork = onBatch('refuse work')<{ pieces: readonly RefusedPiece
 function begunObjection(pieces: readonly RefusedPiece[], { batch, operation }: AtStep) {
   if (!BEGUN.has(batch.status)) return undefined;
   if (batch.redo) return refuse('What came back is finished together: count it then');
-  return pieces.some((p) => p.disposition === 'scrap' || p.disposition === 'hold')
+  return pieces.some((p) => !fatesIn(batch.status).includes(p.disposition))
     ? wrongInput('pieces', `${operation.name} is ${batch.status}: count scrap, or hold it apart, when it is finished`)
     : undefined;
 }

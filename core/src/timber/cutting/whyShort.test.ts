@@ -33,7 +33,7 @@ describe('what keeps blanks off the boards', () => {
     const [short] = whyShort(plan.boards, boards, [body], boardsFor(boards, [body], DEFAULT_CUTTING));
     expect(short).toMatchObject({ blankId: 'body', missing: 4 });
     expect(short && shortfallInWords(short)).toBe(
-      '4 of body find no place: 1 board is too thin for it, 1 board is too short, 1 board is too narrow, 1 board is spoilt for it by faults, 1 board is full',
+      '4 of body find no place: 1 board is too thin for it, 1 board is too short, 1 board is too narrow, 1 board is spoilt for it by faults, 1 could give one, laid otherwise',
     );
     expect(short && shortfallInWords({ ...short, missing: 1, tooThin: 0, tooShort: 0, tooNarrow: 0, faulty: 0, roomy: 0 })).toBe(
       '1 of body finds no place: there are no boards',

@@ -8,7 +8,7 @@ export interface BoardsFor {
   tooShort: number;
   tooNarrow: number;
   faulty: number;
-  /** could give one: where none lies there, they hold other blanks or as many as go on them */
+  /** could give one, or one more, were they laid otherwise */
   roomy: number;
 }
 
@@ -20,11 +20,15 @@ export interface Shortfall extends BoardsFor {
 
 /** What each board could give of each blank that is wanted, whatever lies on it now. */
 export function boardsFor(boards: readonly Board[], wanted: readonly WantedBlank[], settings: CuttingSettings): Map<string, BoardsFor> {
+  // Many orders ask for the same size: each is tried once.
+  const bySize = new Map<string, BoardsFor>();
   return new Map(
     wanted.map((want) => {
-      const of = { tooThin: 0, tooShort: 0, tooNarrow: 0, faulty: 0, roomy: 0 };
-      for (const board of boards) of[keptOff(board, want, settings)]++;
-      return [want.id, of];
+      const { lengthMm, widthMm, thicknessMm, leavesEach, anyGrain } = want;
+      const size = [lengthMm, widthMm, thicknessMm, leavesEach, anyGrain].join();
+      const known = bySize.get(size) ?? countBoards(boards, want, settings);
+      bySize.set(size, known);
+      return [want.id, known];
     }),
   );
 }
@@ -44,6 +48,12 @@ export function whyShort(
   });
 }
 
+function countBoards(boards: readonly Board[], want: WantedBlank, settings: CuttingSettings): BoardsFor {
+  const of = { tooThin: 0, tooShort: 0, tooNarrow: 0, faulty: 0, roomy: 0 };
+  for (const board of boards) of[keptOff(board, want, settings)]++;
+  return of;
+}
+
 function keptOff(board: Board, want: WantedBlank, settings: CuttingSettings): 'tooThin' | 'tooShort' | 'tooNarrow' | 'faulty' | 'roomy' {
   if (piecesOf(board, want, settings) === 0) return 'tooThin';
   const long = board.lengthMm - 2 * settings.endTrimMm;
@@ -55,17 +65,19 @@ function keptOff(board: Board, want: WantedBlank, settings: CuttingSettings): 't
   return (alone.got.get(want.id) ?? 0) > 0 ? 'roomy' : 'faulty';
 }
 
-/** A shortfall as one says it: "33 of Millrace body find no place: 4 boards are too thin for it, 8 are full." */
+/** A shortfall as one says it: "33 of Millrace body find no place: 4 boards are too thin for it, 8 could give one, laid otherwise." */
 export function shortfallInWords({ blankId, missing, tooThin, tooShort, tooNarrow, faulty, roomy }: Shortfall): string {
   const reasons = [
     [tooThin, 'too thin for it'],
     [tooShort, 'too short'],
     [tooNarrow, 'too narrow'],
     [faulty, 'spoilt for it by faults'],
-    [roomy, 'full'],
+    [roomy, null],
   ] as const;
   const told = reasons
     .filter(([boards]) => boards > 0)
-    .map(([boards, why]) => `${boards} ${boards === 1 ? 'board is' : 'boards are'} ${why}`);
+    .map(([boards, why]) =>
+      why === null ? `${boards} could give one, laid otherwise` : `${boards} ${boards === 1 ? 'board is' : 'boards are'} ${why}`,
+    );
   return `${missing} of ${blankId} ${missing === 1 ? 'finds' : 'find'} no place: ${told.length === 0 ? 'there are no boards' : told.join(', ')}`;
 }

@@ -8,7 +8,6 @@ import {
   MOVEMENT_LIMITS,
   PAUSE_CAUSES,
   SPECIES,
-  type CautionNote,
   type CuttingSettings,
   type DefectKind,
   type KilnSchedule,
@@ -16,7 +15,7 @@ import {
   type MoistureException,
   type MovementLimit,
   type MoistureGateSettings,
-  type PauseCause,
+  type Noted,
   type SerialPattern,
   type Species,
   type SprayLimits,
@@ -39,8 +38,8 @@ export interface Settings {
   moistureExceptions: MoistureException[];
   species: readonly Species[];
   defects: readonly DefectKind[];
-  cautions: readonly CautionNote[];
-  pauseCauses: readonly PauseCause[];
+  cautions: readonly Noted[];
+  pauseCauses: readonly Noted[];
   /** whom instruments are usually sent to */
   consignees: readonly Consignee[];
   kilnSchedules: KilnSchedule[];
