@@ -60,7 +60,10 @@ async function benchCrowd({ call, change, questions }) {
     }
   })();
   for (const [name, path] of Object.entries(questions)) {
-    const p95 = quantile(await crowd((client, i) => call(path(client * EACH + i)), { clients: CLIENTS, each: EACH }), 0.95);
+    const act = (client, i) => call(path(client * EACH + i));
+    // As in the bench of the API, a round goes before: what it takes to open everybody's connections is not told.
+    await crowd(act, { clients: CLIENTS, each: 1 });
+    const p95 = quantile(await crowd(act, { clients: CLIENTS, each: EACH }), 0.95);
     line(`  ${name}, p95 of ${CLIENTS} clients`, `${p95.toFixed(0)} ms`, `${P95_MS} ms`, p95 <= P95_MS);
   }
   busy = false;

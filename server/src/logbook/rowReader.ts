@@ -2,7 +2,7 @@ import { AskSet, Rows, type Ask, type RowKind } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { poolOf } from '../platform/database/pool.ts';
-import { selectRows } from '../platform/database/rows.ts';
+import { selectEach } from '../platform/database/rows.ts';
 import { RowTables } from '../platform/database/tables.ts';
 
 /**
@@ -18,15 +18,20 @@ export class RowReader {
 
   /** The rows asked for, each kind in the order of its keys; beside others that were read before. */
   async read(asks: readonly Ask[], rows = new Rows()): Promise<Rows> {
-    const source = { database: this.database, client: poolOf(this.database) };
-    await Promise.all(
-      new AskSet(asks).all.map(async ({ kind, field, values }) => {
-        const unknown = field === kind.key ? values.filter((key) => !rows.find(kind, key)) : values;
-        const found = await selectRows(source, this.tables.entityOf(kind), field, unknown, { order: kind.key });
-        // Only rows that are not there yet: reading twice doubles nothing.
-        for (const row of found) if (!rows.find(kind, kind.keyOf(row as never))) rows.load(kind, row as never);
-      }),
-    );
+    const wanted = new AskSet(asks).all
+      .map(({ kind, field, values }) => ({
+        kind,
+        entity: this.tables.entityOf(kind),
+        property: field,
+        values: field === kind.key ? values.filter((key) => !rows.find(kind, key)) : values,
+        order: kind.key,
+      }))
+      .filter(({ values }) => values.length > 0);
+    const found = await selectEach({ database: this.database, client: poolOf(this.database) }, wanted);
+    // Only rows that are not there yet: reading twice doubles nothing.
+    wanted.forEach(({ kind }, i) => {
+      for (const row of found[i] ?? []) if (!rows.find(kind, kind.keyOf(row as never))) rows.load(kind, row as never);
+    });
     return rows;
   }
 

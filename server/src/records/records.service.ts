@@ -13,6 +13,7 @@ import { notFound } from '../platform/problems/problems.ts';
 import { History } from '../batches/history.view.ts';
 import { BatchEntity, DefectEntity, PieceEntity, VisitEntity } from '../batches/batch.entity.ts';
 import { OverrideEntity } from '../routing/override.entity.ts';
+import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { BlankEntity, LotEntity, ReadingEntity, ReadingSessionEntity } from '../timber/timber.entity.ts';
 import type { InstrumentView, PartView, RecordView } from './records.dto.ts';
@@ -39,11 +40,16 @@ const INSTRUMENTS: Listing = {
 
 @Injectable()
 export class RecordsService {
+  private readonly shelf: Shelf<Made>;
+
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
     private readonly reader: RowReader,
-  ) {}
+    snapshots: Snapshots,
+  ) {
+    this.shelf = snapshots.shelf('the floor');
+  }
 
   /** Instruments by the page, the latest fitted first. */
   async list({ text, state, modelId, ...asked }: InstrumentFilter): Promise<Page<InstrumentView>> {
@@ -63,6 +69,15 @@ export class RecordsService {
 
   /** All that is known of one instrument, back to its lots and their readings. */
   async record(serial: string): Promise<RecordView> {
+    const { pieces, visitsOf, ...made } = await this.shelf.of(serial, () => this.readMade(serial));
+    const factory = await this.factories.load();
+    const wood = await this.readWood(pieces);
+    const parts = pieces.map((piece) => toPart(piece, wood, visitsOf(piece), factory));
+    return { ...made, parts: parts.sort((a, b) => a.component.localeCompare(b.component)) };
+  }
+
+  /** What was done to it on the floor. */
+  private async readMade(serial: string): Promise<Made> {
     const [instrument] = await rowsWith(this.database, InstrumentEntity, 'serial', [serial]);
     if (!instrument) throw notFound('instrument', serial);
     const factory = await this.factories.load();
@@ -75,10 +90,8 @@ export class RecordsService {
     const known = new Rows();
     known.load(Instrument, instrument);
     for (const piece of together) known.load(Piece, piece);
-    const lotIds = [...new Set(pieces.flatMap((p) => p.lotId ?? []))];
-    const blankIds = pieces.flatMap((p) => p.blankId ?? []);
     const own = { property: 'serial', value: serial } as const;
-    const [read, film] = await Promise.all([
+    const [{ batches, visits, measures, defects, overrides, log }, film] = await Promise.all([
       rowsTogether(this.database, {
         batches: { entity: BatchEntity, property: 'id', values: batchIds },
         visits: { entity: VisitEntity, property: 'batchId', values: batchIds, order: 'arrivedMs' },
@@ -86,24 +99,19 @@ export class RecordsService {
         defects: { entity: DefectEntity, property: 'pieceId', values: allIds, order: 'atMs' },
         overrides: { entity: OverrideEntity, property: 'batchId', values: batchIds, order: 'atMs' },
         log: { entity: LogbookEntity, property: 'batchId', values: batchIds, order: 'id', notOfAnother: own },
-        lots: { entity: LotEntity, property: 'id', values: lotIds },
-        blanks: { entity: BlankEntity, property: 'id', values: blankIds },
-        sessions: { entity: ReadingSessionEntity, property: 'lotId', values: lotIds, order: 'atMs' },
       }),
       filmOn(this.reader, whole ? [whole] : pieces, known),
     ]);
-    const { batches, visits, measures, defects, overrides, log } = read;
-    const wood = await this.readAtRelease(read);
     const routeId = batches.find((b) => b.id === instrument.batchId)?.routeId ?? '';
     const history = new History(factory, routeId);
     const visitsOf = (piece: PieceEntity) => visits.filter((v) => wasThere(piece, v)).map((v) => history.visit(v));
-    const parts = pieces.map((piece) => toPart(piece, wood, visitsOf(piece), factory));
     return {
+      pieces,
+      visitsOf,
       instrument: toView(instrument, factory),
       construction: factory.setUp.models.get(instrument.modelId)?.construction ?? '',
       clearanceMm: instrument.clearanceMm,
       shipper: instrument.shipper,
-      parts: parts.sort((a, b) => a.component.localeCompare(b.component)),
       visits: whole ? visitsOf(whole) : [],
       coats: film.coats.map((c) => history.coat(c)),
       build: history.build(film),
@@ -114,13 +122,23 @@ export class RecordsService {
     };
   }
 
-  /** What was read of lots last before they were released. */
-  private async readAtRelease({ lots, blanks, sessions }: Pick<Wood, 'lots' | 'blanks' | 'sessions'>): Promise<Wood> {
+  /** The wood of some pieces, and what was read of it last before it was released. */
+  private async readWood(pieces: readonly PieceEntity[]): Promise<Wood> {
+    const lotIds = [...new Set(pieces.flatMap((p) => p.lotId ?? []))];
+    const wood = await rowsTogether(this.database, {
+      lots: { entity: LotEntity, property: 'id', values: lotIds },
+      blanks: { entity: BlankEntity, property: 'id', values: pieces.flatMap((p) => p.blankId ?? []) },
+      sessions: { entity: ReadingSessionEntity, property: 'lotId', values: lotIds, order: 'atMs' },
+    });
+    const { lots, sessions } = wood;
     const atRelease = lots.flatMap((lot) => sessions.filter((s) => s.lotId === lot.id && s.atMs <= (lot.releasedMs ?? 0)).at(-1) ?? []);
     const sessionIds = atRelease.map((s) => s.id);
-    return { lots, blanks, sessions, atRelease, readings: await rowsWith(this.database, ReadingEntity, 'sessionId', sessionIds, 'seq') };
+    return { ...wood, atRelease, readings: await rowsWith(this.database, ReadingEntity, 'sessionId', sessionIds, 'seq') };
   }
 }
+
+/** A record but for its wood, of which more may come to be known while nothing changes on the floor. */
+type Made = Omit<RecordView, 'parts'> & { pieces: readonly PieceEntity[]; visitsOf: (piece: PieceEntity) => PartView['visits'] };
 
 interface Wood {
   lots: readonly LotEntity[];

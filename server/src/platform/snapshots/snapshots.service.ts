@@ -4,6 +4,7 @@ import { LRUCache } from 'lru-cache';
 import { DataSource } from 'typeorm';
 import { ask } from '../database/prepared.ts';
 import { Clock } from '../clock/clock.ts';
+import { Together } from './together.ts';
 
 /** Findings speak of minutes; an answer older than this is worked out again though nothing was logged. */
 const SLOT_MS = 10_000;
@@ -47,6 +48,8 @@ export class Shelf<T> {
  */
 @Injectable()
 export class Snapshots {
+  private readonly positions = new Map<string, Together<{ last: string; sum: string }[]>>();
+
   constructor(
     private readonly database: DataSource,
     private readonly clock: Clock,
@@ -59,7 +62,9 @@ export class Snapshots {
 
   private async position({ sql, ages }: (typeof POSITION)[keyof typeof POSITION]): Promise<string> {
     const slot = ages ? Math.floor(this.clock.nowMs() / SLOT_MS) : 0;
-    const rows = await ask<{ last: string; sum: string }>(this.database, sql, [LATE_ENTRIES]);
+    const position = this.positions.get(sql) ?? new Together(() => ask<{ last: string; sum: string }>(this.database, sql, [LATE_ENTRIES]));
+    this.positions.set(sql, position);
+    const rows = await position.ask();
     return `${slot}/${rows[0]?.last ?? ''}/${rows[0]?.sum ?? ''}`;
   }
 }
