@@ -32,6 +32,7 @@ const SCREENS = [
   ['Bench sums', '/sums/movement'],
   ['Rough mill', '/rough-mill'],
   ['Machining', '/machining'],
+  ['Dimensions', '/machining/dimensions'],
   ['Necks', '/necks'],
   ['Bodies', '/bodies'],
   ['Fitting', '/fitting'],

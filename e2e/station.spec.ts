@@ -22,7 +22,7 @@ interface Card {
   coatPlan: { coats: number } | null;
   coatsThisVisit: number;
   characteristics: { name: string; unit: string; target: number }[];
-  unmeasured: string[];
+  unmeasured: { name: string }[];
   inPass: string[];
   log: { kind: string }[];
 }

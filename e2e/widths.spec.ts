@@ -11,11 +11,23 @@ async function addresses(page: Page): Promise<string[]> {
   const route = routes[0]?.id ?? '';
   return [
     ...['/', '/floor', '/flow', '/orders', '/records', `/records/${record?.serial ?? ''}`],
-    ...['/setup', '/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
+    ...['', '?tab=Programs+and+kits', '?tab=Models', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map((tab) => `/setup${tab}`),
+    ...['/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
     ...['/stations', '/station/FN2', '/carriers/R01', `/batches/${batch?.id ?? ''}`, '/sums'],
     ...['', '/walk', '/air', '/stock', '/cutting'].map((part) => `/wood-room${part}`),
     `/lots/${lots[0]?.id ?? ''}`,
-    ...['rough-mill', 'machining', 'necks', 'bodies', 'fitting', 'finishing', 'assembly', 'final-rest', 'dispatch'].map((s) => `/${s}`),
+    ...[
+      'rough-mill',
+      'machining',
+      'machining/dimensions',
+      'necks',
+      'bodies',
+      'fitting',
+      'finishing',
+      'assembly',
+      'final-rest',
+      'dispatch',
+    ].map((s) => `/${s}`),
   ];
 }
 

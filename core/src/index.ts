@@ -11,6 +11,7 @@ export * from './flow/index.ts';
 export * from './ledger/index.ts';
 export * from './ledger.ts';
 export * from './rowsVersion.ts';
+export * from './machining/index.ts';
 export * from './maths/index.ts';
 export * from './orders/index.ts';
 export * from './planning/index.ts';

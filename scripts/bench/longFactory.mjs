@@ -43,7 +43,7 @@ export async function closeCopies() {
   const owner = await ownerDataSource().initialize();
   try {
     for (const sql of [
-      `update batch set status = 'done', ended_at = coalesce(ended_at, since_at), job_id = null where number >= ${FIRST_COPY} and status <> 'done'`,
+      `update batch set status = 'done', held_status = null, hold_reason = null, ended_at = coalesce(ended_at, since_at), job_id = null where number >= ${FIRST_COPY} and status <> 'done'`,
       `update lot set state = 'used up', left_m3 = 0 where number >= ${FIRST_COPY} and state <> 'used up'`,
       `update customer_order set shipped = quantity where number >= ${FIRST_COPY}`,
       `update instrument set state = 'scrapped' where state = 'in work' and length(split_part(batch_id, 'B', 2)) > 6`,

@@ -11,7 +11,7 @@ const FLOORS = {
     ['factory'],
     ['assembly'],
     ['batches'],
-    ['finishing', 'quality', 'dispatch'],
+    ['finishing', 'quality', 'dispatch', 'machining'],
     ['fitting'],
     ['card', 'flow'],
     ['planning'],

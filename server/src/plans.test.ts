@@ -20,6 +20,7 @@ const SET_UP = [
   'account',
   'bench_credential',
   'carrier',
+  'dimension',
   'material',
   'model',
   'person',
@@ -121,6 +122,10 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/stock/orders/{id}': [`/stock/orders/${order}`, 'orders', 'wood'],
     '/api/pictures/{id}': [`/pictures/${await first('select id from picture')}`],
     '/api/factory': ['/factory'],
+    '/api/dimensions': ['/dimensions'],
+    '/api/dimensions/chart': [
+      `/dimensions/chart?size=200&id=${encodeURIComponent(await first('select id from dimension order by count desc'))}`,
+    ],
     '/api/kits': ['/kits'],
     '/api/setup': ['/setup'],
     '/api/zones': ['/zones'],

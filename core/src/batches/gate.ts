@@ -1,10 +1,10 @@
 import { kitIdsOf, SetsOf, shortOf } from '../assembly/index.ts';
 import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding } from '../ledger/index.ts';
 import type { Factory } from '../factory/index.ts';
-import { AirNow, evaluateGate, needsOf, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
+import { AirNow, evaluateGate, looksAt, needsOf, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
 import { DAY_MS } from '../units/index.ts';
 import type { Batch } from './batch.ts';
-import { LastCoats, MeasuresOf } from './evidence.ts';
+import { ControlOf, LastCoats, MeasuresOf } from './evidence.ts';
 
 const FORTNIGHT_MS = 14 * DAY_MS;
 
@@ -17,6 +17,7 @@ export function gateAsks(batch: Batch, operation: Operation, factory: Factory, n
     ...(needs.has('air') ? [asked(AirNow, { zoneId })] : []),
     ...(needs.has('lastCoats') ? [asked(LastCoats, { batchId: batch.id })] : []),
     ...(needs.has('shortParts') ? [setsAsked(batch, factory)] : []),
+    ...(needs.has('control') ? [asked(ControlOf, controlFor(batch, operation, factory))] : []),
     ...(needs.has('measures') || needs.has('courses') ? [asked(MeasuresOf, { batchId: batch.id })] : []),
   ];
 }
@@ -30,6 +31,7 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
   const temperatures = answers.to(Temperatures, temperaturesFor(batch, zoneId, nowMs));
   const air = answers.to(AirNow, { zoneId });
   const lastCoats = answers.to(LastCoats, { batchId: batch.id });
+  const control = answers.to(ControlOf, controlFor(batch, factory.operationAt(batch), factory));
   const measures = answers.to(MeasuresOf, { batchId: batch.id });
   const kitIds = kitIdsOf(factory.setUp.prerequisites, batch.modelId);
   const sets = kitIds.length === 0 ? [] : answers.to(SetsOf, { kitIds });
@@ -41,8 +43,21 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
     ...(temperatures === NOT_ANSWERED ? {} : { temperatures }),
     ...(air === NOT_ANSWERED ? {} : { air }),
     ...(lastCoats === NOT_ANSWERED ? {} : { lastCoats }),
+    ...(control === NOT_ANSWERED ? {} : control),
     ...(measures === NOT_ANSWERED ? {} : measures),
   };
+}
+
+/** The characteristics that a step's gate looks at, wherever the batch's route measures them. */
+function controlFor({ modelId, routeId, facts }: Batch, { gate }: Operation, factory: Factory) {
+  const wanted = new Set(gate.flatMap(looksAt).map((l) => l.characteristic));
+  if (wanted.size === 0) return { modelId, measured: [] };
+  const measured = factory
+    .routeOf({ routeId, facts })
+    .operations.flatMap(({ id, characteristics = [] }) =>
+      characteristics.flatMap((c) => (wanted.has(c.id) ? [{ operationId: id, characteristicId: c.id }] : [])),
+    );
+  return { modelId, measured };
 }
 
 /** The findings of the gate that a batch must pass to leave its step. */

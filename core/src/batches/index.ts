@@ -14,5 +14,7 @@ export * from './outcome.ts';
 export type { Undoable } from './entries/undoable.ts';
 export type { SettingNoted, SettingSaid } from './settings.ts';
 export { isWaiting, WaitingAt, waitsAheadAt } from './waiting.ts';
+export type { BatchHeld } from './entries/batchHeld.ts';
+export type { WorkPaused } from './entries/workPaused.ts';
 export { goneOn, sameOrder } from './entries/goneOn.ts';
 export { arrive, changeBatch, newBatch } from './entries/rows.ts';

@@ -107,9 +107,10 @@ describe('a card without network', () => {
     expect(card.coats).toBe(1);
     expect(coat(20)[0]).toMatch(/15 min/);
     expect(coat(40)).toEqual(['coat.logged']);
-    expect(card.unmeasured).toEqual([`${id}-01`, `${id}-02`]);
+    const pieceIds = [`${id}-01`, `${id}-02`];
+    expect(card.unmeasured).toEqual([{ characteristicId: 'width', name: 'Width', taken: 0, wanted: 2, pieceIds }]);
     expect(give(card, finish, at(45))).toEqual([`Not measured yet: ${id}-01, ${id}-02`]);
-    const measures = card.unmeasured.map((pieceId) => ({ pieceId, characteristicId: 'width', value: 2.1 }));
+    const measures = pieceIds.map((pieceId) => ({ pieceId, characteristicId: 'width', value: 2.1 }));
     expect(said(card.give(TakeMeasures, { batchId: id, measures }, { atMs: at(46), by: ANN }))).toEqual(['measures.taken']);
     expect(card.unmeasured).toEqual([]);
     expect(give(card, finish, at(47))).toEqual(['work.finished', 'batch.moved']);

@@ -27,6 +27,7 @@ import {
   Temperatures,
   UnmeasuredOf,
   type OffMeasure,
+  type Unmeasured,
 } from '../routing/index.ts';
 import type { TemperatureSample } from '../climate/index.ts';
 import { HOUR_MS } from '../units/index.ts';
@@ -135,11 +136,11 @@ export class HeldCard {
     return laid === NOT_ANSWERED ? 0 : coatsOnAll(laid);
   }
 
-  /** Pieces of the pass that lack a measure its step asks for. */
-  get unmeasured(): readonly string[] {
+  /** What the pass lacks of the measures its step asks for. */
+  get unmeasured(): readonly Unmeasured[] {
     const about = { batchId: this.held.batchId };
-    const pieces = this.answered([asked(UnmeasuredOf, about)], this.held.atMs).to(UnmeasuredOf, about);
-    return pieces === NOT_ANSWERED ? [] : pieces;
+    const left = this.answered([asked(UnmeasuredOf, about)], this.held.atMs).to(UnmeasuredOf, about);
+    return left === NOT_ANSWERED ? [] : left;
   }
 
   /** Measures of the pass that lie out of band. */

@@ -8,6 +8,7 @@ import {
   startedComponents,
   RouteBook,
   waysOf,
+  type Characteristic,
   type Component,
   type Operation,
   type Prerequisite,
@@ -87,6 +88,26 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
       if (found) return found;
     }
     return { name: operationId };
+  }
+
+  /** A step of a model, and a characteristic of it, as the latest of its versions that knows it says; undefined where none does. */
+  stepOf(modelId: string, operationId: string): Operation | undefined {
+    return this.latestOf(modelId, (route) => route.operations.find((o) => o.id === operationId));
+  }
+
+  characteristicOf(modelId: string, operationId: string, characteristicId: string): Characteristic | undefined {
+    return this.latestOf(modelId, ({ operations }) =>
+      operations.find((o) => o.id === operationId)?.characteristics?.find((c) => c.id === characteristicId),
+    );
+  }
+
+  private latestOf<Found>(modelId: string, find: (route: Route) => Found | undefined): Found | undefined {
+    const versions = [...this.setUp.routes.values()].filter((route) => route.modelId === modelId).sort((a, b) => b.version - a.version);
+    for (const route of versions) {
+      const found = find(route);
+      if (found !== undefined) return found;
+    }
+    return undefined;
   }
 
   /** Its working time over a stretch. */

@@ -2,6 +2,7 @@ export * from './alike.ts';
 export * from './approach.ts';
 export * from './assignment.ts';
 export * from './calendar.ts';
+export * from './distributions.ts';
 export * from './groupBy.ts';
 export * from './interval.ts';
 export * from './longestRising.ts';

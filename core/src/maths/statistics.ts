@@ -1,14 +1,52 @@
-import { deviation, mean as meanOf, quantile as quantileOf } from 'd3-array';
+import { fsum, quantile as quantileOf } from 'd3-array';
 
-/** Arithmetic mean. @throws RangeError on an empty list */
+/** Arithmetic mean, of a sum that loses no digit. @throws RangeError on an empty list */
 export function mean(values: readonly number[]): number {
-  const found = meanOf(values);
-  if (found === undefined) throw new RangeError('The mean of nothing is not defined');
-  return found;
+  if (values.length === 0) throw new RangeError('The mean of nothing is not defined');
+  return fsum(values) / values.length;
+}
+
+/** Decimals that a typed value may have and still be reckoned with as it was typed. */
+const MOST_DECIMALS = 6;
+
+/**
+ * Values as they were typed: 299.85 is no double, 29985 hundredths are. What was not typed with few decimals stays as it is.
+ *
+ * @returns whole numbers, and how many of them make one
+ */
+function asTyped(values: readonly number[]): { whole: readonly number[]; perUnit: number } {
+  for (let perUnit = 1; perUnit <= 10 ** MOST_DECIMALS; perUnit *= 10) {
+    const whole = values.map((value) => Math.round(value * perUnit));
+    if (whole.every((n, i) => Number.isSafeInteger(n) && n / perUnit === values[i])) return { whole, perUnit };
+  }
+  return { whole: values, perUnit: 1 };
+}
+
+/**
+ * Sum of squared deviations from the mean, in two passes; what rounding the mean left over is taken off again.
+ *
+ * @returns 0 for fewer than two values
+ * @source Chan, Golub & LeVeque, "Algorithms for computing the sample variance", The American Statistician 37(3), 1983
+ */
+export function squaredDeviations(values: readonly number[]): number {
+  if (values.length < 2) return 0;
+  const { whole, perUnit } = asTyped(values);
+  const middle = whole === values ? mean(values) : Math.round(mean(whole));
+  const off = whole.map((value) => value - middle);
+  return (fsum(off.map((d) => d * d)) - fsum(off) ** 2 / values.length) / perUnit ** 2;
 }
 
 /** Sample standard deviation (n − 1); 0 for fewer than two values. */
-export const standardDeviation = (values: readonly number[]): number => deviation(values) ?? 0;
+export const standardDeviation = (values: readonly number[]): number =>
+  values.length < 2 ? 0 : Math.sqrt(squaredDeviations(values) / (values.length - 1));
+
+/** How alike each value is to the one before it: correlation at lag 1, −1…1; 0 where nothing varies. */
+export function lagOneCorrelation(values: readonly number[]): number {
+  const all = squaredDeviations(values);
+  if (all === 0) return 0;
+  const middle = mean(values);
+  return fsum(values.slice(1).map((value, i) => (value - middle) * ((values[i] ?? middle) - middle))) / all;
+}
 
 /**
  * Quantile by linear interpolation between order statistics (Hyndman & Fan type 7).

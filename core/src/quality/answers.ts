@@ -1,7 +1,16 @@
-import { Batch, countsFor, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass, Visit, visitOf } from '../batches/index.ts';
+import { Batch, ControlOf, countsFor, livePieces, MeasuresOf, Piece, piecesIn, piecesInPass, Visit, visitOf } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import { answerer, rowsBy, rowsOf, type Ask, type Question, type Rows } from '../ledger/index.ts';
-import { OutOfBandOf, UnmeasuredOf, type OffMeasure, type Operation } from '../routing/index.ts';
+import {
+  OutOfBandOf,
+  sampleOf,
+  UnmeasuredOf,
+  type ControlNow,
+  type OffMeasure,
+  type Operation,
+  type Unmeasured,
+} from '../routing/index.ts';
+import { Dimension, dimensionIdOf, LIMITS_FROM, openSignalInWords } from './dimension.ts';
 import { Measure } from './measure.ts';
 import { measureEvidence } from './measureEvidence.ts';
 
@@ -29,23 +38,26 @@ export const measuresOf = answerer(MeasuresOf, {
   answer: ({ batchId }, rows) => measureEvidence(measuresIn(rows, livePieces(piecesIn(rows, batchId)))),
 });
 
-/** Pieces of the pass that lack a measure a step asks for, taken since they came to it, in this batch or another. */
-export function unmeasuredPieces(
+/** What the pieces of the pass lack of the measures a step asks for, taken since they came to it, in this batch or another. */
+export function unmeasuredIn(
   batch: Pick<Batch, 'redo'>,
   visit: Pick<Visit, 'id' | 'continues'>,
   operation: Operation,
   pieces: readonly Piece[],
   measures: readonly Measure[],
-): string[] {
-  const wanted = operation.characteristics ?? [];
+): Unmeasured[] {
   const taken = new Set(
     measures
       .filter((m) => m.operationId === operation.id && countsFor(visit, m.visitId))
       .map((m) => JSON.stringify([m.pieceId, m.characteristicId])),
   );
-  return piecesInPass(batch, pieces)
-    .filter((piece) => !wanted.every((c) => taken.has(JSON.stringify([piece.id, c.id]))))
-    .map((piece) => piece.id);
+  const inPass = piecesInPass(batch, pieces);
+  return (operation.characteristics ?? []).flatMap((c) => {
+    const pieceIds = inPass.map((piece) => piece.id).filter((id) => !taken.has(JSON.stringify([id, c.id])));
+    const left = { characteristicId: c.id, name: c.name, taken: inPass.length - pieceIds.length, pieceIds };
+    const wanted = sampleOf(c, inPass.length);
+    return left.taken < wanted ? [{ ...left, wanted }] : [];
+  });
 }
 
 /** Of the pieces of the pass, the latest measures of the step that lie out of band, taken since they came to it. */
@@ -79,4 +91,25 @@ const ofPass = <Answer>(asking: Question<{ batchId: string }, Answer>, of: (...p
   });
 
 export const outOfBandOf = ofPass(OutOfBandOf, offMeasures);
-export const unmeasuredOf = ofPass(UnmeasuredOf, unmeasuredPieces);
+/** What the charts say: of a characteristic that several steps measure, a signal of any of them, or the one with fewest values. */
+export const controlOf = answerer(ControlOf, {
+  reads: ({ modelId, measured }) => [
+    rowsOf(
+      Dimension,
+      measured.map((m) => dimensionIdOf(modelId, m.operationId, m.characteristicId)),
+    ),
+  ],
+  answer({ modelId, measured }, rows) {
+    const control: Record<string, ControlNow> = {};
+    for (const { operationId, characteristicId } of measured) {
+      const dimension = rows.find(Dimension, dimensionIdOf(modelId, operationId, characteristicId));
+      const said = { values: dimension?.latest.length ?? 0, needed: LIMITS_FROM, signal: dimension?.signal ?? null };
+      const now = { ...said, signal: said.signal && openSignalInWords(said.signal) };
+      const before = control[characteristicId];
+      if (!before || (before.signal === null && (now.signal !== null || now.values < before.values))) control[characteristicId] = now;
+    }
+    return { control };
+  },
+});
+
+export const unmeasuredOf = ofPass(UnmeasuredOf, unmeasuredIn);

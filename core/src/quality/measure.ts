@@ -16,6 +16,8 @@ export interface Measure {
   inBand: boolean;
   atMs: number;
   personId: string | null;
+  /** the dimension on whose chart it stands; null for one of a trial or of a piece that came back */
+  dimensionId: string | null;
 }
 export const Measure = rowKind<Measure>('measure', { key: 'id', by: ['pieceId'], seldom: true });
 

@@ -14,6 +14,7 @@ const measure = (pieceId: string, characteristicId: string, value: number, atMs:
   inBand: true,
   atMs,
   personId: null,
+  dimensionId: null,
 });
 
 test('the latest measure of every piece counts, whatever order they come in; means tell the course', () => {

@@ -1,5 +1,6 @@
-import { changeBatch } from '../batches/index.ts';
+import { changeBatch, visitOf } from '../batches/index.ts';
 import { entryKind } from '../ledger/index.ts';
+import { Dimension, dimensionIdOf, newDimension, withValues } from './dimension.ts';
 import { isInBand, Measure } from './measure.ts';
 
 export interface Taken {
@@ -11,12 +12,16 @@ export const MeasuresTaken = entryKind('measures.taken')<Taken>({
   apply(rows, entry) {
     const batch = changeBatch(rows, entry.batchId, {});
     const { operationId, measures } = entry.payload;
-    for (const { id, pieceId, characteristicId, value, low, high } of measures)
+    const { redo, stationCode } = visitOf(rows, batch);
+    const isCharted = !batch.trial && !redo;
+    for (const { id, pieceId, characteristicId, value, low, high } of measures) {
+      const dimensionId = isCharted ? dimensionIdOf(batch.modelId, operationId, characteristicId) : null;
+      const { visitId } = batch;
       rows.put(Measure, {
         id,
         pieceId,
         batchId: batch.id,
-        visitId: batch.visitId,
+        visitId,
         operationId,
         characteristicId,
         value,
@@ -25,7 +30,13 @@ export const MeasuresTaken = entryKind('measures.taken')<Taken>({
         inBand: isInBand(value, { low, high }),
         atMs: entry.atMs,
         personId: entry.personId,
+        dimensionId,
       });
+      if (dimensionId === null) continue;
+      const before = rows.find(Dimension, dimensionId) ?? newDimension({ modelId: batch.modelId, operationId, characteristicId });
+      const came = { pieceId, batchId: batch.id, visitId, value, atMs: entry.atMs };
+      rows.put(Dimension, { ...withValues(before, [came]), stationCode, low, high });
+    }
   },
   sentence: ({ payload }, nameOf) => `${payload.measures.length} measures at ${nameOf('step', payload.operationId)}`,
 });

@@ -1,14 +1,17 @@
 import type { Factory } from '../factory/index.ts';
 import type { Room } from '../ledger/index.ts';
-import { measuresOf, outOfBandOf, unmeasuredOf } from './answers.ts';
+import { controlOf, measuresOf, outOfBandOf, unmeasuredOf } from './answers.ts';
+import { Dimension, dimensionsNow } from './dimension.ts';
 import { Measure } from './measure.ts';
 import { MeasuresTaken } from './measuresTaken.ts';
-import { TakeMeasures } from './takeMeasures.ts';
+import { SettleSignal } from './settleSignal.ts';
+import { SignalSettled } from './signalSettled.ts';
+import { dimensionsAt, TakeMeasures } from './takeMeasures.ts';
 
 export const quality = {
   name: 'quality',
-  rows: [Measure],
-  entries: [MeasuresTaken],
-  commands: [TakeMeasures],
-  answers: [measuresOf, outOfBandOf, unmeasuredOf],
+  rows: [Measure, Dimension],
+  entries: [MeasuresTaken, SignalSettled],
+  commands: [TakeMeasures, SettleSignal],
+  answers: [controlOf, dimensionsAt, dimensionsNow, measuresOf, outOfBandOf, unmeasuredOf],
 } as const satisfies Room<never, Factory>;

@@ -1,6 +1,20 @@
-import { Batch, livePieces, piecesIn } from '../batches/index.ts';
+import { Batch, livePieces, piecesIn, visitOf, type BatchHeld, type WorkPaused } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
-import { commandKind, rowsOf, wrongInput, type Decided, type Decision } from '../ledger/index.ts';
+import {
+  answerer,
+  asked,
+  commandKind,
+  NOT_ANSWERED,
+  question,
+  refuse,
+  rowsOf,
+  wrongInput,
+  type Decided,
+  type Decision,
+  type Rows,
+} from '../ledger/index.ts';
+import type { Characteristic } from '../routing/index.ts';
+import { Dimension, dimensionIdOf, newDimension, openSignalInWords, withValues } from './dimension.ts';
 import type { MeasuresTaken, Taken } from './measuresTaken.ts';
 
 export interface TakeMeasuresRequest {
@@ -8,14 +22,36 @@ export interface TakeMeasuresRequest {
   measures: readonly { pieceId: string; characteristicId: string; value: number }[];
 }
 
-/** Dimensions or set-up measures of pieces of a batch, against the bands of its step. */
+type Entry = Decided<typeof MeasuresTaken> | Decided<typeof WorkPaused> | Decided<typeof BatchHeld>;
+
+/** The dimensions that the step of a batch measures. */
+export const DimensionsAt = question<{ batchId: string }, readonly string[]>('dimensions at');
+export const dimensionsAt = answerer<{ batchId: string }, readonly string[], Factory>(DimensionsAt, {
+  reads: ({ batchId }) => [rowsOf(Batch, [batchId])],
+  answer: ({ batchId }, rows, factory) => measuredAt(rows.find(Batch, batchId), factory),
+});
+
+const measuredAt = (batch: Batch | undefined, factory: Factory): string[] =>
+  batch ? (factory.operationAt(batch).characteristics ?? []).map((c) => dimensionIdOf(batch.modelId, batch.operationId, c.id)) : [];
+
+/** What a hold at the machine waits for: somebody who decides. */
+const WAITS_FOR = 'instruction';
+
+/** Dimensions or set-up measures of pieces of a batch, against the bands of its step; what a chart makes of them may hold it. */
 export const TakeMeasures = commandKind('take measures')<TakeMeasuresRequest, Factory>({
   role: 'operator',
-  concerns: ({ batchId }) => ({ about: [rowsOf(Batch, [batchId])] }),
+  first: ({ batchId }) => [asked(DimensionsAt, { batchId })],
+  concerns({ batchId }, first) {
+    const ids = first.to(DimensionsAt, { batchId });
+    return { about: [rowsOf(Batch, [batchId])], making: ids === NOT_ANSWERED ? [] : [rowsOf(Dimension, ids)] };
+  },
   notBefore: ({ batchId }, rows) => ({ atMs: rows.get(Batch, batchId).arrivedMs, because: `Batch ${batchId} came here only after that` }),
-  decide({ batchId, measures }, { rows, factory, nowMs }): Decision<Decided<typeof MeasuresTaken>> {
+  decide({ batchId, measures }, { rows, factory, nowMs, answers }): Decision<Entry> {
     const batch = rows.get(Batch, batchId);
     const operation = factory.operationAt(batch);
+    const kept = answers.to(DimensionsAt, { batchId });
+    if (kept !== NOT_ANSWERED && measuredAt(batch, factory).some((id) => !kept.includes(id)))
+      return refuse(`Batch ${batchId} has been moved since then`);
     const live = new Set(livePieces(piecesIn(rows, batchId)).map((p) => p.id));
     if (measures.length === 0) return wrongInput('measures', 'Type at least one measure');
     const taken: Taken['measures'] = [];
@@ -26,6 +62,40 @@ export const TakeMeasures = commandKind('take measures')<TakeMeasuresRequest, Fa
       const id = `${batch.visitId}/${pieceId}/${characteristicId}/${nowMs}`;
       taken.push({ id, pieceId, characteristicId, value, low: characteristic.low, high: characteristic.high });
     }
-    return { kind: 'accept', entries: [{ kind: 'measures.taken', batchId, payload: { operationId: operation.id, measures: taken } }] };
+    const reasons = (operation.characteristics ?? []).flatMap((c) => firedBy(c, batch, taken, rows, nowMs) ?? []);
+    return {
+      kind: 'accept',
+      entries: [
+        { kind: 'measures.taken', batchId, payload: { operationId: operation.id, measures: taken } },
+        ...(reasons.length > 0 ? holding(batch, reasons.join('; ')) : []),
+      ],
+    };
   },
 });
+
+/** What the chart of a characteristic that holds its batch says of new measures, when it did not say so before. */
+function firedBy(
+  { id, name, holds, decidingSkill }: Characteristic,
+  batch: Batch,
+  taken: Taken['measures'],
+  rows: Rows,
+  atMs: number,
+): string | undefined {
+  const values = taken.filter((m) => m.characteristicId === id);
+  if (holds !== true || values.length === 0 || batch.trial || visitOf(rows, batch).redo) return undefined;
+  const of = { modelId: batch.modelId, operationId: batch.operationId, characteristicId: id };
+  const before = rows.find(Dimension, dimensionIdOf(of.modelId, of.operationId, id)) ?? newDimension(of);
+  const { signal } = withValues(
+    before,
+    values.map(({ pieceId, value }) => ({ pieceId, batchId: batch.id, visitId: batch.visitId, value, atMs })),
+  );
+  if (signal === null || before.signal !== null) return undefined;
+  return `${name}: ${openSignalInWords(signal)}; ${decidingSkill === undefined ? 'a lead' : decidingSkill} decides`;
+}
+
+/** What stops a batch where it is: work on it pauses first. */
+function holding({ id: batchId, status }: Batch, reason: string): Entry[] {
+  if (status === 'held' || status === 'done') return [];
+  const pause: Entry[] = status === 'running' ? [{ kind: 'work.paused', batchId, payload: { cause: WAITS_FOR } }] : [];
+  return [...pause, { kind: 'batch.held', batchId, payload: { reason } }];
+}

@@ -151,6 +151,15 @@ export class CoatView {
   @Out() by: string;
 }
 
+export class UnmeasuredView {
+  @Out() characteristicId: string;
+  @Out() name: string;
+  @Out() taken: number;
+  @Out() wanted: number;
+  /** the pieces that have not been measured */
+  @OutList(() => String) pieceIds: string[];
+}
+
 export class OffMeasureView {
   @Out() pieceId: string;
   @Out() name: string;
@@ -240,7 +249,7 @@ export class KitShortageView {
 export class CardView {
   @OutPart(() => BatchView) batch: BatchView;
   @Out() customer: string;
-  /** where its lot lies; null where nobody said, or there is none */
+  /** where its lot lies, while it is in the rough mill; null where nobody said, or there is none */
   @OutOrNull(String) lotPlace: string | null;
   /** what was chosen on its order, in words */
   @OutList(() => String) options: string[];
@@ -257,7 +266,8 @@ export class CardView {
   @OutList(() => CharacteristicView) characteristics: CharacteristicView[];
   /** what is to be noted when the step begins */
   @OutList(() => SettingView) settings: SettingView[];
-  @OutList(() => String) unmeasured: string[];
+  /** what the pass still lacks of the measures of its step */
+  @OutList(() => UnmeasuredView) unmeasured: UnmeasuredView[];
   /** latest measures of this visit that lie out of band */
   @OutList(() => OffMeasureView) off: OffMeasureView[];
   @OutList(() => MeasureView) measures: MeasureView[];

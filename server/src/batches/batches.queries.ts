@@ -28,7 +28,8 @@ import {
   touchMinutes,
   type Operation,
   offMeasures,
-  unmeasuredPieces,
+  unmeasuredIn,
+  Visit,
   kitIdsOf,
   kitsServing,
   KitStock,
@@ -46,17 +47,18 @@ import { rowsWith } from '../platform/database/rows.ts';
 import { notFound } from '../platform/problems/problems.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
+import { toCharacteristicView } from '../factory/characteristic.view.ts';
 import type { CardView, UndoView } from './batch.view.ts';
 import { BatchLists } from './batches.lists.ts';
 import { filmOn } from './film.ts';
 import { History } from './history.view.ts';
-import { BatchEntity, VisitEntity } from './batch.entity.ts';
+import { BatchEntity } from './batch.entity.ts';
 
 const FORECAST_REACH_DAYS = 200;
 
 @Injectable()
 export class BatchesQueries {
-  private readonly cards: Shelf<CardView>;
+  private readonly cards: Shelf<Omit<CardView, 'lotPlace'>>;
 
   constructor(
     private readonly database: DataSource,
@@ -67,42 +69,38 @@ export class BatchesQueries {
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
-    this.cards = snapshots.shelf();
+    this.cards = snapshots.shelf('the floor');
   }
 
   /** Everything the card of one batch shows. */
-  card(batchId: string): Promise<CardView> {
-    return this.cards.of(batchId, () => this.readCard(batchId));
+  async card(batchId: string): Promise<CardView> {
+    const card = await this.cards.of(batchId, () => this.readCard(batchId));
+    const { stage, lotId } = card.batch;
+    // A lot is moved while nothing changes on the floor.
+    const lot = stage === 'roughMill' && lotId !== null ? await this.reader.find(Lot, lotId) : undefined;
+    return { ...card, lotPlace: lot?.place ?? null };
   }
 
-  private async readCard(batchId: string): Promise<CardView> {
+  private async readCard(batchId: string): Promise<Omit<CardView, 'lotPlace'>> {
     const [batch] = await rowsWith(this.database, BatchEntity, 'id', [batchId]);
     if (!batch) throw notFound('batch', batchId);
-    const [factory, rows, visits, log] = await Promise.all([
+    const [factory, rows, log] = await Promise.all([
       this.factories.load(),
       this.reader.read([
         rowsBy(Piece, 'batchId', [batchId]),
+        rowsBy(Visit, 'batchId', [batchId]),
         rowsBy(Defect, 'batchId', [batchId]),
         rowsBy(OverrideRecord, 'batchId', [batchId]),
         rowsOf(Order, batch.orderId === null ? [] : [batch.orderId]),
       ]),
-      rowsWith(this.database, VisitEntity, 'batchId', [batchId], 'arrivedMs'),
       rowsWith(this.database, LogbookEntity, 'batchId', [batchId], 'id'),
     ]);
     const pieces = rows.all(Piece).sort((a, b) => a.ordinal - b.ordinal);
+    const visits = rows.all(Visit).sort((a, b) => a.arrivedMs - b.arrivedMs);
+    const pieceIds = pieces.map((p) => p.id);
     const [film] = await Promise.all([
       filmOn(this.reader, livePieces(pieces)),
-      this.reader.read(
-        [
-          rowsBy(
-            Measure,
-            'pieceId',
-            pieces.map((p) => p.id),
-          ),
-          rowsOf(Lot, batch.lotId === null ? [] : [batch.lotId]),
-        ],
-        rows,
-      ),
+      this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows),
     ]);
     const measures = rows.all(Measure).sort(byTime);
     const [defects, overrides] = [rows.all(Defect).sort(byTime), rows.all(OverrideRecord).sort(byTime)];
@@ -121,7 +119,6 @@ export class BatchesQueries {
     return {
       batch: view,
       customer: rows.all(Order)[0]?.customer ?? 'Stock',
-      lotPlace: rows.find(Lot, batch.lotId ?? '')?.place ?? null,
       options: choicesInWords(route.options ?? [], batch.facts.choices),
       pieces,
       inPass: piecesInPass(batch, pieces).map((p) => p.id),
@@ -148,9 +145,9 @@ export class BatchesQueries {
         : null,
       build: history.build(film),
       coatFindings: operation.coat ? coatFindings(batch, operation, factory, nowMs, onIt) : [],
-      characteristics: [...(operation.characteristics ?? [])],
+      characteristics: (operation.characteristics ?? []).map(toCharacteristicView),
       settings: (operation.settings ?? []).map(({ id, name, figure = null }) => ({ id, name, figure })),
-      unmeasured: visit ? unmeasuredPieces(batch, visit, operation, pieces, measures) : [],
+      unmeasured: visit ? unmeasuredIn(batch, visit, operation, pieces, measures).map((u) => ({ ...u, pieceIds: [...u.pieceIds] })) : [],
       off: visit ? offMeasures(batch, visit, operation, pieces, measures) : [],
       measures: measures.map((m) => history.measure(m)),
       defects: defects.map((d) => history.defect(d)),

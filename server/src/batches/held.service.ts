@@ -3,6 +3,8 @@ import {
   asked,
   Batch,
   BoxesFor,
+  Dimension,
+  dimensionIdOf,
   Job,
   kitIdsOf,
   KitStock,
@@ -59,7 +61,8 @@ export class HeldService {
     const along: Ask[] = rows.all(Batch).flatMap((b) => [...Batch.under(b), ...Batch.alongWith(b)]);
     const stationCodes = [...new Set([batch.stationCode, ...waysOf(factory.operationAt(batch)).map((way) => way.stationCode)])];
     const kits = rowsOf(KitStock, kitIdsOf(factory.setUp.prerequisites, batch.modelId));
-    await this.reader.read([...along, kits, rowsBy(Job, 'openAt', stationCodes)], rows);
+    const measured = (factory.operationAt(batch).characteristics ?? []).map((c) => dimensionIdOf(batch.modelId, batch.operationId, c.id));
+    await this.reader.read([...along, kits, rowsBy(Job, 'openAt', stationCodes), rowsOf(Dimension, measured)], rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
     const waits = waitsAheadAt(factory.routeOf(batch), batch);
@@ -70,7 +73,15 @@ export class HeldService {
     const air = answers.to(AirNow, { zoneId });
     const temperatures = answers.to(Temperatures, sinceIt);
     const taken = answers.to(PlacesTaken, {});
-    const told = new Set([...along.map(({ kind }) => kind.name), Batch.name, KitStock.name, Job.name, Piece.name, Measure.name]);
+    const told = new Set([
+      ...along.map(({ kind }) => kind.name),
+      Batch.name,
+      KitStock.name,
+      Job.name,
+      Piece.name,
+      Measure.name,
+      Dimension.name,
+    ]);
     const kinds = LEDGER.rooms.flatMap((room) => room.rows).filter((kind) => told.has(kind.name));
     return {
       atMs: nowMs,

@@ -1,8 +1,8 @@
-import { judgeBuild, type Coat, type Measure, type OverrideRecord } from '@ample-crane/core';
+import { judgeBuild, type Coat, type Measure, type OverrideRecord, type Visit } from '@ample-crane/core';
 import type { OverrideView } from '../platform/http/views.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import type { BuildView, CoatView, DefectView, MeasureView, VisitView } from './batch.view.ts';
-import type { DefectEntity, VisitEntity } from './batch.entity.ts';
+import type { DefectEntity } from './batch.entity.ts';
 import type { Film } from './film.ts';
 
 /** What has happened on one route, as people read it. */
@@ -16,7 +16,7 @@ export class History {
     return this.factory.stepOnceOf(this.routeId, operationId);
   }
 
-  visit(visit: VisitEntity): VisitView {
+  visit(visit: Visit): VisitView {
     return {
       ...visit,
       operationName: this.step(visit.operationId).name,

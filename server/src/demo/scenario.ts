@@ -29,6 +29,10 @@ export const DEMO_WORK_WEEK: WorkWeek = {
   holidays: [],
 };
 
+/** Since when pockets grow wider, as the cutter's side goes; and for how long nobody has looked at what the charts say. */
+const WORN_DAYS_AGO = 12;
+const UNSEEN_DAYS = 8;
+
 /** How long ago the wood room's humidifier ran on, and for how long. */
 const HUMIDIFIER_DAYS_AGO = 38;
 const HUMIDIFIER_DAYS = 12;
@@ -143,6 +147,8 @@ export function demoScenario(nowMs: number): Scenario {
     reworkShare: 0.012,
     refusedShare: 0.06,
     trialShare: 0.02,
+    wears: { characteristicId: 'pocketWidth', fromMs: nowMs - WORN_DAYS_AGO * DAY_MS, perPart: 0.006 },
+    signalsUntilMs: nowMs - UNSEEN_DAYS * DAY_MS,
     houses: ['Lintel & Sons, inlays'],
   };
 }

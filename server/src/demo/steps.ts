@@ -151,8 +151,12 @@ export const coldCheck: Step = dwell('i-age', 'Cold-check the finish', 'FN3', ho
   cautions: ['thermal'],
 });
 
-const pocket = band('pocketWidth', 'Pocket width', 'mm', 55.95, 56.05, 56.15);
-const tenon = band('tenonWidth', 'Tenon width', 'mm', 55.85, 55.93, 56.01);
+const pocket: Characteristic = {
+  ...band('pocketWidth', 'Pocket width', 'mm', 55.95, 56.05, 56.15),
+  instrument: 'inside caliper',
+  holds: true,
+};
+const tenon: Characteristic = { ...band('tenonWidth', 'Tenon width', 'mm', 55.85, 55.93, 56.01), instrument: 'caliper', holds: true };
 export const setUp = (relief: number, bass: number, treble: number): Characteristic[] => [
   band('relief', 'Relief at mid-neck', 'mm', relief - 0.1, relief, relief + 0.1),
   band('actionBass', 'Action at fret 12, bass', 'mm', bass - 0.25, bass, bass + 0.25),

@@ -34,6 +34,11 @@ import { ConsigneeDto, DefectKindDto, NotedDto, SpeciesDto } from './registers.d
 import { PrerequisiteView } from './equipment.service.ts';
 import { BlankSizeDto, WeightTargetDto } from './models.service.ts';
 
+export class HowManyView {
+  @Out() measured: number;
+  @Out() of: number;
+}
+
 export class CharacteristicView {
   @Out() id: string;
   @Out() name: string;
@@ -41,6 +46,9 @@ export class CharacteristicView {
   @Out() low: number;
   @Out() target: number;
   @Out() high: number;
+  @OutOrNull(String) instrument: string | null;
+  /** how many of how many pieces are measured; null for all of them */
+  @OutOrNull(HowManyView) sample: HowManyView | null;
 }
 
 export class ChangeStationDto extends VersionDto {

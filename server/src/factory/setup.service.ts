@@ -1,3 +1,4 @@
+import { toCharacteristicView } from './characteristic.view.ts';
 import { checkSerialPattern, COMPONENTS, formatSerial, ruleInWords, startedComponents } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { ClimateService } from '../climate/climate.service.ts';
@@ -150,7 +151,7 @@ function toModelView(model: ModelEntity, factory: FactoryNow, nowMs: number): Mo
       setupMinutes: o.setupMinutes,
       minutesPerPiece: o.minutesPerPiece,
       rules: o.gate.map(ruleInWords),
-      characteristics: [...(o.characteristics ?? [])],
+      characteristics: (o.characteristics ?? []).map(toCharacteristicView),
     })),
   };
 }

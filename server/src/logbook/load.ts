@@ -1,13 +1,16 @@
 import { AskSet, Rows, type Ask, type Concerns, type RowKind } from '@ample-crane/core';
 import type pg from 'pg';
 import type { DataSource } from 'typeorm';
-import { selectRows } from '../platform/database/rows.ts';
+import { prepared } from '../platform/database/prepared.ts';
+import { selectEach, selectRows } from '../platform/database/rows.ts';
 import type { RowTables } from '../platform/database/tables.ts';
 import { Passing } from '../platform/database/transaction.ts';
 import { notFound } from '../platform/problems/problems.ts';
 
 /** How often more may be asked for: a command that still asks then is wrong. */
 const MOST_ROUNDS = 4;
+
+const ALONE = 'select pg_advisory_xact_lock(hashtextextended(name, 0)) from unnest($1::text[]) as names (name)';
 
 /** Reads and locks what a command concerns, the same way for every command. */
 export class Loader {
@@ -28,8 +31,9 @@ export class Loader {
    * @throws Problem 404 when something it is about does not exist
    * @throws Passing when something was moved under something else meanwhile: to be tried again
    */
-  async load({ about, reads }: Concerns): Promise<Rows> {
-    const wanted = await this.withParents(about);
+  async load({ about, making = [], reads }: Concerns): Promise<Rows> {
+    await this.alone(making);
+    const wanted = await this.withParents([...about, ...making]);
     const locked: { kind: RowKind<never>; row: never }[] = [];
     for (const { kind, entity } of this.tables.all) {
       const keys = [...(wanted.get(kind) ?? [])].sort();
@@ -47,6 +51,12 @@ export class Loader {
     if (reads)
       for (let round = 0; await this.read(reads(this.rows)); round++) if (round === MOST_ROUNDS) throw new Error('It asks without end');
     return this.rows;
+  }
+
+  /** Nobody else makes these rows until the command is done: before anything is locked, and in one order. */
+  private async alone(making: readonly Ask[]): Promise<void> {
+    const names = making.flatMap(({ kind, values }) => values.map((key) => `${kind.name}/${key}`)).sort();
+    if (names.length > 0) await this.client.query(prepared(ALONE, [names]));
   }
 
   private get source() {
@@ -70,15 +80,18 @@ export class Loader {
   /** Reads what was not asked for before. @returns whether there was anything to ask */
   async read(asks: readonly Ask[]): Promise<boolean> {
     const fresh = this.asked.freshOf(asks);
-    await Promise.all(
-      fresh.all.map(async (ask) => {
-        const { kind, field, values } = ask;
-        const rows = (await selectRows(this.source, this.tables.entityOf(kind), field, values, { order: kind.key })) as never[];
-        this.asked.add(ask);
-        // What is locked, and so loaded, already stays as it is.
-        for (const row of rows) if (!this.rows.find(kind, kind.keyOf(row))) this.rows.load(kind, row);
-      }),
-    );
+    const wanted = fresh.all.map((ask) => ({
+      ...ask,
+      entity: this.tables.entityOf(ask.kind),
+      property: ask.field,
+      order: ask.kind.key,
+    }));
+    const found = await selectEach(this.source, wanted);
+    wanted.forEach(({ kind, field, values }, i) => {
+      this.asked.add({ kind, field, values });
+      // What is locked, and so loaded, already stays as it is.
+      for (const row of found[i] ?? []) if (!this.rows.find(kind, kind.keyOf(row as never))) this.rows.load(kind, row as never);
+    });
     return !fresh.isEmpty;
   }
 

@@ -9,7 +9,7 @@ export class DecisionView {
   @OutEnum(STAGES) stage: Stage;
   /** what kind of act it asks for */
   @OutEnum(['move', 'release', 'answer', 'hold', 'look']) act: 'move' | 'release' | 'answer' | 'hold' | 'look';
-  @OutEnumOrNull(['batch', 'lot', 'zone']) subject: 'batch' | 'lot' | 'zone' | null;
+  @OutEnumOrNull(['batch', 'lot', 'zone', 'dimension']) subject: 'batch' | 'lot' | 'zone' | 'dimension' | null;
   @OutOrNull(String) id: string | null;
   @Out() version: number;
   @Out() sentence: string;

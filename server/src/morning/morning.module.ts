@@ -4,6 +4,7 @@ import { FlowModule } from '../flow/flow.module.ts';
 import { OrdersModule } from '../orders/orders.module.ts';
 import { BatchesModule } from '../batches/batches.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
+import { QualityModule } from '../quality/quality.module.ts';
 import { TimberModule } from '../timber/timber.module.ts';
 import { CalendarController } from './calendar.controller.ts';
 import { FindService } from './find.service.ts';
@@ -11,7 +12,7 @@ import { MorningController } from './morning.controller.ts';
 import { MorningService } from './morning.service.ts';
 
 @Module({
-  imports: [ClimateModule, FlowModule, OrdersModule, BatchesModule, FactoryModule, TimberModule],
+  imports: [ClimateModule, FlowModule, OrdersModule, BatchesModule, FactoryModule, QualityModule, TimberModule],
   controllers: [MorningController, CalendarController],
   providers: [MorningService, FindService],
 })

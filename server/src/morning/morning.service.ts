@@ -18,6 +18,8 @@ import { BatchEntity } from '../batches/batch.entity.ts';
 import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { LotLists } from '../timber/lots.lists.ts';
+import type { DimensionView } from '../quality/dimensions.dto.ts';
+import { DimensionsQueries } from '../quality/dimensions.queries.ts';
 import type { LotView } from '../timber/lot.dto.ts';
 import type { ComingFreeView, DecisionView, FloorView, MorningView, WalkView } from './morning.dto.ts';
 import { peopleDays } from './peopleOn.ts';
@@ -45,6 +47,7 @@ export class MorningService {
     private readonly stock: MakeNextService,
     private readonly flow: FlowService,
     private readonly climate: ClimateService,
+    private readonly dimensions: DimensionsQueries,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -64,15 +67,16 @@ export class MorningService {
     const { timeZone } = factory.setUp.settings.workWeek;
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
-    const [batches, lots, orders, flow, boothAir, makeNext] = await Promise.all([
+    const [batches, lots, orders, flow, boothAir, makeNext, dimensions] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
       this.orders.open(),
       this.flow.view(),
       this.climate.air(factory.setUp.settings.factory.boothZoneId),
       this.stock.view(),
+      this.dimensions.list(),
     ]);
-    const decisions = decisionsOn(batches, lots, factory, boothAir);
+    const decisions = decisionsOn(batches, lots, dimensions, factory, boothAir);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
     const lateOrders = orders.filter((o) => o.lateDays > 0).sort((a, b) => b.lateDays - a.lateDays);
     const news = await this.news(sinceMs, factory);
@@ -130,8 +134,8 @@ export class MorningService {
 
   private async readWalk(): Promise<WalkView[]> {
     const factory = await this.factories.load();
-    const [batches, lots] = await Promise.all([this.batches.inWork(), this.lots.list(['drying'])]);
-    const decisions = decisionsOn(batches, lots, factory, undefined);
+    const [batches, lots, dimensions] = await Promise.all([this.batches.inWork(), this.lots.list(['drying']), this.dimensions.list()]);
+    const decisions = decisionsOn(batches, lots, dimensions, factory, undefined);
     return STAGES.map((stage) => ({
       stage,
       waiting: stage === 'woodRoom' ? lots.length : batches.filter((b) => b.stage === stage).length,
@@ -154,6 +158,7 @@ export class MorningService {
 function decisionsOn(
   batches: readonly BatchView[],
   lots: readonly LotView[],
+  dimensions: readonly DimensionView[],
   factory: FactoryNow,
   boothAir: { tempC: number; relativeHumidity: number } | undefined,
 ): DecisionView[] {
@@ -216,6 +221,18 @@ function decisionsOn(
     } else if (noRoom) decisions.push({ ...common, act: 'look', sentence: `${what} has no room ahead: ${noRoom.sentence}` });
     else if (batch.verdict === 'stop') decisions.push({ ...common, act: 'look', sentence: `${what} is stopped at ${batch.operationName}` });
   }
+  for (const { id, name, modelName, stage, signal } of dimensions)
+    if (signal)
+      decisions.push({
+        stage: STAGES.find((s) => s === stage) ?? 'machining',
+        act: 'look',
+        subject: 'dimension',
+        id,
+        version: 0,
+        sentence: `${name} of ${modelName} is out of control: ${signal.sentence}`,
+        way: null,
+        findings: [],
+      });
   if (boothAir) {
     const objections = sprayObjections(boothAir.tempC, boothAir.relativeHumidity, factory.setUp.settings.sprayLimits);
     if (objections.length > 0)

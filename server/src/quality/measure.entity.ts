@@ -16,4 +16,5 @@ export class MeasureEntity implements Measure {
   @Flag() inBand: boolean;
   @Instant('at') atMs: number;
   @Text(OrNothing) personId: string | null;
+  @Text(OrNothing) dimensionId: string | null;
 }

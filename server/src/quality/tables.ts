@@ -1,8 +1,11 @@
-import { Measure } from '@ample-crane/core';
+import { Dimension, Measure } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
+import { DimensionEntity } from './dimension.entity.ts';
 import { MeasureEntity } from './measure.entity.ts';
+import { Dimensions1700000000028 } from './migrations/1700000000028-dimensions.ts';
 
 export const quality: RoomTables = {
-  rows: [kept(Measure, MeasureEntity)],
+  rows: [kept(Dimension, DimensionEntity), kept(Measure, MeasureEntity)],
   entities: [],
+  migrations: [Dimensions1700000000028],
 };

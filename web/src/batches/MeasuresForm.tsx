@@ -1,32 +1,40 @@
-import { Button, Stack, Typography } from '@mui/material';
+import { unmeasuredInWords } from '@ample-crane/core';
+import { Button, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { useController, useForm, type Control } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { useTyped } from '../parts/fields.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { counted } from '../parts/words.ts';
 import { parseNumbers, QuickEntry, type Parsed } from '../parts/QuickEntry.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
-/** What is typed of each characteristic, in their order. */
+/** What is typed of each characteristic, in their order, and of which piece the first values are. */
 interface Fields {
+  from: string;
   rows: { text: string }[];
 }
 
-/** Measures of a step: one row of values per characteristic, in the order of the pieces. */
+/** Measures of a step: one row of values per characteristic, in the order of the pieces from one of them on. */
 export function MeasuresForm({ card }: { card: View<'CardView'> }) {
   const { batch, characteristics, inPass, unmeasured } = card;
-  const fresh = { rows: characteristics.map(() => ({ text: '' })) };
-  const { control, handleSubmit, reset } = useForm<Fields>({ defaultValues: fresh });
+  const fresh = { from: '', rows: characteristics.map(() => ({ text: '' })) };
+  const { control, handleSubmit, reset, setValue } = useForm<Fields>({ defaultValues: fresh });
   const typed = useTyped(control);
 
   const take = useBatchCommand('measures', batch, `Measures of ${batch.operationName.toLowerCase()}`, () => reset(fresh));
+  // Values begin with what is not measured yet, unless somebody says of which piece they are.
+  const next = inPass.find((id) => unmeasured.some((u) => u.pieceIds.includes(id))) ?? inPass[0] ?? '';
+  const from = inPass.includes(typed.from ?? '') ? (typed.from ?? '') : next;
+  const pieces = inPass.slice(inPass.indexOf(from));
   const rows = characteristics.map((c, i) => {
     const parsed = parseNumbers(typed.rows[i]?.text ?? '', 2);
-    const tooMany = parsed.values.length > inPass.length ? [`${parsed.values.length} values for ${inPass.length} pieces`] : [];
+    const tooMany =
+      parsed.values.length > pieces.length ? [`${parsed.values.length} values for ${counted(pieces.length, 'piece', 'pieces')}`] : [];
     return { characteristic: c, parsed: { ...parsed, problems: [...parsed.problems, ...tooMany] } };
   });
   const values = rows.flatMap(({ characteristic, parsed }) =>
     parsed.values.map((v, i) => ({
-      pieceId: inPass[i] ?? '',
+      pieceId: pieces[i] ?? '',
       characteristicId: characteristic.id,
       value: v.value,
     })),
@@ -43,10 +51,27 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
     >
       <Typography variant="h3">Measures</Typography>
       <Typography variant="body2" color="text.secondary">
-        {unmeasured.length === 0 ? 'Every piece is measured.' : `Still to measure: ${unmeasured.join(', ')}`}
+        {unmeasured.length === 0
+          ? 'Nothing more has to be measured.'
+          : `Still to measure: ${unmeasuredInWords(unmeasured, inPass).join('; ')}`}
       </Typography>
+      {inPass.length > 1 && (
+        <TextField
+          select
+          label="First value is of"
+          value={from}
+          onChange={(event) => setValue('from', event.target.value)}
+          sx={{ maxWidth: 260 }}
+        >
+          {inPass.map((id) => (
+            <MenuItem key={id} value={id}>
+              {id}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
       {rows.map(({ characteristic, parsed }, i) => (
-        <Row key={characteristic.id} at={i} control={control} characteristic={characteristic} parsed={parsed} pieces={inPass.length} />
+        <Row key={characteristic.id} at={i} control={control} characteristic={characteristic} parsed={parsed} pieces={pieces.length} />
       ))}
       <Button type="submit" variant="outlined" sx={{ alignSelf: 'start' }} disabled={wrong || values.length === 0} loading={take.isPending}>
         Save measures
@@ -74,7 +99,14 @@ function Row({ at, control, characteristic: c, parsed, pieces }: RowProps) {
       parsed={parsed}
       band={c}
       unit={c.unit}
-      hint={`${pieces} values in the order of the pieces; band ${c.low}–${c.high} ${c.unit}`}
+      hint={howMeasured(c, pieces)}
     />
   );
+}
+
+function howMeasured({ low, high, unit, instrument, sample }: View<'CharacteristicView'>, pieces: number): string {
+  const how = sample
+    ? `${sample.measured} of every ${sample.of} pieces`
+    : `${counted(pieces, 'value', 'values')} in the order of the pieces`;
+  return [how, ...(instrument === null ? [] : [instrument]), `band ${low}–${high} ${unit}`].join('; ');
 }

@@ -107,7 +107,7 @@ export function cardAsSeen(told: Card, { card }: Seen, nowMs: number): Card {
     ).map((p) => p.id),
     coatsThisVisit: card.coats,
     coatFindings: told.coatPlan === null ? [] : card.coatFindings(nowMs),
-    unmeasured: [...card.unmeasured],
+    unmeasured: card.unmeasured.map((u) => ({ ...u, pieceIds: [...u.pieceIds] })),
     off: [...card.off],
   };
 }

@@ -96,37 +96,38 @@ export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
   const setsOf = ({ kind, what, modelId }: View<'PrerequisiteView'>) =>
     kind === 'kit' ? (kits.data?.find((k) => k.id === kitIdOf(modelId ?? ANY_MODEL, what))?.sets ?? null) : null;
   const columns: GridColDef<View<'PrerequisiteView'>>[] = [
-    { field: 'kind', headerName: 'Kind', width: 90 },
     { field: 'what', headerName: 'Which', flex: 1, minWidth: 170 },
     {
-      field: 'count',
-      headerName: '',
-      width: 90,
-      sortable: false,
-      disableExport: true,
-      renderCell: ({ row }) =>
-        row.kind === 'kit' &&
-        may('lead') &&
-        kits.data && (
-          <Button
-            aria-label={`Count ${row.what}`}
-            onClick={(event) => {
-              event.stopPropagation();
-              setCounted(row);
-            }}
-          >
-            Count
-          </Button>
-        ),
+      field: 'sets',
+      headerName: 'Sets ready',
+      type: 'number',
+      width: 110,
+      valueGetter: (_, row) => setsOf(row),
+      renderCell: ({ row, value }: { row: View<'PrerequisiteView'>; value?: number | null }) => (
+        <>
+          {value}
+          {row.kind === 'kit' && may('lead') && kits.data && (
+            <Button
+              aria-label={`Count ${row.what}`}
+              onClick={(event) => {
+                event.stopPropagation();
+                setCounted(row);
+              }}
+            >
+              Count
+            </Button>
+          )}
+        </>
+      ),
     },
-    { field: 'sets', headerName: 'Sets ready', type: 'number', width: 100, valueGetter: (_, row) => setsOf(row) },
     {
       field: 'modelId',
       headerName: 'For',
-      width: 150,
+      width: 120,
       valueFormatter: (value: string | null) =>
         value === null ? 'every model' : (setup.models.find((m) => m.id === value)?.name ?? value),
     },
+    { field: 'kind', headerName: 'Kind', width: 90 },
     { field: 'revision', headerName: 'Revision', width: 90 },
     { field: 'state', headerName: 'State', width: 110, valueFormatter: (value: string) => (value === 'draft' ? 'not there yet' : value) },
     { field: 'note', headerName: 'Note', flex: 1, minWidth: 200 },

@@ -26,7 +26,7 @@ export const LOTS_AT_ONCE =
 export function MoistureFields({ control }: { control: Control<Moisture> }) {
   return (
     <>
-      <Stack direction="row" spacing={2}>
+      <Stack direction="row" spacing={2} useFlexGap sx={{ flexWrap: 'wrap' }}>
         <Choice
           control={control}
           name="gateSchool"

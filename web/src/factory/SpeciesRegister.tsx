@@ -168,7 +168,7 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
         <FigureIn control={control} name="radial" label="Radial, % a point" min={0.01} max={1} optional />
         <FigureIn control={control} name="tangential" label="Tangential, % a point" min={0.01} max={1} optional />
       </FieldRow>
-      {(moves || derivable) && <TextIn control={control} name="movementFrom" label="Movement is from" />}
+      {(moves || derivable) && <TextIn control={control} name="movementFrom" label="Movement is from" multiline />}
       {!moves && (
         <FieldRow>
           <FigureIn control={control} name="radialShrinkage" label="or shrinks, radial, %" min={0.5} max={25} optional />
@@ -180,11 +180,11 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
       )}
       <FieldRow>
         <FigureIn control={control} name="density" label="Density, g/cm³" min={0.1} max={1.4} optional />
-        {typed.density.trim() !== '' && <TextIn control={control} name="densityFrom" label="Density is from" />}
+        {typed.density.trim() !== '' && <TextIn control={control} name="densityFrom" label="Density is from" multiline />}
       </FieldRow>
       <FieldRow>
         <FigureIn control={control} name="rate" label="Dries, 1/day at 25 mm" min={0.001} max={0.5} optional />
-        {typed.rate.trim() !== '' && <TextIn control={control} name="rateFrom" label="Drying is from" />}
+        {typed.rate.trim() !== '' && <TextIn control={control} name="rateFrom" label="Drying is from" multiline />}
       </FieldRow>
       <FlagIn control={control} name="restricted" label="Its trade asks for papers" />
       {typed.restricted && <TextIn control={control} name="restrictedBecause" label="By what list or law" />}
@@ -194,7 +194,7 @@ function SpeciesDialog({ setup, species, onClose }: { setup: Setup; species: Spe
           <FigureIn control={control} name="a" label="Pin a" min={0.2} max={5} />
           <FigureIn control={control} name="b" label="Pin b" min={-20} max={20} />
           <FigureIn control={control} name="over" label="Pinless reads over" min={-20} max={20} />
-          <TextIn control={control} name="meterFrom" label="The correction is from" />
+          <TextIn control={control} name="meterFrom" label="The correction is from" multiline />
         </FieldRow>
       )}
     </FormDialog>

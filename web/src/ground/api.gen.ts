@@ -576,6 +576,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dimensions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Dimensions_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dimensions/chart": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Dimensions_chart"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/dimensions/settle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Dimensions_settle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routes": {
         parameters: {
             query?: never;
@@ -2338,7 +2386,7 @@ export interface components {
             /** @enum {string} */
             act: "move" | "release" | "answer" | "hold" | "look";
             /** @enum {string|null} */
-            subject: "batch" | "lot" | "zone" | null;
+            subject: "batch" | "lot" | "zone" | "dimension" | null;
             id: string | null;
             version: number;
             sentence: string;
@@ -2847,6 +2895,111 @@ export interface components {
             atMs?: number;
             measures: components["schemas"]["MeasureDto"][];
         };
+        LimitsView: {
+            centre: number;
+            lower: number;
+            upper: number;
+        };
+        OpenSignalView: {
+            /** @enum {string} */
+            rule: "beyond" | "two of three" | "four of five" | "one side" | "trend";
+            sentence: string;
+            atMs: number;
+            batchId: string;
+            pieceId: string;
+            value: number;
+        };
+        FoundBehindView: {
+            note: string;
+            atMs: number;
+            by: string;
+        };
+        IndexView: {
+            value: number;
+            from: number;
+            to: number;
+        };
+        CapabilityView: {
+            count: number;
+            mean: number;
+            sigmaOverall: number;
+            pp: components["schemas"]["IndexView"] | null;
+            ppk: components["schemas"]["IndexView"];
+            cp: components["schemas"]["IndexView"] | null;
+            cpk: components["schemas"]["IndexView"] | null;
+        };
+        DriftLeftView: {
+            x: number;
+            from: number;
+            to: number;
+            /** @enum {string} */
+            edge: "low" | "high";
+        };
+        DriftView: {
+            slope: number;
+            slopeFrom: number;
+            slopeTo: number;
+            now: number;
+            left: components["schemas"]["DriftLeftView"] | null;
+        };
+        DimensionView: {
+            id: string;
+            modelName: string;
+            operationId: string;
+            stepName: string;
+            stage: string | null;
+            stationCode: string;
+            stationName: string;
+            name: string;
+            unit: string;
+            low: number;
+            high: number;
+            instrument: string | null;
+            holds: boolean;
+            decidingSkill: string | null;
+            count: number;
+            lacking: number;
+            lastMs: number | null;
+            lastValue: number | null;
+            /** @enum {string} */
+            state: "too few" | "in control" | "out of control";
+            limits: components["schemas"]["LimitsView"] | null;
+            signal: components["schemas"]["OpenSignalView"] | null;
+            found: components["schemas"]["FoundBehindView"] | null;
+            capability: components["schemas"]["CapabilityView"] | null;
+            drift: components["schemas"]["DriftView"] | null;
+        };
+        ChartPointView: {
+            value: number;
+            spread: number | null;
+            atMs: number;
+            batchId: string;
+            pieceIds: string[];
+        };
+        ChartSignalView: {
+            sentence: string;
+            at: number[];
+        };
+        ChartView: {
+            /** @enum {string} */
+            kind: "individuals" | "range" | "deviation";
+            size: number;
+            leftOut: number;
+            points: components["schemas"]["ChartPointView"][];
+            values: components["schemas"]["LimitsView"];
+            spread: components["schemas"]["LimitsView"];
+            signals: components["schemas"]["ChartSignalView"][];
+        };
+        DimensionChartView: {
+            dimension: components["schemas"]["DimensionView"];
+            chart: components["schemas"]["ChartView"] | null;
+        };
+        SettleSignalDto: {
+            dimensionId: string;
+            note: string;
+            anew: boolean;
+            atMs?: number;
+        };
         RouteVersionView: {
             id: string;
             modelId: string;
@@ -2955,6 +3108,12 @@ export interface components {
             tooLow: string;
             tooHigh: string;
         };
+        InControlRuleDto: {
+            /** @enum {string} */
+            kind: "inControl";
+            what: string;
+            characteristic: string;
+        };
         SpreadRuleDto: {
             /** @enum {string} */
             kind: "spread";
@@ -3038,6 +3197,10 @@ export interface components {
             modelId: string;
             perPiece: number;
         };
+        HowManyDto: {
+            measured: number;
+            of: number;
+        };
         CharacteristicDto: {
             id: string;
             name: string;
@@ -3045,6 +3208,10 @@ export interface components {
             low: number;
             target: number;
             high: number;
+            instrument?: string;
+            sample?: components["schemas"]["HowManyDto"];
+            holds?: boolean;
+            decidingSkill?: string;
         };
         CoatPlanDto: {
             materialId: string;
@@ -3085,7 +3252,7 @@ export interface components {
             setupMinutes: number;
             minutesPerPiece: number;
             wayName?: string;
-            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"])[];
+            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["InControlRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"])[];
             next: string[];
         };
         RouteOptionValueDto: {
@@ -3230,6 +3397,10 @@ export interface components {
             wetUm: number;
             flashMinutes: number;
         };
+        HowManyView: {
+            measured: number;
+            of: number;
+        };
         CharacteristicView: {
             id: string;
             name: string;
@@ -3237,6 +3408,8 @@ export interface components {
             low: number;
             target: number;
             high: number;
+            instrument: string | null;
+            sample: components["schemas"]["HowManyView"] | null;
         };
         SettingFigureView: {
             unit: string;
@@ -3247,6 +3420,13 @@ export interface components {
             id: string;
             name: string;
             figure: components["schemas"]["SettingFigureView"] | null;
+        };
+        UnmeasuredView: {
+            characteristicId: string;
+            name: string;
+            taken: number;
+            wanted: number;
+            pieceIds: string[];
         };
         OffMeasureView: {
             pieceId: string;
@@ -3300,7 +3480,7 @@ export interface components {
             coatFindings: components["schemas"]["FindingView"][];
             characteristics: components["schemas"]["CharacteristicView"][];
             settings: components["schemas"]["SettingView"][];
-            unmeasured: string[];
+            unmeasured: components["schemas"]["UnmeasuredView"][];
             off: components["schemas"]["OffMeasureView"][];
             measures: components["schemas"]["MeasureView"][];
             defects: components["schemas"]["DefectView"][];
@@ -5540,6 +5720,71 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Dimensions_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DimensionView"][];
+                };
+            };
+        };
+    };
+    Dimensions_chart: {
+        parameters: {
+            query: {
+                id: string;
+                kind?: "individuals" | "range" | "deviation";
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DimensionChartView"];
+                };
+            };
+        };
+    };
+    Dimensions_settle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettleSignalDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
                 };
             };
         };

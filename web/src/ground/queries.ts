@@ -82,6 +82,14 @@ export const useWalk = () => useQuery({ queryKey: ['walk'], queryFn: () => ask(c
 export const useFloor = () => useQuery({ queryKey: ['floor'], queryFn: () => ask(client.GET('/api/floor')) });
 export const useCarriers = () => useQuery({ queryKey: ['carriers'], queryFn: () => ask(client.GET('/api/carriers')) });
 export const useKits = () => useQuery({ queryKey: ['kits'], queryFn: () => ask(client.GET('/api/kits')) });
+export const useDimensions = () => useQuery({ queryKey: ['dimensions'], queryFn: () => ask(client.GET('/api/dimensions')) });
+export const useDimensionChart = (asked: AskedOf<'/api/dimensions/chart'> | null) =>
+  useQuery({
+    queryKey: ['dimensions', 'chart', asked],
+    queryFn: () => ask(client.GET('/api/dimensions/chart', { params: { query: asked ?? { id: '' } } })),
+    enabled: asked !== null,
+    placeholderData: keepPreviousData,
+  });
 export const useCarrier = (id: string) =>
   useQuery({ queryKey: ['carriers', id], queryFn: () => ask(client.GET('/api/carriers/{id}', { params: { path: { id } } })) });
 export const useStationWork = (code: string) =>

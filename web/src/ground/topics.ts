@@ -25,6 +25,7 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   'kit stock': ['kits', 'batches', 'stations'],
   coat: ['batches', 'stations', 'instruments'],
   measure: ['batches', 'fitting', 'stations', 'instruments'],
+  dimension: ['dimensions', 'morning', 'batches'],
   defect: ['instruments'],
   instrument: ['instruments'],
 };

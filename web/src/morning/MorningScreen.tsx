@@ -153,6 +153,9 @@ function LikeMoves({ way, moves }: { way: string; moves: readonly View<'Decision
   );
 }
 
+const PATHS = { lot: '/lots/', batch: '/batches/', dimension: '/machining/dimensions?id=' } as const;
+const pathOf = (subject: keyof typeof PATHS, id: string) => `${PATHS[subject]}${encodeURIComponent(id)}`;
+
 function Act({ decision }: { decision: View<'DecisionView'> }) {
   const { may } = useSession();
   const { id, subject, act, version } = decision;
@@ -160,7 +163,7 @@ function Act({ decision }: { decision: View<'DecisionView'> }) {
   if (act === 'move' && may('operator')) return <GateAct subject="batch" id={id} version={version} label={`Move ${id}`} />;
   if (act === 'release' && may('lead')) return <GateAct subject="lot" id={id} version={version} label={`Release ${id}`} />;
   return (
-    <Button component={RouterLink} to={subject === 'lot' ? `/lots/${id}` : `/batches/${id}`} sx={{ flexShrink: 0 }}>
+    <Button component={RouterLink} to={pathOf(subject, id)} sx={{ flexShrink: 0 }}>
       Open {id}
     </Button>
   );

@@ -21,7 +21,7 @@ export function Screen<T>({
   return (
     <>
       <Stack direction="row" sx={{ alignItems: 'center', gap: 1.5, mb: 1, flexWrap: 'wrap' }}>
-        <Typography variant="h1" sx={{ flex: 1 }}>
+        <Typography variant="h1" sx={{ flex: '1 1 auto' }}>
           {title}
         </Typography>
         <Box className="no-print" sx={{ display: 'flex', flexWrap: 'wrap', gap: 1 }}>
@@ -49,8 +49,8 @@ export function Screen<T>({
 export function Section({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
   return (
     <Box component="section" aria-label={title} sx={{ mb: 2.5 }}>
-      <Stack direction="row" sx={{ alignItems: 'baseline', gap: 1, borderBottom: 1, borderColor: 'divider', mb: 1, pb: 0.5 }}>
-        <Typography variant="h2" sx={{ flex: 1 }}>
+      <Stack direction="row" sx={{ alignItems: 'baseline', flexWrap: 'wrap', gap: 1, borderBottom: 1, borderColor: 'divider', mb: 1, pb: 0.5 }}>
+        <Typography variant="h2" sx={{ flex: '1 1 auto' }}>
           {title}
         </Typography>
         {aside}

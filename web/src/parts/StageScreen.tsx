@@ -18,10 +18,12 @@ interface Props {
   /** what is special to this stage, above the table */
   children?: (batches: readonly View<'BatchView'>[]) => ReactNode;
   actions?: ReactNode;
+  /** the stage's other screens */
+  tabs?: ReactNode;
 }
 
 /** One stage: what runs, what waits its turn, what its waits are waiting for. */
-export function StageScreen({ stage, cautions, children, actions }: Props) {
+export function StageScreen({ stage, cautions, children, actions, tabs }: Props) {
   const query = useFloor();
   return (
     <Screen title={STAGE_NAMES[stage]} query={query} actions={actions}>
@@ -30,6 +32,7 @@ export function StageScreen({ stage, cautions, children, actions }: Props) {
         const stations = floor.stations.filter((s) => s.stage === stage);
         return (
           <>
+            {tabs}
             <StageAnswer batches={batches} limit={floor.limit} stations={stations} />
             <Stations stations={stations} batches={batches} />
             <Waits batches={batches} />
@@ -88,11 +91,24 @@ function StageAnswer({
   const canMove = batches.filter((b) => (b.status === 'dwelling' || b.status === 'finished') && b.verdict === 'pass').length;
   const queued = batches.filter((b) => b.status === 'queued').length;
   const running = batches.filter((b) => b.status === 'running').length;
+  const paused = batches.filter((b) => b.status === 'paused').length;
+  const held = batches.filter((b) => b.status === 'held').length;
   const isHere = stations.some((s) => s.code === limit.stationCode);
   return (
     <Answer>
       <Figure>{canMove}</Figure> {canMove === 1 ? 'batch' : 'batches'} can move on, <Figure>{running}</Figure> being worked on,{' '}
-      <Figure>{queued}</Figure> waiting {queued === 1 ? 'its' : 'their'} turn. {isHere ? limit.sentence : ''}
+      <Figure>{queued}</Figure> waiting {queued === 1 ? 'its' : 'their'} turn
+      {paused > 0 && (
+        <>
+          , <Figure>{paused}</Figure> paused
+        </>
+      )}
+      {held > 0 && (
+        <>
+          , <Figure>{held}</Figure> held
+        </>
+      )}
+      . {isHere ? limit.sentence : ''}
     </Answer>
   );
 }

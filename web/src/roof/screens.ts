@@ -27,6 +27,7 @@ export const SCREENS = [
   { path: '/lots/:id', Screen: lazy(() => import('../timber/LotScreen.tsx')) },
   { path: STAGE_PATHS.roughMill, Screen: lazy(() => import('../machining/RoughMillScreen.tsx')) },
   { path: STAGE_PATHS.machining, Screen: lazy(() => import('../machining/MachiningScreen.tsx')) },
+  { path: '/machining/dimensions', Screen: lazy(() => import('../machining/DimensionsScreen.tsx')) },
   { path: STAGE_PATHS.necks, Screen: lazy(() => import('../machining/NecksScreen.tsx')) },
   { path: STAGE_PATHS.bodies, Screen: lazy(() => import('../machining/BodiesScreen.tsx')) },
   { path: STAGE_PATHS.fitting, Screen: lazy(() => import('../fitting/FittingScreen.tsx')) },

@@ -1,8 +1,9 @@
 import { MOVEMENT_LIMITS, SPECIES, type MovementLimit, type Species } from '@ample-crane/core';
-import { Box, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
+import { Box, Button, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
 import { useSetup } from '../ground/queries.ts';
+import { saveText } from '../ground/saveText.ts';
 import { Figure } from '../parts/Answer.tsx';
 
 export interface SumField {
@@ -40,6 +41,8 @@ export interface SumDefinition {
   /** @throws RangeError with what is wrong, in words */
   work: (input: Inputs, number: (name: string) => number, factory: FactoryFigures) => readonly SumResult[];
   picture?: (input: Inputs, number: (name: string) => number, factory: FactoryFigures) => ReactNode;
+  /** what can be saved of it, by the name of the file */
+  files?: Readonly<Record<string, (input: Inputs, number: (name: string) => number) => { text: string; type: string }>>;
 }
 
 /** A figure as typed; a decimal comma is one. */
@@ -103,6 +106,22 @@ export function Sum({ sum }: { sum: SumDefinition }) {
           ))
         )}
       </Box>
+      {problem === null && sum.files && (
+        <Stack direction="row" spacing={1} sx={{ mb: 1.5, flexWrap: 'wrap' }}>
+          {Object.entries(sum.files).map(([name, make]) => (
+            <Button
+              key={name}
+              variant="outlined"
+              onClick={() => {
+                const { text, type } = make(input, number);
+                saveText(name, text, type);
+              }}
+            >
+              {name}
+            </Button>
+          ))}
+        </Stack>
+      )}
       {picture}
       <Typography variant="body2" color="text.secondary" sx={{ mt: 2 }}>
         {sum.formula}

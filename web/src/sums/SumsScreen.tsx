@@ -3,12 +3,14 @@ import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { Answer } from '../parts/Answer.tsx';
 import { Empty } from '../parts/Screen.tsx';
+import { FRET_SUMS } from './frets.tsx';
 import { SHOP_SUMS } from './shop.tsx';
 import { Sum } from './Sum.tsx';
 import { WOOD_SUMS } from './wood.tsx';
 
 const GROUPS = [
   ['Wood', WOOD_SUMS],
+  ['Fingerboard', FRET_SUMS],
   ['Finish, fit and strings', SHOP_SUMS],
 ] as const;
 

@@ -1,17 +1,5 @@
-import {
-  coatLitres,
-  dewPointC,
-  dryFilmUm,
-  fretPositionMm,
-  inUnits,
-  METRIC,
-  neckAngle,
-  sprayObjections,
-  stringTensionN,
-} from '@ample-crane/core';
+import { coatLitres, dewPointC, dryFilmUm, inUnits, METRIC, neckAngle, sprayObjections, stringTensionN } from '@ample-crane/core';
 import type { SumDefinition } from './Sum.tsx';
-
-const FRETS = 24;
 
 /** Sums of the other rooms. */
 export const SHOP_SUMS: readonly SumDefinition[] = [
@@ -56,15 +44,6 @@ export const SHOP_SUMS: readonly SumDefinition[] = [
         { label: 'Solvent', value: `${(litres * n('voc')).toFixed(0)} g` },
       ];
     },
-  },
-  {
-    id: 'frets',
-    title: 'Fret table',
-    fields: [{ name: 'scale', label: 'Scale length, mm', value: '648' }],
-    formula: 'Nut to fret n: L · (1 − 2^(−n/12)).',
-    source: 'Equal temperament, twelve steps to the octave',
-    work: (_, n) =>
-      Array.from({ length: FRETS }, (__, i) => ({ label: `Fret ${i + 1}`, value: `${fretPositionMm(n('scale'), i + 1).toFixed(2)} mm` })),
   },
   {
     id: 'tension',

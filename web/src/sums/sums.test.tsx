@@ -1,10 +1,11 @@
 import { describe, expect, test } from '@jest/globals';
 import { MOVEMENT_LIMITS, SPECIES } from '@ample-crane/core';
+import { FRET_SUMS } from './frets.tsx';
 import { SHOP_SUMS } from './shop.tsx';
 import { figure, type SumDefinition } from './Sum.tsx';
 import { WOOD_SUMS } from './wood.tsx';
 
-const SUMS = [...WOOD_SUMS, ...SHOP_SUMS];
+const SUMS = [...WOOD_SUMS, ...FRET_SUMS, ...SHOP_SUMS];
 
 function work(sum: SumDefinition, over: Record<string, string> = {}): Record<string, string> {
   const input = { ...Object.fromEntries(sum.fields.map((f) => [f.name, f.value])), ...over };
@@ -41,8 +42,18 @@ describe('published values', () => {
   test('meter, dew point, frets and board feet', () => {
     expect(of('meter', { reading: '10', temp: '35' })['Pin meter']).toBe('8.9 %');
     expect(of('dew-point', { temp: '25', humidity: '70' })['Dew point']).toBe('19.1 °C');
-    expect(of('frets', { scale: '648' })['Fret 12']).toBe('324.00 mm');
+    expect(of('frets', { bass: '648', treble: '648' })['Fret 12']).toBe('324.00 mm');
+    expect(of('frets', { bass: '686', treble: '648' })['Fret 12']).toBe('343.00 mm bass, 324.00 mm treble');
     expect(of('board-feet', { thickness: '1', width: '12', length: '1' })['Board']).toContain('1.00 bf');
+  });
+  test('a board that cannot be is refused; measured slots are told by what is off', () => {
+    expect(() => of('frets', { bass: '600', treble: '648' })).toThrow(/bass scale is the longer/);
+    expect(of('slot-check', { scale: '650', measured: '36.48 70.92 103.9' })).toEqual({
+      'Fret 3': '0.48 mm too far, 1.5 cents sharp',
+      'Within 0.1 mm': '2 of 3 slots',
+    });
+    expect(() => of('slot-check', { measured: 'nut' })).toThrow(/"nut" is not a number/);
+    expect(() => of('slot-check', { measured: '700' })).toThrow(/beyond the saddle/);
   });
   test('more action needs less neck angle', () => {
     expect(of('neck-angle', { string: '2' })['Angle']).toBe('1.49°');

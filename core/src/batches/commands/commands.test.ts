@@ -50,12 +50,15 @@ function decide(batch: Batch, { command, ...said }: BatchCommand, { pieces = pie
     [WaitingAt.name]: [],
 
     [CoatsOn.name]: known.coats && pieces.map(({ id }) => ({ pieceId: id, coats: known.coats, last: { atMs: 0, scuffedMs: null } })),
-    [UnmeasuredOf.name]: known.unmeasured,
+    [UnmeasuredOf.name]: known.unmeasured && lacking(known.unmeasured),
     [OutOfBandOf.name]: known.off ?? [],
   };
   const sight = { rows, factory, nowMs, by: { personId: 'ann', role: 'lead' as const } };
   return judge(batchCommand(command), { batchId: batch.id, ...said }, sight, ({ question }) => answers[question.name] ?? NOT_ANSWERED);
 }
+
+const lacking = (pieceIds: readonly string[]) =>
+  pieceIds.length === 0 ? [] : [{ characteristicId: 'width', name: 'Width', taken: 3 - pieceIds.length, wanted: 3, pieceIds }];
 
 const kinds = (decision: Decision<Written>) =>
   decision.kind === 'accept' ? decision.entries.map((e) => e.kind) : decision.because.map((f) => f.sentence);

@@ -1,7 +1,16 @@
 import { Batch } from '../../batches/index.ts';
+import { Dimension } from '../dimension.ts';
 import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
+  aside: {
+    'settle signal'(house, random) {
+      const charts = house.rows.all(Dimension);
+      return charts.length === 0
+        ? undefined
+        : { dimensionId: random.pick(charts).id, note: 'Cutter changed', anew: random.integer(0, 1) === 1 };
+    },
+  },
   onward: {
     'take measures'(house, random) {
       const measured = house.rows.all(Batch).filter((b) => b.status !== 'done' && house.operation(b.id).characteristics !== undefined);

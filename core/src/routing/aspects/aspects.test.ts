@@ -102,10 +102,14 @@ describe('aspects of a step', () => {
   });
   test('it is finished when it is measured and coated; what came back gets a coat at least', () => {
     const { coat, characteristics } = EACH;
-    const known = (coats: number, unmeasured: string[], over: CoatsOnPiece[] = []) =>
+    const known = (coats: number, unmeasured: string[], over: CoatsOnPiece[] = [], wanted = unmeasured.length) =>
       new Answers()
         .give(CoatsOn, { batchId: 'B1' }, [...laid(coats), ...over])
-        .give(UnmeasuredOf, { batchId: 'B1' }, unmeasured)
+        .give(
+          UnmeasuredOf,
+          { batchId: 'B1' },
+          unmeasured.length === 0 ? [] : [{ characteristicId: 'relief', name: 'Relief', taken: 0, wanted, pieceIds: unmeasured }],
+        )
         .give(OutOfBandOf, { batchId: 'B1' }, off);
     let off: OffMeasure[] = [];
     const laid = (coats: number) => bench({}).pieceIds.map((pieceId) => ({ pieceId, coats, last: { atMs: 0, scuffedMs: null } }));
@@ -115,6 +119,7 @@ describe('aspects of a step', () => {
     expect(finish(known(0, []), true)).toEqual(['No coat logged on what came back']);
     expect(finish(known(1, []), true)).toEqual([]);
     expect(finish(known(2, ['B1-09']))).toEqual([]);
+    expect(finish(known(2, ['B1-01', 'B1-02'], [], 1))).toEqual(['Not measured yet: Relief: 0 of 1']);
     off = [{ pieceId: 'B1-02', name: 'Relief', unit: 'mm', value: 0.4, low: 0.1, high: 0.3 }];
     expect(finish(known(2, []))).toEqual(['Out of band: B1-02: Relief 0.4\u00a0mm, band 0.1–0.3\u00a0mm']);
     off = [{ ...off[0], pieceId: 'B1-09' } as OffMeasure];

@@ -23,7 +23,18 @@ import { when } from './when.ts';
 export type { Box } from './aspect.ts';
 export { COATS_RULE, CoatsOn, coatsOnAll, type CoatPlan, type CoatsOnPiece } from './coat.ts';
 export { BoxesFor, type Draw } from './draw.ts';
-export { MEASURE_RULE, offInWords, OutOfBandOf, UnmeasuredOf, type Characteristic, type OffMeasure } from './measure.ts';
+export {
+  MEASURE_RULE,
+  offInWords,
+  OutOfBandOf,
+  sampleOf,
+  unmeasuredInWords,
+  UnmeasuredOf,
+  type Characteristic,
+  type OffMeasure,
+  type Sample,
+  type Unmeasured,
+} from './measure.ts';
 export { PREREQUISITE_KINDS, type Prerequisite } from './needs.ts';
 export type { PlaceNeed } from './place.ts';
 export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './repeat.ts';

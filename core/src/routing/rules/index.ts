@@ -5,6 +5,7 @@ import { Elapsed } from './elapsed.ts';
 import { Equivalent } from './equivalent.ts';
 import { Gradient } from './gradient.ts';
 import { InBand } from './inBand.ts';
+import { InControl } from './inControl.ts';
 import { Parts } from './parts.ts';
 import { SignOffRule } from './signOff.ts';
 import { Spread } from './spread.ts';
@@ -12,10 +13,11 @@ import { Stable } from './stable.ts';
 import { Window } from './window.ts';
 import { missing, type AnyRuleKind, type Evidence, type RuleOf } from './rule.ts';
 
+export type { ControlNow } from './inControl.ts';
 export type { Evidence, LastCoat, Measurement } from './rule.ts';
 
 /** The kinds of rule there are. */
-const KINDS = [Elapsed, Equivalent, InBand, Spread, Gradient, Stable, Window, Climate, SignOffRule, Parts] as const;
+const KINDS = [Elapsed, Equivalent, InBand, InControl, Spread, Gradient, Stable, Window, Climate, SignOffRule, Parts] as const;
 
 /** A rule of a gate, as it stands in a route. */
 export type Rule = RuleOf<(typeof KINDS)[number]>;

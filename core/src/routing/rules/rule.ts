@@ -1,6 +1,7 @@
 import type { TemperatureSample } from '../../climate/index.ts';
 import type { Finding } from '../../ledger/index.ts';
 import type { RouteWorld } from '../world.ts';
+import type { ControlNow } from './inControl.ts';
 
 export interface Measurement {
   label: string;
@@ -30,6 +31,8 @@ export interface Evidence {
   courses?: Readonly<Record<string, readonly { atMs: number; value: number }[]>>;
   /** of each piece; null for one that never was coated */
   lastCoats?: readonly (LastCoat | null)[];
+  /** what the chart of each characteristic says */
+  control?: Readonly<Record<string, ControlNow>>;
   air?: { tempC: number; relativeHumidity: number };
   signOffs?: readonly { skill: string; by: string }[];
   shortParts?: readonly string[];

@@ -207,6 +207,9 @@ describe('what is not answered', () => {
       fc.option(fc.record({ atMs: fc.integer({ min: NOW - 9999 * MINUTE_MS, max: NOW }), scuffedMs: fc.constant(null) }), { freq: 9 }),
       { maxLength: 3 },
     ),
+    control: fc.record({
+      width: fc.record({ values: fc.integer({ min: 0, max: 60 }), needed: fc.constant(20), signal: fc.constantFrom(null, 'a trend') }),
+    }),
     air: fc.record({ tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
     signOffs: fc.constant([{ skill: 'fitting', by: 'Ann' }]),
     shortParts: fc.constant([]),
@@ -233,6 +236,7 @@ describe('what is not answered', () => {
         ...(characteristic === undefined ? {} : { characteristic: fc.constant(characteristic) }),
       }),
     ),
+    inControl: fc.record({ kind: fc.constant('inControl' as const), what: fc.constant('Width'), characteristic: fc.constant('width') }),
     spread: fc.record({ kind: fc.constant('spread' as const), limit: between(0, 20), unit: fc.constant('%') }),
     gradient: fc.record({ kind: fc.constant('gradient' as const), limit: between(0, 20) }),
     stable: fc.record({ kind: fc.constant('stable' as const), limitPerDay: between(0, 9), windowDays: fc.integer({ min: 1, max: 30 }) }),

@@ -257,15 +257,21 @@ export class Floor {
     this.inspection.logCoats(batch, operation, job.workerId, atMs);
     const pieces = piecesInPass(batch, piecesIn(this.recorder.rows, batch.id));
     const outcomes = this.inspection.judge(batch, operation, pieces, job.workerId, atMs);
+    if (this.mover.batch(batch.id).status === 'held') return this.leave(batch.id, job);
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
     const rework = outcomes.length - scrap;
     const good = pieces.length - scrap - rework;
     const back = this.mover.carryOut(batch, { command: 'finish work', good, rework, scrap, outcomes }, atMs, job.workerId);
-    this.jobs.delete(batch.id);
-    this.crew.ends(job.workerId);
-    this.running.set(job.way.stationCode, (this.running.get(job.way.stationCode) ?? 1) - 1);
+    this.leave(batch.id, job);
     this.finished(batch.id, atMs);
     for (const id of back) this.arrived(id, atMs);
+  }
+
+  /** Whoever worked on a batch, and their bench, are free. */
+  private leave(batchId: string, { workerId, way }: Job): void {
+    this.jobs.delete(batchId);
+    this.crew.ends(workerId);
+    this.running.set(way.stationCode, (this.running.get(way.stationCode) ?? 1) - 1);
   }
 
   /** What is done either waits for its gate or has gone on. */

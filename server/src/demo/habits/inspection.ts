@@ -14,6 +14,7 @@ import {
   visitOf,
 } from '@ample-crane/core';
 import type { Mover } from './mover.ts';
+import { settleSignals } from './signals.ts';
 import type { Scenario } from './scenario.ts';
 
 /** What a sprayer says who goes on although the window or the air says no. */
@@ -27,6 +28,9 @@ export class Inspection {
     private readonly mover: Mover,
     private readonly random: Random,
   ) {}
+
+  /** parts made with what wears */
+  private worn = 0;
 
   /** Measures the pieces of a pass and says which of them are not good. */
   judge(batch: Batch, operation: Operation, pieces: readonly Piece[], workerId: string, atMs: number): PieceOutcome[] {
@@ -89,7 +93,9 @@ export class Inspection {
     if (!characteristics || pieces.length === 0) return out;
     const measures = pieces.flatMap(({ id: pieceId }) =>
       characteristics.map((c) => {
-        const drawn = Math.round(this.random.normal(c.target, (c.high - c.low) / (batch.redo ? 10 : 6.4)) * 1000) / 1000;
+        const drawn =
+          Math.round((this.random.normal(c.target, (c.high - c.low) / (batch.redo ? 10 : 6.4)) + this.wear(batch, c.id, atMs)) * 1000) /
+          1000;
         // What came back more than once is not left before it fits.
         const value = batch.redo && batch.pass > 2 ? Math.min(c.high, Math.max(c.low, drawn)) : drawn;
         if (value < c.low || value > c.high) out.add(pieceId);
@@ -97,6 +103,15 @@ export class Inspection {
       }),
     );
     this.mover.give(TakeMeasures, { batchId: batch.id, measures }, atMs, workerId);
+    if (atMs < this.scenario.signalsUntilMs)
+      settleSignals(this.mover, this.recorder, batch.id, { atMs, workerId, leadId: this.scenario.leadId });
     return out;
+  }
+
+  /** How far off a worn cutter makes the next part. */
+  private wear({ redo }: Batch, characteristicId: string, atMs: number): number {
+    const { wears } = this.scenario;
+    if (wears === null || redo || characteristicId !== wears.characteristicId || atMs < wears.fromMs) return 0;
+    return wears.perPart * ++this.worn;
   }
 }

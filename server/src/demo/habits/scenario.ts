@@ -92,6 +92,10 @@ export interface Scenario {
   reworkShare: number;
   /** of the batches that are taken over, those of which a piece is sent back */
   refusedShare: number;
+  /** a cutter that wears: what it makes of a characteristic, part by part, from a time on */
+  wears: { characteristicId: string; fromMs: number; perPart: number } | null;
+  /** from then on nobody looks at what the charts say */
+  signalsUntilMs: number;
   /** of the sets that are started, those that are a trial */
   trialShare: number;
 }

@@ -160,6 +160,8 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   reworkShare: 0.04,
   refusedShare: 0.05,
   trialShare: 0.02,
+  wears: null,
+  signalsUntilMs: Infinity,
   houses: ['The plater'],
   ...over,
 });

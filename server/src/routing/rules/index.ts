@@ -3,6 +3,7 @@ import { ElapsedRuleDto } from './elapsed.dto.ts';
 import { EquivalentRuleDto } from './equivalent.dto.ts';
 import { GradientRuleDto } from './gradient.dto.ts';
 import { InBandRuleDto } from './inBand.dto.ts';
+import { InControlRuleDto } from './inControl.dto.ts';
 import { PartsRuleDto } from './parts.dto.ts';
 import { SignOffRuleDto } from './signOff.dto.ts';
 import { SpreadRuleDto } from './spread.dto.ts';
@@ -14,6 +15,7 @@ export const RULES = () => ({
   elapsed: ElapsedRuleDto,
   equivalent: EquivalentRuleDto,
   inBand: InBandRuleDto,
+  inControl: InControlRuleDto,
   spread: SpreadRuleDto,
   gradient: GradientRuleDto,
   stable: StableRuleDto,

@@ -4,6 +4,7 @@ import { elapsed } from './Elapsed.tsx';
 import { equivalent } from './Equivalent.tsx';
 import { gradient } from './Gradient.tsx';
 import { inBand } from './InBand.tsx';
+import { inControl } from './InControl.tsx';
 import { parts } from './Parts.tsx';
 import { signOff } from './SignOff.tsx';
 import { spread } from './Spread.tsx';
@@ -16,6 +17,7 @@ export const RULE_EDITORS: { readonly [Kind in Rule['kind']]: RuleEditor<Kind> }
   elapsed,
   equivalent,
   inBand,
+  inControl,
   spread,
   gradient,
   stable,

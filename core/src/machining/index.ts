@@ -1,0 +1,2 @@
+export * from './fretSlotFiles.ts';
+export * from './fretSlots.ts';

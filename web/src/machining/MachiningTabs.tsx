@@ -1,0 +1,9 @@
+import { StageTabs } from '../parts/StageTabs.tsx';
+
+const TABS = [
+  ['/machining', 'Loads'],
+  ['/machining/dimensions', 'Dimensions'],
+] as const;
+
+/** Machining's own screens. */
+export const MachiningTabs = () => <StageTabs label="Machining" tabs={TABS} />;
