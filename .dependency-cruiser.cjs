@@ -33,7 +33,7 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core/src', pathNot: '\\.test\\.ts$|^core/src/test/' },
-      to: { pathNot: '^(core/src|node_modules/(dayjs|d3-array|fastest-levenshtein|tinyqueue)/)' },
+      to: { pathNot: '^(core/src|node_modules/(@tarikjabiri/dxf|dayjs|d3-array|fastest-levenshtein|jstat|tinyqueue)/)' },
     },
     {
       name: 'a-room-is-used-through-its-face',

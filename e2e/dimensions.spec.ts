@@ -39,8 +39,8 @@ test('what a chart says is seen in the morning, looked into, settled, and the ba
 
   // What was held for it is let go on its own card, where its measures are typed again from any piece on.
   await page.goto(`/batches/${signal.batchId}`);
-  await page.getByRole('button', { name: 'Release', exact: true }).click();
-  await expect(page.getByText(/Held: .*decides/)).toBeVisible();
+  await expect(page.getByText(/^Held: .*decides$/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Release the hold' }).click();
   await expect(page.getByRole('button', { name: 'Resume' })).toBeVisible();
 });
 

@@ -11,7 +11,9 @@ async function addresses(page: Page): Promise<string[]> {
   const route = routes[0]?.id ?? '';
   return [
     ...['/', '/floor', '/flow', '/orders', '/records', `/records/${record?.serial ?? ''}`],
-    ...['', '?tab=Programs+and+kits', '?tab=Models', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map((tab) => `/setup${tab}`),
+    ...['', '?tab=Programs+and+kits', '?tab=Models', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map(
+      (tab) => `/setup${tab}`,
+    ),
     ...['/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
     ...['/stations', '/station/FN2', '/carriers/R01', `/batches/${batch?.id ?? ''}`, '/sums'],
     ...['', '/walk', '/air', '/stock', '/cutting'].map((part) => `/wood-room${part}`),

@@ -16,7 +16,6 @@ const VIEWS = [
   ['floor', '/floor'],
   ['wood-room', '/wood-room'],
   ['lot', '/wood-room', (page) => page.getByRole('row').filter({ hasText: 'L200' }).getByRole('gridcell').nth(1).click()],
-  ['air', '/wood-room/air'],
   ['stock', '/wood-room/stock'],
   [
     'cutting-plan',
@@ -28,6 +27,7 @@ const VIEWS = [
   ],
   ['bench-sums', '/sums/movement'],
   ['machining', '/machining'],
+  ['dimensions', '/machining/dimensions'],
   ['fitting', '/fitting'],
   ['finishing', '/finishing'],
   ['assembly', '/assembly'],

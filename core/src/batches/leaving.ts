@@ -1,6 +1,7 @@
 import { worst, type Asked, type Finding } from '../ledger/index.ts';
 import type { AtStep, SeenAtStep } from './commands/onBatch.ts';
 import { gateAsks, gateEvidence, gateFindings } from './gate.ts';
+import type { Batch } from './batch.ts';
 import { moveAsks, moveTo } from './moving.ts';
 
 /** What must be known to say whether a batch may leave its step. */
@@ -17,3 +18,9 @@ export function leaveFindings(at: AtStep): Finding[] {
   const moved = moveTo(at, { again: false, override: null, quantity: batch.quantity });
   return moved.kind === 'refuse' ? [...findings, ...moved.because.filter((f) => f.rule === 'places')] : findings;
 }
+
+/** What stops a batch that somebody holds, whatever its gate says; nothing where nobody does. */
+export const heldFindings = ({ status, holdReason }: Pick<Batch, 'status' | 'holdReason'>): Finding[] =>
+  status === 'held'
+    ? [{ rule: 'hold', verdict: 'stop', sentence: `Held: ${holdReason ?? 'no reason given'}`, remedy: 'Release it when that is settled' }]
+    : [];

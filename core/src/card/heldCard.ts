@@ -1,5 +1,5 @@
 import { KitsFor, kitsServing, KitStock } from '../assembly/index.ts';
-import { AtStep, Batch, JobsAt, leaveAsks, leaveFindings, SeenAtStep, WaitingAt } from '../batches/index.ts';
+import { AtStep, Batch, heldFindings, JobsAt, leaveAsks, leaveFindings, SeenAtStep, WaitingAt } from '../batches/index.ts';
 import { OnCarrier, PlacementRow, PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
 import { coatAsks, coatFindings } from '../finishing/index.ts';
 import { LEDGER, type HouseFactory } from '../ledger.ts';
@@ -116,7 +116,7 @@ export class HeldCard {
   /** What is before it when it is done with its step; nothing where it is not. */
   gate(nowMs: number): Finding[] {
     const { batch } = this;
-    if (batch.status !== 'finished' && batch.status !== 'dwelling') return [];
+    if (batch.status !== 'finished' && batch.status !== 'dwelling') return heldFindings(batch);
     const sight = { rows: this.rows, factory: this.factory, nowMs, by: NOBODY };
     const answers = this.answered(leaveAsks(new SeenAtStep(batch.id, sight)), nowMs);
     return leaveFindings(new AtStep(batch.id, { ...sight, answers }));

@@ -167,6 +167,13 @@ describe('work in progress', () => {
       }),
     );
   });
+  test('what lies about is told against what was expected', () => {
+    // Twice as many as flow through at that pace: as many again stay.
+    const through = { fromMs: 0, outMs: 4 * DAY_MS };
+    const { littleResidual, meanWip, throughputPerDay, meanLeadDays } = figures({ bodies: [through, { fromMs: 0 }] });
+    expect(littleResidual).toBeCloseTo(meanWip / (throughputPerDay * meanLeadDays) - 1, 12);
+    expect(littleResidual).toBeGreaterThan(1);
+  });
   test('what entered before the window counts with its own lead time', () => {
     const { meanLeadDays, meanWip } = figures({ bodies: [{ fromMs: -5 * DAY_MS, outMs: 5 * DAY_MS }] });
     expect(meanLeadDays).toBe(10);

@@ -68,7 +68,7 @@ export interface FlowFigures {
   leadQuantilesDays: { p50: number; p85: number } | null;
   leads: LeadClass[];
   shipped: number;
-  /** (mean WIP − throughput × mean lead time) ÷ mean WIP: how well the records hang together */
+  /** mean WIP against throughput × mean lead time, less one: how well the records hang together */
   littleResidual: number | null;
   periods: ActivePeriod[];
 }
@@ -94,7 +94,8 @@ export function flowFigures(record: FlowRecord, window: Interval, time: WorkingT
   );
   const stations = record.stations.map((station) => stationFigures(station, hours.get(station.code) ?? [], record, frame));
   const bodies = bodyFigures(record, window);
-  const { shipped, meanWip, meanLeadDays, throughputPerDay } = bodies;
+  const { meanWip, meanLeadDays, throughputPerDay } = bodies;
+  const expectedWip = throughputPerDay * meanLeadDays;
   const leads = record.leads
     .map(({ leadClass, shipped: count }) => ({ days: ((leadClass + 0.5) * LEAD_CLASS_MS) / DAY_MS, shipped: count }))
     .sort((a, b) => a.days - b.days);
@@ -103,7 +104,7 @@ export function flowFigures(record: FlowRecord, window: Interval, time: WorkingT
     stations: stations.map(({ figures }) => figures),
     leadQuantilesDays: leads.length === 0 ? null : { p50: leadQuantile(leads, 0.5), p85: leadQuantile(leads, 0.85) },
     leads,
-    littleResidual: meanWip === 0 || shipped === 0 ? null : (meanWip - throughputPerDay * meanLeadDays) / meanWip,
+    littleResidual: expectedWip === 0 ? null : meanWip / expectedWip - 1,
     periods: stations.flatMap(({ periods }) => periods),
   };
 }

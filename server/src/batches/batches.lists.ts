@@ -2,6 +2,7 @@ import {
   AtStep,
   Batch,
   comesAlong,
+  heldFindings,
   leaveAsks,
   leaveFindings,
   placementsOf,
@@ -102,7 +103,14 @@ export class BatchLists {
     return batches.map((b) => {
       const operation = factory.operationAt(b);
       const touch = comesAlong(operation, b.component) ? 0 : touchMinutes(operation, b.quantity, b.stationCode);
-      return toBatchView(b, factory, findings.get(b.id) ?? [], touch, placementsOf(placements, b.id), workers.get(b.visitId) ?? null);
+      return toBatchView(
+        b,
+        factory,
+        findings.get(b.id) ?? heldFindings(b),
+        touch,
+        placementsOf(placements, b.id),
+        workers.get(b.visitId) ?? null,
+      );
     });
   }
 

@@ -72,6 +72,8 @@ test('a rule that fires holds the batch, is told on Morning, and is settled by a
   expect(answer.body).toMatchObject({ id });
   expect((await card(manager, id)).batch).toMatchObject({
     status: 'held',
+    // What is held is not free to go, whatever its gate would say.
+    verdict: 'stop',
     holdReason: 'Slot width: one value above the upper limit; a lead decides',
   });
   const told = await now();

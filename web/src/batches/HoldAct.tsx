@@ -1,4 +1,4 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
@@ -22,7 +22,6 @@ export function HoldAct({ card }: { card: View<'CardView'> }) {
   if (batch.status === 'held')
     return (
       <Box>
-        <Typography sx={{ mb: 1 }}>Held: {batch.holdReason}</Typography>
         <Button variant="contained" loading={release.isPending} onClick={() => release.mutate({})}>
           Release the hold
         </Button>

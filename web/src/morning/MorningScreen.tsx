@@ -164,7 +164,7 @@ function Act({ decision }: { decision: View<'DecisionView'> }) {
   if (act === 'release' && may('lead')) return <GateAct subject="lot" id={id} version={version} label={`Release ${id}`} />;
   return (
     <Button component={RouterLink} to={pathOf(subject, id)} sx={{ flexShrink: 0 }}>
-      Open {id}
+      {subject === 'dimension' ? 'See its chart' : `Open ${id}`}
     </Button>
   );
 }

@@ -55,7 +55,7 @@ export function BatchTable({
       sortComparator: (a: number | null, b: number | null) => (a ?? Infinity) - (b ?? Infinity),
       valueFormatter: (value: number | null) => (value === null ? '' : clock(value)),
       renderCell: ({ row }) =>
-        row.status === 'dwelling' || row.status === 'finished' || row.status === 'held' ? (
+        row.status === 'dwelling' || row.status === 'finished' ? (
           <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, height: '100%' }}>
             <DwellRing of={row} size={26} />
             {row.verdict === 'pass' ? 'now' : row.untilMs === null ? '' : `${clock(row.untilMs)} · ${formatDuration(row.untilMs - nowMs)}`}

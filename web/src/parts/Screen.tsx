@@ -49,7 +49,10 @@ export function Screen<T>({
 export function Section({ title, aside, children }: { title: string; aside?: ReactNode; children: ReactNode }) {
   return (
     <Box component="section" aria-label={title} sx={{ mb: 2.5 }}>
-      <Stack direction="row" sx={{ alignItems: 'baseline', flexWrap: 'wrap', gap: 1, borderBottom: 1, borderColor: 'divider', mb: 1, pb: 0.5 }}>
+      <Stack
+        direction="row"
+        sx={{ alignItems: 'baseline', flexWrap: 'wrap', gap: 1, borderBottom: 1, borderColor: 'divider', mb: 1, pb: 0.5 }}
+      >
         <Typography variant="h2" sx={{ flex: '1 1 auto' }}>
           {title}
         </Typography>

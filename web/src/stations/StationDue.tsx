@@ -167,7 +167,12 @@ function Acts({ card }: { card: Card }): ReactNode {
         </>
       );
     default:
-      return <ToCard batch={batch} />;
+      return (
+        <>
+          <FindingList findings={batch.findings} />
+          <ToCard batch={batch} />
+        </>
+      );
   }
 }
 

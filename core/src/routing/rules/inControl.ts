@@ -1,14 +1,5 @@
 import { missing, named, ruleKind } from './rule.ts';
 
-/** What the chart of a characteristic says of the process that made some pieces. */
-export interface ControlNow {
-  /** how many values its limits rest on and are held against; fewer than it needs make no limits */
-  values: number;
-  needed: number;
-  /** the rule that fired and is not settled, in words */
-  signal: string | null;
-}
-
 export const InControl = ruleKind('inControl')<{
   /** what is looked at, as it is called */
   what: string;

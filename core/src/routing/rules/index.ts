@@ -13,8 +13,7 @@ import { Stable } from './stable.ts';
 import { Window } from './window.ts';
 import { missing, type AnyRuleKind, type Evidence, type RuleOf } from './rule.ts';
 
-export type { ControlNow } from './inControl.ts';
-export type { Evidence, LastCoat, Measurement } from './rule.ts';
+export type { ControlNow, Evidence, LastCoat, Measurement } from './rule.ts';
 
 /** The kinds of rule there are. */
 const KINDS = [Elapsed, Equivalent, InBand, InControl, Spread, Gradient, Stable, Window, Climate, SignOffRule, Parts] as const;

@@ -1,7 +1,6 @@
 import type { TemperatureSample } from '../../climate/index.ts';
 import type { Finding } from '../../ledger/index.ts';
 import type { RouteWorld } from '../world.ts';
-import type { ControlNow } from './inControl.ts';
 
 export interface Measurement {
   label: string;
@@ -13,6 +12,15 @@ export interface Measurement {
 export interface LastCoat {
   atMs: number;
   scuffedMs: number | null;
+}
+
+/** What the chart of a characteristic says of the process that made some pieces. */
+export interface ControlNow {
+  /** how many values its limits rest on and are held against; fewer than it needs make no limits */
+  values: number;
+  needed: number;
+  /** the rule that fired and is not settled, in words */
+  signal: string | null;
 }
 
 export interface Evidence {
