@@ -44,6 +44,28 @@ test('what a chart says is seen in the morning, looked into, settled, and the ba
   await expect(page.getByRole('button', { name: 'Resume' })).toBeVisible();
 });
 
+test('an instrument is studied: what it is worth shows as it is typed, and is kept', async ({ page }) => {
+  await signIn(page, 'lead');
+  await page.goto('/machining/dimensions');
+  const part = page.getByRole('region', { name: 'Instruments' });
+  await expect(part.getByText(/The inside caliper takes \d+ % of the tolerance for itself at pocket width/)).toBeVisible();
+  await part.getByRole('button', { name: 'Study an instrument' }).click();
+  const dialog = page.getByRole('dialog', { name: 'Study an instrument' });
+  await dialog.getByRole('textbox', { name: 'Instrument' }).fill('Feeler gauge');
+  await dialog.getByRole('textbox', { name: 'What is measured' }).fill('Relief');
+  await dialog.getByRole('textbox', { name: 'Tolerance from' }).fill('0.1');
+  await dialog.getByRole('textbox', { name: 'to', exact: true }).fill('0.3');
+  await dialog.getByRole('textbox', { name: 'Values' }).fill('Ann: 0.18 0.18\nAnn: 0.24 0.25\nBen: 0.19');
+  await expect(dialog.getByText('Everybody measures every part as often')).toBeVisible();
+  await dialog.getByRole('textbox', { name: 'Values' }).fill('Ann: 0.18 0.18\nAnn: 0.24 0.25\nBen: 0.19 0.19\nBen: 0.25 0.25');
+  const said = /The Feeler gauge takes \d+ % of the tolerance for itself at relief/;
+  await expect(dialog.getByText(said)).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await dialog.getByRole('button', { name: 'Keep the study' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(part.getByText(said)).toBeVisible();
+});
+
 test('other charts of the same values: means of batches with their ranges and deviations', async ({ page }) => {
   await signIn(page);
   const [one] = (await get<Dimension[]>(page, '/dimensions')).filter((d) => d.name === 'Tenon width');

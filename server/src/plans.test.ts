@@ -21,6 +21,7 @@ const SET_UP = [
   'bench_credential',
   'carrier',
   'dimension',
+  'instrument_study',
   'material',
   'model',
   'person',
@@ -126,6 +127,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/dimensions/chart': [
       `/dimensions/chart?size=200&id=${encodeURIComponent(await first('select id from dimension order by count desc'))}`,
     ],
+    '/api/instrument-studies': ['/instrument-studies'],
     '/api/kits': ['/kits'],
     '/api/setup': ['/setup'],
     '/api/zones': ['/zones'],

@@ -3,11 +3,12 @@ import { FactoryModule } from '../factory/factory.module.ts';
 import { LogbookModule } from '../logbook/logbook.module.ts';
 import { DimensionsController } from './dimensions.controller.ts';
 import { DimensionsQueries } from './dimensions.queries.ts';
+import { InstrumentsController } from './instruments.controller.ts';
 import { QualityController } from './quality.controller.ts';
 
 @Module({
   imports: [LogbookModule, FactoryModule],
-  controllers: [QualityController, DimensionsController],
+  controllers: [QualityController, DimensionsController, InstrumentsController],
   providers: [DimensionsQueries],
   exports: [DimensionsQueries],
 })

@@ -624,6 +624,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instrument-studies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Instruments_studies"];
+        put?: never;
+        post: operations["Instruments_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routes": {
         parameters: {
             query?: never;
@@ -2999,6 +3015,46 @@ export interface components {
             note: string;
             anew: boolean;
             atMs?: number;
+        };
+        GaugeView: {
+            repeatability: number;
+            reproducibility: number;
+            gauge: number;
+            part: number;
+            ofTolerancePct: number | null;
+            ofTotalPct: number;
+            categories: number | null;
+        };
+        InstrumentStudyView: {
+            id: string;
+            instrument: string;
+            what: string;
+            unit: string;
+            people: string[];
+            parts: number;
+            repeats: number;
+            atMs: number;
+            by: string;
+            /** @enum {string} */
+            verdict: "fit" | "may do" | "not fit";
+            sentence: string;
+            byVariance: components["schemas"]["GaugeView"];
+            byRange: components["schemas"]["GaugeView"] | null;
+        };
+        PartMeasuredDto: {
+            again: number[];
+        };
+        PersonMeasuredDto: {
+            name: string;
+            parts: components["schemas"]["PartMeasuredDto"][];
+        };
+        StudyInstrumentDto: {
+            instrument: string;
+            what: string;
+            unit: string;
+            low: number | null;
+            high: number | null;
+            people: components["schemas"]["PersonMeasuredDto"][];
         };
         RouteVersionView: {
             id: string;
@@ -5776,6 +5832,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["SettleSignalDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Instruments_studies: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentStudyView"][];
+                };
+            };
+        };
+    };
+    Instruments_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StudyInstrumentDto"];
             };
         };
         responses: {

@@ -90,6 +90,8 @@ export const useDimensionChart = (asked: AskedOf<'/api/dimensions/chart'> | null
     enabled: asked !== null,
     placeholderData: keepPreviousData,
   });
+export const useInstrumentStudies = () =>
+  useQuery({ queryKey: ['instrument studies'], queryFn: () => ask(client.GET('/api/instrument-studies')) });
 export const useCarrier = (id: string) =>
   useQuery({ queryKey: ['carriers', id], queryFn: () => ask(client.GET('/api/carriers/{id}', { params: { path: { id } } })) });
 export const useStationWork = (code: string) =>

@@ -26,6 +26,7 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   coat: ['batches', 'stations', 'instruments'],
   measure: ['batches', 'fitting', 'stations', 'instruments'],
   dimension: ['dimensions', 'morning', 'batches'],
+  'instrument study': ['instrument studies'],
   defect: ['instruments'],
   instrument: ['instruments'],
 };

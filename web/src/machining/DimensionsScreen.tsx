@@ -8,6 +8,7 @@ import { Empty, Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
 import { DimensionList } from './DimensionList.tsx';
 import { DimensionPart } from './DimensionPart.tsx';
+import { InstrumentStudies } from './InstrumentStudies.tsx';
 import { MachiningTabs } from './MachiningTabs.tsx';
 
 type Dimension = View<'DimensionView'>;
@@ -68,6 +69,7 @@ export default function DimensionsScreen() {
                 />
               </Box>
             )}
+            <InstrumentStudies about={here ?? null} />
           </>
         );
       }}

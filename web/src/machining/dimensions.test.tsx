@@ -2,6 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import type { View } from '../ground/api.ts';
 import { NOW_MS, render, wordsOf } from '../test/render.tsx';
 import DimensionsScreen from './DimensionsScreen.tsx';
+import { parseStudy } from './parseStudy.ts';
 
 type Dimension = View<'DimensionView'>;
 const index = (value: number) => ({ value, from: value - 0.2, to: value + 0.2 });
@@ -41,8 +42,17 @@ const off = (over: Partial<Dimension> = {}): Dimension =>
     capability: { count: 60, mean: 56.05, sigmaOverall: 0.03, pp: index(1.2), ppk: index(1.1), cp: null, cpk: null },
     ...over,
   });
-const screen = (all: readonly Dimension[], over: Parameters<typeof render>[1] = {}) =>
-  wordsOf(render(<DimensionsScreen />, { answers: [[['dimensions'], all]], at: '/machining/dimensions', ...over }));
+const screen = (all: readonly Dimension[], over: Parameters<typeof render>[1] = {}, studies: readonly View<'InstrumentStudyView'>[] = []) =>
+  wordsOf(
+    render(<DimensionsScreen />, {
+      answers: [
+        [['dimensions'], all],
+        [['instrument studies'], studies],
+      ],
+      at: '/machining/dimensions',
+      ...over,
+    }),
+  );
 
 describe('the answer', () => {
   test('names what is out of control, and what it says', () => {
@@ -92,5 +102,55 @@ describe('one of them', () => {
     expect(list('find=dory')).not.toContain('Pocket width, Skiff Machine bodies');
     expect(list('state=in+control')).not.toContain('Pocket width, Dory');
     expect(list('find=gremlin')).toContain('None of them is called so.');
+  });
+});
+
+describe('instruments', () => {
+  const gauge = {
+    repeatability: 0.01,
+    reproducibility: 0.002,
+    gauge: 0.011,
+    part: 0.1,
+    ofTolerancePct: 33,
+    ofTotalPct: 11,
+    categories: 12,
+  };
+  const study: View<'InstrumentStudyView'> = {
+    id: 'caliper/Pocket width',
+    instrument: 'caliper',
+    what: 'Pocket width',
+    unit: 'mm',
+    people: ['Ann', 'Ben'],
+    parts: 10,
+    repeats: 3,
+    atMs: NOW_MS,
+    by: 'Ann Field',
+    verdict: 'not fit',
+    sentence: 'The caliper takes 33 % of the tolerance for itself',
+    byVariance: gauge,
+    byRange: { ...gauge, ofTolerancePct: 31 },
+  };
+  test('are told with what they are worth, and how they were studied', () => {
+    const text = screen([dimension()], {}, [study]);
+    expect(text).toContain('The caliper takes 33 % of the tolerance for itself.');
+    expect(text).toContain('10 parts, 3 times each by Ann, Ben. It tells 12 kinds of part apart; by ranges 31 %.');
+    expect(screen([dimension()], {}, [{ ...study, byRange: null, byVariance: { ...gauge, categories: null } }])).toContain(
+      'It tells any number of kinds of part apart.',
+    );
+  });
+  test('none studied says so; a lead may study one', () => {
+    expect(screen([dimension()], { role: 'lead' })).toContain('None has been studied');
+    expect(screen([dimension()], { role: 'lead' })).toContain('Study an instrument');
+    expect(screen([dimension()], { role: 'operator' })).not.toContain('Study an instrument');
+  });
+  test('values are typed a line a part, by whoever measured it', () => {
+    expect(parseStudy('Ann: 1 1,1\n\nben : 2; 2.1\nann: 3 3')).toEqual({
+      people: [
+        { name: 'Ann', parts: [{ again: [1, 1.1] }, { again: [3, 3] }] },
+        { name: 'ben', parts: [{ again: [2, 2.1] }] },
+      ],
+      problems: [],
+    });
+    expect(parseStudy('1 2 3\nAnn:\nAnn: one').problems).toHaveLength(3);
   });
 });

@@ -4,6 +4,12 @@ import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
   aside: {
+    'study instrument'(_, random) {
+      const value = () => random.integer(0, 100) / 10;
+      const values = [0, 1].map(() => [0, 1].map(() => [value(), value()]));
+      const instrument = random.pick(['caliper', 'depth gauge']);
+      return { instrument, what: 'Width', unit: 'mm', low: 0, high: random.pick([10, null]), people: ['Ann', 'Ben'], values };
+    },
     'settle signal'(house, random) {
       const charts = house.rows.all(Dimension);
       return charts.length === 0

@@ -6,6 +6,7 @@ import { Mover } from './mover.ts';
 import { Sales } from './sales.ts';
 import type { Scenario } from './scenario.ts';
 import { Starts } from './starts.ts';
+import { studyCaliper } from './studies.ts';
 import { WoodSupply } from './woodSupply.ts';
 
 type SimulationEvent =
@@ -75,7 +76,9 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
         floor.handle(event, atMs);
     }
     floor.startWork(atMs);
-    if (event.kind === 'morning' && atMs === lastMorningMs) countKits(mover, atMs);
+    if (event.kind !== 'morning' || atMs !== lastMorningMs) return;
+    countKits(mover, atMs);
+    studyCaliper(mover, random.fork('studies'), { atMs, leadId: scenario.leadId });
   });
   return { entries: recorder.entries, rows: recorder.rows, refused: mover.refused };
 }

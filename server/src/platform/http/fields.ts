@@ -101,6 +101,18 @@ export const InWholeNumbers = (options: Presence & { min: number; max: number; m
     ApiProperty({ type: 'integer', isArray: true, minimum: options.min, maximum: options.max, maxItems: options.most, ...doc(options) }),
   );
 
+/** Figures, some of which may be the same. */
+export const InNumbers = (options: Presence & { min: number; max: number; most: number }) =>
+  make(
+    ...presence(options),
+    IsArray(),
+    ArrayMaxSize(options.most),
+    IsNumber({ allowInfinity: false, allowNaN: false }, { each: true }),
+    Min(options.min, { each: true }),
+    Max(options.max, { each: true }),
+    ApiProperty({ type: Number, isArray: true, minimum: options.min, maximum: options.max, maxItems: options.most, ...doc(options) }),
+  );
+
 /** Some of a set of words; may be left out unless it is said otherwise. */
 export const InEach = (values: readonly string[], options: Presence = { optional: true }) =>
   make(

@@ -111,6 +111,8 @@ const ACTS: [string, Method, string, Role][] = [
   ['see what is measured', 'get', '/dimensions', 'viewer'],
   ['see the chart of a dimension', 'get', '/dimensions/chart?id=x', 'viewer'],
   ['settle what a chart says', 'post', '/dimensions/settle', 'lead'],
+  ['see what instruments are worth', 'get', '/instrument-studies', 'viewer'],
+  ['study an instrument', 'post', '/instrument-studies', 'lead'],
   ['join blanks', 'post', '/blanks/join', 'operator'],
   ['add a model', 'post', '/models', 'manager'],
   ['log a coat', 'post', '/batches/B1/coats', 'operator'],
