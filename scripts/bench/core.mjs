@@ -1,6 +1,7 @@
-import { line, seconds } from './report.mjs';
+import { line, seconds, TARGETS } from './report.mjs';
 
 const GATES = 10_000;
+const CHARTED = 10_000;
 
 /** Flow figures and gates. */
 export function benchCore(core, unit) {
@@ -58,4 +59,14 @@ export function benchCore(core, unit) {
     `${GATES} gates of three rules, two weeks of hourly climate`,
     `${((g / GATES) * 1e6).toFixed(1)} µs each, ${(g / unit).toFixed(1)} × base`,
   );
+
+  const values = Array.from({ length: CHARTED }, (_, i) => ({
+    value: Math.round((56 + Math.sin(i * 7.3) / 30) * 1000) / 1000,
+    together: String(i >> 2),
+  }));
+  for (const kind of core.CHART_KINDS) {
+    core.chartOf(values, kind);
+    const ms = seconds(() => core.chartOf(values, kind)) * 1000;
+    line(`A chart of ${CHARTED} values, ${kind}`, `${ms.toFixed(0)} ms`, `${TARGETS.chartMs} ms`, ms < TARGETS.chartMs);
+  }
 }

@@ -16,8 +16,11 @@ const MOST_DECIMALS = 6;
  */
 function asTyped(values: readonly number[]): { whole: readonly number[]; perUnit: number } {
   for (let perUnit = 1; perUnit <= 10 ** MOST_DECIMALS; perUnit *= 10) {
-    const whole = values.map((value) => Math.round(value * perUnit));
-    if (whole.every((n, i) => Number.isSafeInteger(n) && n / perUnit === values[i])) return { whole, perUnit };
+    const isWhole = (value: number) => {
+      const n = Math.round(value * perUnit);
+      return Number.isSafeInteger(n) && n / perUnit === value;
+    };
+    if (values.every(isWhole)) return { whole: values.map((value) => Math.round(value * perUnit)), perUnit };
   }
   return { whole: values, perUnit: 1 };
 }

@@ -77,8 +77,8 @@ function subgroups(charted: readonly Charted[], kind: 'range' | 'deviation'): Ch
   const shown = groups.filter((g) => g.length >= size).map((g) => g.slice(0, size));
   if (size < 2 || shown.length < LEAST_POINTS) return null;
   const values = shown.map((g) => g.map((c) => c.value));
-  const limits = subgroupLimits(values, kind);
   const plotted = subgroupPoints(values, kind);
+  const limits = subgroupLimits(values, kind, plotted);
   return {
     kind,
     points: shown.map((g, i) => ({ value: plotted.values[i] ?? 0, spread: plotted.spread[i] ?? null, of: g.map((c) => c.i) })),

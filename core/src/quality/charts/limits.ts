@@ -64,13 +64,17 @@ export const subgroupPoints = (groups: readonly (readonly number[])[], by: Sprea
  * Means of subgroups with their ranges, or with their deviations.
  *
  * @param groups of one size, from 2; up to 10 where ranges are read
+ * @param points what the chart plots of them, where that is worked out already
  * @throws RangeError without a subgroup, or for sizes that differ or cannot be read
  * @source ISO 7870-2
  */
-export function subgroupLimits(groups: readonly (readonly number[])[], by: SpreadBy): ChartPair {
+export function subgroupLimits(
+  groups: readonly (readonly number[])[],
+  by: SpreadBy,
+  points: ReturnType<typeof subgroupPoints> = subgroupPoints(groups, by),
+): ChartPair {
   const n = groups[0]?.length ?? 0;
   if (groups.some((group) => group.length !== n)) throw new RangeError('The subgroups of a chart are of one size');
-  const points = subgroupPoints(groups, by);
   const meanSpread = mean(points.spread);
   const { perSigma, spreadOf } = by === 'range' ? rangeScale(n) : deviationScale(n);
   const sigmaWithin = meanSpread / perSigma;

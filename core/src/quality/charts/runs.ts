@@ -37,22 +37,24 @@ const TREND = 6;
 /** How many points back the rules look at most. */
 export const LONGEST_RUN = Math.max(TREND, ...RUNS.map((run) => run.of));
 
-/** The rules that fire at the last of some points, the plainest first. @param first position of the first of them */
+/** The rules that fire at one of some points, the plainest first. */
 function firingAt(points: readonly number[], { centre, sigma }: Limits, last: number): Signal[] {
   const found: Signal[] = [];
   for (const sign of [1, -1] as const) {
     const side = sign > 0 ? 'above' : 'below';
     const off = (i: number) => sign * ((points[i] ?? centre) - centre);
     for (const { rule, of, needed, beyond } of RUNS) {
-      if (last + 1 < needed || !(off(last) > beyond * sigma)) continue;
-      const at = span(Math.max(0, last + 1 - of), last).filter((i) => off(i) > beyond * sigma);
-      if (at.length >= needed) found.push({ rule, side, at });
+      const edge = beyond * sigma;
+      if (!(off(last) > edge)) continue;
+      let many = 0;
+      for (let i = Math.max(0, last + 1 - of); i <= last; i++) if (off(i) > edge) many++;
+      if (many >= needed) found.push({ rule, side, at: span(Math.max(0, last + 1 - of), last).filter((i) => off(i) > edge) });
     }
-    if (last + 1 < TREND) continue;
-    const at = span(last + 1 - TREND, last);
-    if (at.slice(1).every((i) => off(i) > off(i - 1))) found.push({ rule: 'trend', side, at });
+    let rising = 1;
+    while (rising < TREND && last - rising >= 0 && off(last - rising + 1) > off(last - rising)) rising++;
+    if (rising === TREND) found.push({ rule: 'trend', side, at: span(last + 1 - TREND, last) });
   }
-  return found.sort((a, b) => RUN_RULES.indexOf(a.rule) - RUN_RULES.indexOf(b.rule));
+  return found.length < 2 ? found : found.sort((a, b) => RUN_RULES.indexOf(a.rule) - RUN_RULES.indexOf(b.rule));
 }
 
 const span = (from: number, to: number) => Array.from({ length: to - from + 1 }, (_, i) => from + i);
