@@ -52,7 +52,9 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
       <Typography variant="h3">Measures</Typography>
       <Typography variant="body2" color="text.secondary">
         {unmeasured.length === 0
-          ? 'Nothing more has to be measured.'
+          ? characteristics.every((c) => c.sample === null)
+            ? 'Every piece is measured.'
+            : 'Nothing more has to be measured.'
           : `Still to measure: ${unmeasuredInWords(unmeasured, inPass).join('; ')}`}
       </Typography>
       {inPass.length > 1 && (
