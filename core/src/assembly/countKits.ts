@@ -1,17 +1,7 @@
 import type { Factory } from '../factory/index.ts';
-import {
-  asked,
-  commandKind,
-  NOT_ANSWERED,
-  refuse,
-  rowsOf,
-  wrongInput,
-  type Answers,
-  type Decided,
-  type Decision,
-} from '../ledger/index.ts';
+import { commandKind, refuse, rowsOf, wrongInput, type Decided, type Decision } from '../ledger/index.ts';
 import type { KitsCounted } from './kitsCounted.ts';
-import { ANY_MODEL, kitIdOf, KitStock, SetsOf } from './kitStock.ts';
+import { ANY_MODEL, kitIdOf, KitStock } from './kitStock.ts';
 
 export interface CountKitsRequest {
   /** as routes call it */
@@ -27,21 +17,10 @@ export interface CountKitsRequest {
 
 type Which = Pick<CountKitsRequest, 'what' | 'modelId'>;
 const idOf = ({ what, modelId }: Which) => kitIdOf(modelId ?? ANY_MODEL, what);
-const countedAsked = (which: Which) => asked(SetsOf, { kitIds: [idOf(which)] });
-const isCounted = (which: Which, first: Answers) => {
-  const kits = first.to(SetsOf, { kitIds: [idOf(which)] });
-  return kits !== NOT_ANSWERED && kits.length > 0;
-};
-
 /** Says how many sets of a kit lie ready. From then on work that needs it takes a set a piece. */
 export const CountKits = commandKind('count kits')<CountKitsRequest, Factory>({
   role: 'lead',
-  // What is counted already is kept still until the count is written; what is not is not there to be kept.
-  first: (request) => [countedAsked(request)],
-  concerns: (request, first) => ({
-    about: isCounted(request, first) ? [rowsOf(KitStock, [idOf(request)])] : [],
-    reads: () => [rowsOf(KitStock, [idOf(request)])],
-  }),
+  concerns: (request) => ({ about: [], making: [rowsOf(KitStock, [idOf(request)])] }),
   decide({ what, modelId, sets, before, note }, { rows, factory }): Decision<Decided<typeof KitsCounted>> {
     const serves = modelId ?? ANY_MODEL;
     if (!factory.setUp.prerequisites.some((p) => p.kind === 'kit' && p.what === what && p.modelId === modelId))

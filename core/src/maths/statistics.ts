@@ -43,14 +43,6 @@ export function squaredDeviations(values: readonly number[]): number {
 export const standardDeviation = (values: readonly number[]): number =>
   values.length < 2 ? 0 : Math.sqrt(squaredDeviations(values) / (values.length - 1));
 
-/** How alike each value is to the one before it: correlation at lag 1, −1…1; 0 where nothing varies. */
-export function lagOneCorrelation(values: readonly number[]): number {
-  const all = squaredDeviations(values);
-  if (all === 0) return 0;
-  const middle = mean(values);
-  return fsum(values.slice(1).map((value, i) => (value - middle) * ((values[i] ?? middle) - middle))) / all;
-}
-
 /**
  * Quantile by linear interpolation between order statistics (Hyndman & Fan type 7).
  *

@@ -1,4 +1,4 @@
-import { answerer, question, rowKind, rowsOf } from '../ledger/index.ts';
+import { rowKind } from '../ledger/index.ts';
 import { individualsLimits, LONGEST_RUN, signalAtEnd, signalInWords, signalsOn, type Signal } from './charts/index.ts';
 
 /** One value of a dimension, as it came. */
@@ -153,10 +153,3 @@ export function chartedOf<Taken extends DimensionValue>(measures: readonly Taken
 /** An open signal as one would say it at the machine. */
 export const openSignalInWords = ({ rule, side, of }: Pick<OpenSignal, 'rule' | 'side' | 'of'>): string =>
   signalInWords({ rule, side, at: Array.from({ length: of }, (_, i) => i) });
-
-/** Dimensions as they are now; what was never measured is not among them. */
-export const DimensionsNow = question<{ dimensionIds: readonly string[] }, readonly Dimension[]>('dimensions now');
-export const dimensionsNow = answerer(DimensionsNow, {
-  reads: ({ dimensionIds }) => [rowsOf(Dimension, dimensionIds)],
-  answer: ({ dimensionIds }, rows) => dimensionIds.flatMap((id) => rows.find(Dimension, id) ?? []),
-});

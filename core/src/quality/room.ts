@@ -1,7 +1,7 @@
 import type { Factory } from '../factory/index.ts';
 import type { Room } from '../ledger/index.ts';
 import { controlOf, measuresOf, outOfBandOf, unmeasuredOf } from './answers.ts';
-import { Dimension, dimensionsNow } from './dimension.ts';
+import { Dimension } from './dimension.ts';
 import { InstrumentStudied } from './instrumentStudied.ts';
 import { InstrumentStudy } from './instrumentStudy.ts';
 import { Measure } from './measure.ts';
@@ -16,5 +16,5 @@ export const quality = {
   rows: [Measure, Dimension, InstrumentStudy],
   entries: [MeasuresTaken, SignalSettled, InstrumentStudied],
   commands: [TakeMeasures, SettleSignal, StudyInstrument],
-  answers: [controlOf, dimensionsAt, dimensionsNow, measuresOf, outOfBandOf, unmeasuredOf],
+  answers: [controlOf, dimensionsAt, measuresOf, outOfBandOf, unmeasuredOf],
 } as const satisfies Room<never, Factory>;

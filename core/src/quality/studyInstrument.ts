@@ -1,18 +1,10 @@
 import type { Factory } from '../factory/index.ts';
 import { commandKind, rowsOf, wrongInput, type Decided, type Decision } from '../ledger/index.ts';
-import { checkGaugeValues, type GaugeValues } from './charts/index.ts';
+import { checkGaugeValues } from './charts/index.ts';
 import type { InstrumentStudied } from './instrumentStudied.ts';
 import { InstrumentStudy, studyIdOf } from './instrumentStudy.ts';
 
-export interface StudyInstrumentRequest {
-  instrument: string;
-  what: string;
-  unit: string;
-  low: number | null;
-  high: number | null;
-  people: readonly string[];
-  values: GaugeValues;
-}
+export type StudyInstrumentRequest = Omit<InstrumentStudy, 'id' | 'atMs' | 'personId'>;
 
 /** Keeps a study of an instrument: every part measured as often by everybody. A later one of the same takes its place. */
 export const StudyInstrument = commandKind('study instrument')<StudyInstrumentRequest, Factory>({

@@ -51,6 +51,13 @@ test('a kit is counted only as it was seen, and only one on record', async () =>
   expect(await ready()).toBeNull();
 });
 
+test('two who count the same kit first at the same time: one is written, the other is told', async () => {
+  const answers = await Promise.all([count(9, { before: null }), count(4, { before: null })]);
+  expect(answers.map((a) => a.status).sort()).toEqual([200, 422]);
+  expect([9, 4]).toContain(await ready());
+  expect((await count(null)).status).toBe(200);
+});
+
 test('only what lacks a set waits', async () => {
   await count(2);
   const id = await bodies(5);

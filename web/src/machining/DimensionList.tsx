@@ -1,8 +1,8 @@
 import { Box, ButtonBase, MenuItem, Stack, TextField, Typography } from '@mui/material';
-import { useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { SeverityMark, type Severity } from '../parts/Finding.tsx';
 import { Empty, Section } from '../parts/Screen.tsx';
+import { useInAddress } from '../parts/useInAddress.ts';
 
 type Dimension = View<'DimensionView'>;
 
@@ -16,9 +16,7 @@ interface Props {
 
 /** Every characteristic that is measured: what is out of control first, then what was measured last. */
 export function DimensionList({ all, here, onOpen }: Props) {
-  const [params, setParams] = useSearchParams();
-  const set = (name: string, value: string) =>
-    setParams((was) => new URLSearchParams({ ...Object.fromEntries(was), [name]: value }), { replace: true });
+  const [params, set] = useInAddress();
   const state = params.get('state') ?? '';
   const text = params.get('find') ?? '';
   const wanted = text.trim().toLowerCase();

@@ -1,11 +1,11 @@
 import { CHART_KINDS } from '@ample-crane/core';
 import { Box, MenuItem, TextField } from '@mui/material';
-import { useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useDimensions } from '../ground/queries.ts';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { Empty, Screen } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
+import { useInAddress } from '../parts/useInAddress.ts';
 import { DimensionList } from './DimensionList.tsx';
 import { DimensionPart } from './DimensionPart.tsx';
 import { InstrumentStudies } from './InstrumentStudies.tsx';
@@ -24,9 +24,7 @@ const SIZES = [60, 120, 250, 500] as const;
 /** What is measured again and again: what has gone off, what is about to, how well each keeps its tolerance. */
 export default function DimensionsScreen() {
   const query = useDimensions();
-  const [params, setParams] = useSearchParams();
-  const set = (name: string, value: string) =>
-    setParams((was) => new URLSearchParams({ ...Object.fromEntries(was), [name]: value }), { replace: true });
+  const [params, set] = useInAddress();
   return (
     <Screen title="Dimensions" query={query}>
       {(all) => {

@@ -1,13 +1,14 @@
 import { formatDuration } from '@ample-crane/core';
 import { Box, Button, Link, MenuItem, Stack, TextField, Typography } from '@mui/material';
 import { Fragment, lazy, Suspense, useState } from 'react';
-import { Link as RouterLink, useSearchParams } from 'react-router';
+import { Link as RouterLink } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useAir, useZones } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure, Id } from '../parts/Answer.tsx';
 import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
+import { useInAddress } from '../parts/useInAddress.ts';
 import { LoggerDialog } from './LoggerDialog.tsx';
 import { useWoodRoom } from './useWoodRoom.ts';
 import { WoodTabs } from './WoodTabs.tsx';
@@ -18,7 +19,7 @@ const SPANS = [30, 90, 365, 730] as const;
 
 /** What the air of a room has asked of the wood in it: when it left the band, and what lay there meanwhile. */
 export default function AirScreen() {
-  const [params, setParams] = useSearchParams();
+  const [params, set] = useInAddress();
   const woodRoom = useWoodRoom();
   const zoneId = params.get('zone') ?? woodRoom;
   const days = Number(params.get('days') ?? 90);
@@ -26,8 +27,6 @@ export default function AirScreen() {
   const query = useAir(zoneId, days);
   const { may } = useSession();
   const [importing, setImporting] = useState(false);
-  const set = (name: string, value: string) =>
-    setParams((was) => new URLSearchParams({ ...Object.fromEntries(was), [name]: value }), { replace: true });
   return (
     <Screen
       title="Air of the rooms"
