@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { get, letTimePass, makeRoom, post, signIn, violations } from './steps.ts';
+import { get, letTimePass, lookOver, makeRoom, post, signIn, violations } from './steps.ts';
 
 interface Batch {
   id: string;
@@ -24,6 +24,7 @@ interface Card {
   characteristics: { name: string; unit: string; target: number }[];
   unmeasured: { name: string }[];
   inPass: string[];
+  program: { checked: boolean; revision: string | null; machines: { id: string; takenBy: string | null }[] } | null;
   log: { kind: string }[];
 }
 
@@ -38,6 +39,14 @@ async function scan(page: Page, text: string): Promise<void> {
   await field.press('Enter');
 }
 
+/** What a start checklist asks, where the step has one. */
+async function checkFor(page: Page, { program }: Card): Promise<object> {
+  if (!program?.checked) return {};
+  const { startChecks } = await get<{ startChecks: { key: string }[] }>(page, '/session');
+  const machineId = program.machines.find((m) => m.takenBy === null)?.id;
+  return { check: { machineId, revision: program.revision, ticks: startChecks.map((c) => c.key) } };
+}
+
 /** Brings work along its route, as people would who are not looked at here, until what is looked for is so; null where it stops before. */
 async function bring(page: Page, id: string, isIt: (card: Card) => boolean): Promise<Card | null> {
   for (let act = 0; act < 30; act++) {
@@ -50,7 +59,7 @@ async function bring(page: Page, id: string, isIt: (card: Card) => boolean): Pro
     else if (atWork && status === 'queued' && handOver && !accepted) await give('accept', {});
     else if (atWork && status === 'queued') {
       await makeRoom(page, stationName);
-      if (!(await give('start', { personId: card.workers[0]?.id ?? '' }))) return null;
+      if (!(await give('start', { personId: card.workers[0]?.id ?? '', ...(await checkFor(page, card)) }))) return null;
     } else {
       const finish = { good: card.inPass.length, rework: 0, scrap: 0, outcomes: [] };
       if (!(status === 'running' ? await give('finish', finish) : await give('move', {}))) return null;
@@ -75,6 +84,7 @@ async function begin(page: Page, id: string): Promise<void> {
   const start = due(page, id).getByRole('button', { name: 'Start', exact: true });
   await expect(takeOver.or(start)).toBeVisible();
   if (await takeOver.isVisible()) await takeOver.click();
+  await lookOver(due(page, id));
   await start.click();
 }
 

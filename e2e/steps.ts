@@ -52,6 +52,7 @@ export async function startStep(page: Page, name: string): Promise<void> {
   if (await takeOver.isVisible()) await takeOver.click();
   const finish = page.getByRole('button', { name: 'Finish', exact: true });
   const full = page.getByRole('alert').filter({ hasText: /taken at/ });
+  await lookOver(page);
   await start.click();
   await expect(finish.or(full)).toBeVisible();
   if (await full.isVisible()) {
@@ -61,13 +62,30 @@ export async function startStep(page: Page, name: string): Promise<void> {
   await expect(finish).toBeVisible();
 }
 
-/** Gives a station one place more, as Setup does. */
+/** Says at a machine what its start checklist asks, where there is one. */
+export async function lookOver(within: Page | Locator): Promise<void> {
+  await expect(within.getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+  const checks = within.getByRole('group', { name: 'Before the machine starts' });
+  if (!(await checks.isVisible())) return;
+  await checks.getByRole('textbox', { name: 'Revision that the machine shows' }).fill(await checks.locator('strong').innerText());
+  for (const box of await checks.getByRole('checkbox').all()) await box.check();
+}
+
+/** Gives a station one place more, as Setup does; what is on a machine is paused, since its cutters are there once. */
 export async function makeRoom(page: Page, name: string): Promise<void> {
   const status = await page.evaluate(async (full) => {
     const { stations } = (await (await fetch('/api/setup')).json()) as {
       stations: { code: string; name: string; places: number; version: number }[];
     };
     const { code, places, version } = stations.find((s) => s.name === full) ?? { code: '', places: 0, version: 0 };
+    const machines = (await (await fetch('/api/machines')).json()) as { stationCode: string; batchIds: string[] }[];
+    const here = machines.filter((m) => m.stationCode === code);
+    for (const id of here.flatMap((m) => m.batchIds)) {
+      const { batch } = (await (await fetch(`/api/batches/${id}`)).json()) as { batch: { version: number } };
+      const pause = JSON.stringify({ version: batch.version, cause: 'machine' });
+      await fetch(`/api/batches/${id}/pause`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: pause });
+    }
+    if (here.length > 0) return 200;
     const body = JSON.stringify({ version, name: full, places: places + 1 });
     return (await fetch(`/api/stations/${code}`, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body })).status;
   }, name);

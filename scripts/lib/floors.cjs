@@ -24,7 +24,7 @@ const FLOORS = {
     ['factory'],
     ['batches'],
     ['assembly', 'carriers', 'dispatch', 'finishing', 'orders', 'quality', 'routing', 'stations'],
-    ['fitting', 'timber'],
+    ['fitting', 'machining', 'timber'],
     ['flow', 'records'],
     ['morning'],
     ['demo'],

@@ -11,6 +11,7 @@ import { DispatchModule } from './dispatch/dispatch.module.ts';
 import { FinishingModule } from './finishing/finishing.module.ts';
 import { FittingModule } from './fitting/fitting.module.ts';
 import { FlowModule } from './flow/flow.module.ts';
+import { MachiningModule } from './machining/machining.module.ts';
 import { MorningModule } from './morning/morning.module.ts';
 import { OrdersModule } from './orders/orders.module.ts';
 import { PlatformModule } from './platform/platform.module.ts';
@@ -30,6 +31,7 @@ const ROOMS = [
   DispatchModule,
   AssemblyModule,
   FittingModule,
+  MachiningModule,
   OrdersModule,
   FinishingModule,
   QualityModule,

@@ -20,6 +20,10 @@ const SET_UP = [
   'account',
   'bench_credential',
   'carrier',
+  'cutter',
+  'cutter_use',
+  'machine',
+  'program',
   'dimension',
   'instrument_study',
   'material',
@@ -128,6 +132,10 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
       `/dimensions/chart?size=200&id=${encodeURIComponent(await first('select id from dimension order by count desc'))}`,
     ],
     '/api/instrument-studies': ['/instrument-studies'],
+    '/api/programs': ['/programs', 'orders', 'batches'],
+    '/api/programs/one': [`/programs/one?id=${encodeURIComponent(await first('select id from program order by id'))}`, 'orders', 'batches'],
+    '/api/cutters': ['/cutters'],
+    '/api/machines': ['/machines'],
     '/api/kits': ['/kits'],
     '/api/setup': ['/setup'],
     '/api/zones': ['/zones'],
@@ -178,6 +186,12 @@ test('nothing that is done looks at more than it is about', async () => {
   };
   const { stations } = (await admin.get('/setup')).body;
   for (const { code, name, version } of stations) await admin.put(`/stations/${code}`, { version, name, places: 500 });
+  // With so many places nobody knows which machine the cutters are on.
+  const cutters = (await admin.get('/cutters')).body as { id: string; state: string; version: number }[];
+  for (const { id, version } of cutters.filter((c) => c.state === 'mounted')) {
+    const off = { cutterId: id, version, act: 'take off', stationCode: null, bench: null, lifeMinutes: null, note: '' };
+    expect((await admin.post('/cutters/log', off)).status).toBe(200);
+  }
   const sprayed = await first(
     `select id from batch where status in ('queued', 'dwelling')
        and (model_id = 'millrace' and operation_id in ('b-cut', 'b-glue', 'b-clamp', 'b-machine', 'b-rest', 'b-sand', 'b-prep')

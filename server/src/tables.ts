@@ -7,6 +7,7 @@ import { factory } from './factory/tables.ts';
 import { finishing } from './finishing/tables.ts';
 import { fitting } from './fitting/tables.ts';
 import { logbook } from './logbook/tables.ts';
+import { machining } from './machining/tables.ts';
 import { orders } from './orders/tables.ts';
 import { RowTables, type RoomTables } from './platform/database/tables.ts';
 import { platform } from './platform/tables.ts';
@@ -28,6 +29,7 @@ const ROOMS: readonly RoomTables[] = [
   routing,
   finishing,
   quality,
+  machining,
   fitting,
 ];
 

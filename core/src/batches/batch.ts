@@ -4,6 +4,7 @@ import { Order } from '../orders/index.ts';
 import type { Component, RouteFacts, Stage } from '../routing/index.ts';
 import { partsOfPiece, partsOfVisit } from './flowTallies.ts';
 import { Job } from './job.ts';
+import { partsOfRun, type Run } from './run.ts';
 
 export const BATCH_STATUSES = ['queued', 'running', 'paused', 'finished', 'dwelling', 'away', 'stocked', 'held', 'done'] as const;
 /**
@@ -156,12 +157,17 @@ export interface Visit {
   personId: string | null;
   /** visits of other batches that it goes on with, where pieces were split off or came in */
   continues: readonly string[];
+  /** what a machine ran in it; null where none did */
+  run: Run | null;
 }
 export const Visit = rowKind<Visit>('visit', {
   key: 'id',
   latestBy: 'batchId',
   seldom: true,
-  tally: { from: ['stationCode', 'loadS', 'arrivedMs', 'finishedMs', 'good', 'rework', 'scrap'], of: partsOfVisit },
+  tally: {
+    from: ['stationCode', 'loadS', 'arrivedMs', 'finishedMs', 'good', 'rework', 'scrap', 'run'],
+    of: (visit) => [...partsOfVisit(visit), ...partsOfRun(visit)],
+  },
 });
 
 export const INSTRUMENT_STATES = ['in work', 'shipped', 'scrapped'] as const;

@@ -1,5 +1,5 @@
 import { refuse, type Refused } from '../ledger/index.ts';
-import { mayBegin, type AspectBench, type Way } from '../routing/index.ts';
+import { mayBegin, OWN_WAY, type AspectBench, type Way } from '../routing/index.ts';
 import { Batch } from './batch.ts';
 import type { AtStep } from './commands/onBatch.ts';
 
@@ -8,9 +8,12 @@ export const benchOf = (
   at: AtStep,
   pieceIds: readonly string[] = at.live.map((p) => p.id),
   boxIds: readonly string[] = [],
+  wayId: string = OWN_WAY,
 ): AspectBench => ({
   batch: at.batch,
   operation: at.operation,
+  options: at.options,
+  wayId,
   pieceIds,
   factory: at.factory,
   answers: at.answers,

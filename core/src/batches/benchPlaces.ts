@@ -10,21 +10,31 @@ export const jobsAt = answerer(JobsAt, {
   answer: ({ stationCode }, rows) => rows.where(Job, 'openAt', stationCode),
 });
 
+/** The places of a station, counted from 1. */
+export const placesOf = (stationCode: string, factory: Factory): number[] =>
+  Array.from({ length: factory.placesAt(stationCode) }, (_, i) => i + 1);
+
 export const benchAsks = (stationCode: string): Asked[] => [asked(JobsAt, { stationCode })];
 
 /** A free place at a station, counted from 1; or who is there with what, when all are taken. */
-export function freeBench(stationCode: string, factory: Factory, answers: Answers): Refused | { kind: 'free'; bench: number } {
+export function freeBench(
+  stationCode: string,
+  factory: Factory,
+  answers: Answers,
+  wanted: number | null = null,
+): Refused | { kind: 'free'; bench: number } {
   const name = factory.stationName(stationCode);
   const jobs = answers.to(JobsAt, { stationCode });
   if (jobs === NOT_ANSWERED) return refuse(`Nobody could say who is at work at ${name}`, { rule: 'places' });
-  const places = factory.placesAt(stationCode);
+  const all = placesOf(stationCode, factory);
+  const places = all.length;
   const taken = new Set(jobs.map((job) => job.bench));
-  const bench = Array.from({ length: places }, (_, i) => i + 1).find((n) => !taken.has(n));
+  const bench = all.find((n) => (wanted === null || n === wanted) && !taken.has(n));
   if (jobs.length < places && bench !== undefined) return { kind: 'free', bench };
-  const there = inOrder(jobs).map(
+  const there = inOrder(jobs.length < places ? jobs.filter((job) => job.bench === wanted) : jobs).map(
     (job) => `${batchesIn(job).join(' and ')} (${job.personIds.map((id) => factory.personName(id)).join(', ')})`,
   );
-  const what = places === 1 ? 'Its place is taken' : `All ${places} places are taken`;
+  const what = places === 1 || jobs.length < places ? 'Its place is taken' : `All ${places} places are taken`;
   return refuse(`${what} at ${name}: ${there.join(', ')}`, {
     rule: 'places',
     verdict: 'wait',

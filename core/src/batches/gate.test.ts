@@ -100,7 +100,7 @@ describe('what is read along with a row', () => {
   });
   test('the visit a batch is on is found, whichever was written last', () => {
     const rows = new Rows();
-    for (const id of ['v1', 'v2']) rows.put(Visit, { id, batchId: 'B1' } as Visit);
+    for (const id of ['v1', 'v2']) rows.put(Visit, { id, batchId: 'B1', run: null } as Visit);
     expect(visitOf(rows, { id: 'B1', visitId: 'v2' }).id).toBe('v2');
     expect(visitOf(rows, { id: 'B1', visitId: 'v1' }).id).toBe('v1');
     expect(() => visitOf(rows, { id: 'B9', visitId: 'v9' })).toThrow();

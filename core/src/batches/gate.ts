@@ -1,7 +1,18 @@
 import { kitIdsOf, SetsOf, shortOf } from '../assembly/index.ts';
-import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding } from '../ledger/index.ts';
+import { asked, NOT_ANSWERED, type Answers, type Asked, type Finding, type NotAnswered } from '../ledger/index.ts';
 import type { Factory } from '../factory/index.ts';
-import { AirNow, evaluateGate, looksAt, needsOf, Temperatures, type Evidence, type Operation } from '../routing/index.ts';
+import {
+  AirNow,
+  CuttersAt,
+  evaluateGate,
+  looksAt,
+  needsOf,
+  programAsked,
+  ProgramFor,
+  Temperatures,
+  type Evidence,
+  type Operation,
+} from '../routing/index.ts';
 import { DAY_MS } from '../units/index.ts';
 import type { Batch } from './batch.ts';
 import { ControlOf, LastCoats, MeasuresOf } from './evidence.ts';
@@ -17,6 +28,8 @@ export function gateAsks(batch: Batch, operation: Operation, factory: Factory, n
     ...(needs.has('air') ? [asked(AirNow, { zoneId })] : []),
     ...(needs.has('lastCoats') ? [asked(LastCoats, { batchId: batch.id })] : []),
     ...(needs.has('shortParts') ? [setsAsked(batch, factory)] : []),
+    ...(needs.has('programs') ? programsAsked(batch, operation, factory) : []),
+    ...(needs.has('cutters') ? cutterStations(operation).map((stationCode) => asked(CuttersAt, { stationCode })) : []),
     ...(needs.has('control') ? [asked(ControlOf, controlFor(batch, operation, factory))] : []),
     ...(needs.has('measures') || needs.has('courses') ? [asked(MeasuresOf, { batchId: batch.id })] : []),
   ];
@@ -24,6 +37,30 @@ export function gateAsks(batch: Batch, operation: Operation, factory: Factory, n
 
 const setsAsked = ({ modelId }: Batch, factory: Factory): Asked =>
   asked(SetsOf, { kitIds: kitIdsOf(factory.setUp.prerequisites, modelId) });
+
+/** The programs that the rules of a gate name. */
+const programNames = ({ gate }: Operation): string[] => gate.flatMap((rule) => (rule.kind === 'programReleased' ? [rule.what] : []));
+const programsAsked = (batch: Batch, operation: Operation, factory: Factory): Asked[] =>
+  programNames(operation).map((what) => asked(ProgramFor, programAsked(what, batch, factory.routeOf(batch).options ?? [])));
+/** The stations whose cutters they look at. */
+const cutterStations = ({ gate }: Operation): string[] => [
+  ...new Set(gate.flatMap((rule) => (rule.kind === 'cutterWithinLife' ? [rule.stationCode] : []))),
+];
+
+/** What was answered of each of some things, by their names; nothing where none is asked about. */
+function answered<Key extends string, Answer>(
+  key: Key,
+  names: readonly string[],
+  of: (name: string) => Answer | NotAnswered,
+): { [K in Key]?: Record<string, Answer> } {
+  if (names.length === 0) return {};
+  const known = names.flatMap((name) => {
+    const answer = of(name);
+    return answer === NOT_ANSWERED ? [] : [[name, answer] as const];
+  });
+  // The key is the one that was named.
+  return { [key]: Object.fromEntries(known) } as { [K in Key]?: Record<string, Answer> };
+}
 
 /** The evidence for it, as far as it was answered. */
 export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answers: Answers): Evidence {
@@ -35,11 +72,16 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
   const measures = answers.to(MeasuresOf, { batchId: batch.id });
   const kitIds = kitIdsOf(factory.setUp.prerequisites, batch.modelId);
   const sets = kitIds.length === 0 ? [] : answers.to(SetsOf, { kitIds });
+  const operation = factory.operationAt(batch);
   return {
     nowMs,
     sinceMs: batch.arrivedMs,
     signOffs: batch.signOffs.map((s) => ({ skill: s.skill, by: factory.personName(s.personId) })),
     ...(sets === NOT_ANSWERED ? {} : { shortParts: [...factory.shortKits(batch.modelId), ...shortOf(batch.quantity, sets)] }),
+    ...answered('programs', programNames(operation), (what) =>
+      answers.to(ProgramFor, programAsked(what, batch, factory.routeOf(batch).options ?? [])),
+    ),
+    ...answered('cutters', cutterStations(operation), (stationCode) => answers.to(CuttersAt, { stationCode })),
     ...(temperatures === NOT_ANSWERED ? {} : { temperatures }),
     ...(air === NOT_ANSWERED ? {} : { air }),
     ...(lastCoats === NOT_ANSWERED ? {} : { lastCoats }),

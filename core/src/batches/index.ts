@@ -1,5 +1,5 @@
 export * from './batch.ts';
-export { JobsAt } from './benchPlaces.ts';
+export { JobsAt, placesOf } from './benchPlaces.ts';
 export * from './commands/index.ts';
 export * from './evidence.ts';
 export * from './job.ts';
@@ -10,7 +10,10 @@ export * from './lastEntry.ts';
 export type { Counts } from './pieces.ts';
 export * from './defect.ts';
 export * from './decided.ts';
+export * from './missing.ts';
 export * from './outcome.ts';
+export * from './run.ts';
+export { cutterWarnings, type StartCheck } from './startCheck.ts';
 export type { Undoable } from './entries/undoable.ts';
 export type { SettingNoted, SettingSaid } from './settings.ts';
 export { isWaiting, WaitingAt, waitsAheadAt } from './waiting.ts';

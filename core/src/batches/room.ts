@@ -8,10 +8,11 @@ import { Defect } from './defect.ts';
 import { BATCH_ENTRIES } from './entries/index.ts';
 import { BodyHour, LeadTimes, StationHour } from './flowTallies.ts';
 import { Job } from './job.ts';
+import { CutterUse, Machine, RunTimes } from './run.ts';
 
 export const batches = {
   name: 'batches',
-  rows: [Job, Batch, Instrument, Piece, Visit, Defect, StationHour, BodyHour, LeadTimes],
+  rows: [Job, Batch, Instrument, Piece, Visit, Defect, StationHour, BodyHour, LeadTimes, Machine, RunTimes, CutterUse],
   entries: BATCH_ENTRIES,
   commands: BATCH_COMMANDS,
   answers: [jobsAt],

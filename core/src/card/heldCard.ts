@@ -21,9 +21,11 @@ import {
   AirNow,
   BoxesFor,
   CoatsOn,
+  CuttersAt,
   coatsOnAll,
   NextNumber,
   OutOfBandOf,
+  ProgramFor,
   Temperatures,
   UnmeasuredOf,
   type OffMeasure,
@@ -54,6 +56,8 @@ export interface Held {
   temperatures: readonly TemperatureSample[];
   /** stations of which it was told what goes on there */
   stationCodes: readonly string[];
+  /** programs of which it was told how they stand, by what steps call them */
+  programs: readonly string[];
   /** who waits at the stations where it may come to wait next */
   waiting: Readonly<Record<string, readonly PiecesOf[]>>;
   /** boxes that its step could draw from, the oldest first */
@@ -154,13 +158,19 @@ export class HeldCard {
     return asks.reduce((all, ask) => all.put(ask, this.answer(ask, nowMs)), new Answers());
   }
 
+  /** Whether it is about a station, or a program, of which nothing was told. */
+  private isElsewhere({ question, about }: Asked): boolean {
+    if (question.name === ProgramFor.name) return !this.held.programs.includes((about as { what: string }).what);
+    const ofStation = question.name === JobsAt.name || question.name === CuttersAt.name;
+    return ofStation && !this.held.stationCodes.includes((about as { stationCode: string }).stationCode);
+  }
+
   private answer(ask: Asked, nowMs: number): unknown {
     const { question, about } = ask;
     const answerer = LEDGER.answererOf(ask);
     // It was told how many sit on a carrier, and not who.
     if (question.name === OnCarrier.name) return NOT_ANSWERED;
-    const elsewhere = question.name === JobsAt.name && !this.held.stationCodes.includes((about as { stationCode: string }).stationCode);
-    if (elsewhere) return NOT_ANSWERED;
+    if (this.isElsewhere(ask)) return NOT_ANSWERED;
     if (answerer) {
       // What it would have to read and was never told is not known to be nothing.
       const isTold = answerer.reads(about, this.rows).every(({ kind }) => kind.name in this.held.rows);

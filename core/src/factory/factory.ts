@@ -11,7 +11,6 @@ import {
   type Characteristic,
   type Component,
   type Operation,
-  type Prerequisite,
   type Route,
   type RouteFacts,
   type Routes,
@@ -264,8 +263,8 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     };
   }
 
-  /** What is missing of something that must exist first; null when it is released. */
-  missing(modelId: string, { kind, what }: Prerequisite): string | null {
+  /** What is missing of a fixture, a sample or a kit; null when it is released. */
+  missing(modelId: string, { kind, what }: { kind: string; what: string }): string | null {
     const [known] = this.setUp.prerequisites
       .filter((p) => p.kind === kind && p.what === what && (p.modelId === null || p.modelId === modelId))
       .sort((a, b) => Number(a.modelId === null) - Number(b.modelId === null));

@@ -6,4 +6,5 @@ export * from './setUp.ts';
 export * from './pauseCauses.ts';
 export * from './people.ts';
 export * from './standIns.ts';
+export * from './startChecks.ts';
 export * from './told.ts';

@@ -1,7 +1,7 @@
 import type { Carrier } from '../carriers/index.ts';
 import type { CureLaw, SprayLimits } from '../climate/index.ts';
 import type { WorkWeek } from '../maths/index.ts';
-import type { Prerequisite, Route, Stage } from '../routing/index.ts';
+import type { EquipmentKind, Route, Stage } from '../routing/index.ts';
 import type { ModelWood, WoodSettings } from '../timber/index.ts';
 import type { DefectKind } from './defects.ts';
 import type { Noted } from './noted.ts';
@@ -54,7 +54,9 @@ export interface Material {
 }
 
 /** What is on record of something that must exist first. */
-export interface PrerequisiteRecord extends Prerequisite {
+export interface PrerequisiteRecord {
+  kind: EquipmentKind;
+  what: string;
   modelId: string | null;
   revision: string;
   state: 'draft' | 'released' | 'withdrawn';
@@ -69,6 +71,8 @@ export interface House extends WoodSettings {
   defects: readonly DefectKind[];
   cautions: readonly Noted[];
   pauseCauses: readonly Noted[];
+  /** what is ticked before a machine is started */
+  startChecks: readonly Noted[];
 }
 
 /** What a factory is, as it is set up at one time. */

@@ -18,6 +18,7 @@ const ANY_STEP = fc.constantFrom(
   'twice',
   'until accepted',
   'program',
+  'machine',
   'sign-off',
   'measured',
   'rework alone',
@@ -87,6 +88,8 @@ function chain(component: Component, prefix: string, kinds: readonly StepKind[],
           return [step(id, component, [], { reworkAlone: true })];
         case 'program':
           return [step(id, component, [], { needs: [{ kind: 'program', what: id }] })];
+        case 'machine':
+          return [step(id, component, [], { needs: [{ kind: 'program', what: id, checked: true }] })];
       }
     }),
   ];

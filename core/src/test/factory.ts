@@ -6,6 +6,7 @@ import {
   Factory,
   heldSkill,
   PAUSE_CAUSES,
+  START_CHECKS,
   type SetUp,
   type Model,
   type Person,
@@ -67,7 +68,9 @@ export function testFactory(routes: ReadonlyMap<string, Route>, carriers: readon
     stations: new Map(ways.map((w) => [w.stationCode, station(w.stationCode)])),
     carriers: new Map(carriers.map((c) => [c.id, { ...c, active: true }])),
     prerequisites: steps.flatMap(({ step, modelId }) =>
-      (step.needs ?? []).map((need): PrerequisiteRecord => ({ ...need, modelId, revision: '1', state: 'released', note: '' })),
+      (step.needs ?? []).flatMap(({ kind, what }): PrerequisiteRecord[] =>
+        kind === 'program' ? [] : [{ kind, what, modelId, revision: '1', state: 'released', note: '' }],
+      ),
     ),
     materials: new Map(),
     people: new Map([ann, bob].map((p) => [p.id, p])),
@@ -81,6 +84,7 @@ export function testFactory(routes: ReadonlyMap<string, Route>, carriers: readon
       defects: DEFECTS,
       cautions: CAUTIONS,
       pauseCauses: PAUSE_CAUSES,
+      startChecks: START_CHECKS,
       moistureGate: DEFAULT_MOISTURE_GATE,
       moistureBand: { school: 'fixed', halfWidthPct: 1, fixedLowPct: 6, fixedHighPct: 10 },
       moistureExceptions: [],

@@ -7,23 +7,45 @@ import { FitInstruments } from '../fitting/index.ts';
 import { LEDGER, type EntryName, type HouseFactory, type LogbookEntry } from '../ledger.ts';
 import {
   Answers,
+  asked,
   isNothing,
   judge,
   refuse,
   type AnyCommandKind,
   type Decision,
+  type Question,
   type RowKind,
   type Rows,
   type Written,
 } from '../ledger/index.ts';
+import { programIdOf } from '../machining/index.ts';
 import { Recorder, WholeHistory } from '../simulation/index.ts';
-import { NO_FACTS, operationOf, type Component, type Operation, type Route, type RouteBook, type RouteFacts } from '../routing/index.ts';
+import {
+  NO_FACTS,
+  operationOf,
+  programsIn,
+  type Component,
+  type Operation,
+  type Route,
+  type RouteBook,
+  type RouteFacts,
+} from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { testFactory } from './factory.ts';
 import { BRACES_ROUTE, CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from './routes.ts';
 import { START_MS } from './start.ts';
 
 export { START_MS };
+
+const RELEASED = {
+  name: 'A',
+  why: 'The first',
+  file: '',
+  fixture: '',
+  piecesALoad: 2,
+  cutters: [{ cutter: '6 mm', minutes: 3 }],
+  planned: { setUp: 10, load: 2, run: 9, unload: 1 },
+};
 
 interface StartOptions {
   volumeM3?: number;
@@ -51,6 +73,7 @@ export class TestHouse {
       air: () => ({ tempC: 21, relativeHumidity: 0.5 }),
       shopEmcPct: () => 8.5,
     });
+    this.releasePrograms();
     this.recorder.record(
       'lot.received',
       this.nowMs,
@@ -82,6 +105,24 @@ export class TestHouse {
         order: { id: 'O1', number: 1, modelId: 'short', quantity: 6, choices: {}, customer: 'Stock', dueMs: this.nowMs + 60 * DAY_MS },
       },
     );
+  }
+
+  /** Every program that a route names is there, released. */
+  private releasePrograms(): void {
+    const named = [...this.versions.values()].flatMap(({ modelId, operations }) =>
+      operations.flatMap(({ needs }) => programsIn(needs).map(({ what }) => ({ modelId, what }))),
+    );
+    for (const [id, { modelId, what }] of new Map(named.map((n) => [programIdOf({ ...n, serves: [] }), n]))) {
+      const told = { programId: id, what, revision: 'A' };
+      const write = (kind: EntryName, payload: object) => {
+        this.recorder.write({ kind, payload }, this.nowMs, 'ann');
+      };
+      write('program.asked', { id, modelId, what, side: '', serves: [], ownerId: 'ann', note: '' });
+      write('revision.drawn', { ...told, revision: RELEASED });
+      write('revision.moved', { ...told, to: 'checked', note: '' });
+      write('revision.proven', { ...told, proof: { piece: 'first', measures: [], note: 'clean' } });
+      write('revision.moved', { ...told, to: 'released', note: '' });
+    }
   }
 
   get rows(): Rows {
@@ -150,9 +191,14 @@ export class TestHouse {
   give(command: AnyCommandKind<HouseFactory>, request: unknown): Decision<Written> {
     if (!isThere(command, request, this.rows)) return refuse('Something it is about does not exist');
     const sight = { rows: this.rows, factory: this.factory, nowMs: this.nowMs, by: { personId: 'ann', role: 'admin' as const } };
-    const decision = judge(command, request, sight, (asked) => this.history.answer(asked, this.nowMs));
+    const decision = judge(command, request, sight, (ask) => this.history.answer(ask, this.nowMs));
     if (decision.kind === 'accept') for (const entry of decision.entries) this.recorder.write(entry, this.nowMs, 'ann');
     return decision;
+  }
+
+  /** What is answered to a question now. */
+  answer<About, Answer>(question: Question<About, Answer>, about: About): Answer {
+    return this.history.answer(asked(question, about), this.nowMs) as Answer;
   }
 
   /** Does the present step, every piece good unless told otherwise. */

@@ -9,6 +9,7 @@ import type {
   Piece,
   PieceState,
   RouteFacts,
+  Run,
   SettingNoted,
   SignOff,
   Stage,
@@ -102,6 +103,7 @@ export class VisitEntity implements Visit {
   @Quantity() touchMs: number;
   @Text(OrNothing) personId: string | null;
   @Json() continues: readonly string[];
+  @Json(OrNothing) run: Run | null;
 }
 
 @Entity('job')

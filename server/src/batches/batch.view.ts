@@ -246,6 +246,36 @@ export class KitShortageView {
   @Out() enoughFor: number;
 }
 
+export class MachineStartView {
+  @Out() id: string;
+  @Out() bench: number;
+  /** whoever is there now */
+  @OutOrNull(String) takenBy: string | null;
+  /** what was left on it, as it was last looked at */
+  @OutOrNull(String) left: string | null;
+  @OutOrNull(Number) leftMs: number | null;
+  /** whether that is what this batch runs */
+  @Out() same: boolean;
+  /** cutters that the program names and that are not on it */
+  @OutList(() => String) lacking: string[];
+  /** cutters whose life this batch would use up */
+  @OutList(() => String) warnings: string[];
+}
+
+/** The program that the present step runs at its machine. */
+export class ProgramStartView {
+  @Out() what: string;
+  /** the revision that the card asks for; null where none may run */
+  @OutOrNull(String) revision: string | null;
+  @Out() fixture: string;
+  @Out() piecesALoad: number;
+  /** how many loads the batch makes */
+  @Out() loads: number;
+  /** whether the start checklist is asked for */
+  @Out() checked: boolean;
+  @OutList(() => MachineStartView) machines: MachineStartView[];
+}
+
 export class CardView {
   @OutPart(() => BatchView) batch: BatchView;
   @Out() customer: string;
@@ -291,6 +321,8 @@ export class CardView {
   @Out() reworkAlone: boolean;
   /** what its step lacks of the kits that are counted */
   @OutOrNull(KitShortageView) kitShortage: KitShortageView | null;
+  /** the program that the present step runs at its machine; null where it runs none */
+  @OutOrNull(ProgramStartView) program: ProgramStartView | null;
   /** what waits at the same station and may go into one job with it */
   @OutList(() => WaitingView) together: WaitingView[];
   /** whether, at a joining, this is the batch the others become part of */
@@ -307,6 +339,7 @@ export function toBatchView(
   batch: BatchEntity,
   factory: FactoryNow,
   findings: readonly Finding[],
+  missing: readonly string[],
   touchMinutes: number,
   placements: readonly PlacementRow[],
   workerId: string | null,
@@ -362,17 +395,11 @@ export function toBatchView(
     workerId,
     touchMinutes,
     findings: [...findings],
-    missing: batch.status === 'queued' ? missingFor(operation, batch, factory) : [],
+    missing: missing.map((sentence) => ({ rule: 'prerequisite', verdict: 'stop', sentence })),
     question: questionOf(operation, batch),
     acceptFor: acceptFor(operation, batch, findings),
   };
 }
-
-const missingFor = (operation: Operation, batch: BatchEntity, factory: FactoryNow) =>
-  (operation.needs ?? []).flatMap((need): Finding[] => {
-    const sentence = factory.missing(batch.modelId, need);
-    return sentence === null ? [] : [{ rule: 'prerequisite', verdict: 'stop', sentence }];
-  });
 
 const isAtGate = (batch: BatchEntity) => batch.status === 'finished' || batch.status === 'dwelling';
 

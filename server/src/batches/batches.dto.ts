@@ -1,6 +1,6 @@
 import { COMPONENTS, DISPOSITIONS, type Disposition } from '@ample-crane/core';
 import { WhenDto } from '../platform/http/version.dto.ts';
-import { InCount, InFlag, InInstant, InList, InNumber, InOneOf, InText, InTexts } from '../platform/http/fields.ts';
+import { InCount, InFlag, InInstant, InList, InNumber, InOneOf, InPart, InText, InTexts } from '../platform/http/fields.ts';
 
 const STARTED = COMPONENTS.filter((c) => c !== 'instrument');
 const PIECES_MAX = 400;
@@ -39,6 +39,17 @@ export class SettingDto {
   @InText({ max: 80, optional: true }) words?: string;
 }
 
+export class StartCheckDto {
+  /** which of the station's machines it is */
+  @InText({ max: 60 }) machineId: string;
+  /** the revision that the machine shows */
+  @InText({ max: 10 }) revision: string;
+  /** what was ticked, by the keys of the register */
+  @InTexts({ max: 40 }) ticks: string[];
+  @InNumber({ min: 0, max: 10_000, optional: true }) setUpMinutes?: number;
+  @InNumber({ min: 0, max: 10_000, optional: true }) quotedMinutes?: number;
+}
+
 export class StartWorkDto extends WorkDto {
   /** another way than the step's own */
   @InText({ optional: true }) wayId?: string;
@@ -49,6 +60,8 @@ export class StartWorkDto extends WorkDto {
   @InCount({ min: 1, max: 100_000, optional: true }) quantity?: number;
   /** what the step asks to be noted of how it is done */
   @InList(() => SettingDto, { max: 20, optional: true }) settings?: SettingDto[];
+  /** what was looked at on the machine that runs it */
+  @InPart(() => StartCheckDto, { optional: true }) check?: StartCheckDto;
 }
 
 /** Whoever is signed in accepts the work at its gate, for the skill the gate asks for; nobody does so for another. */

@@ -5,6 +5,8 @@ import {
   heldFindings,
   leaveAsks,
   leaveFindings,
+  missingAsks,
+  missingFor,
   placementsOf,
   PlacementRow,
   rowsBy,
@@ -95,8 +97,9 @@ export class BatchLists {
     const ids = batches.map((b) => b.id);
     const atWork = batches.filter((b) => b.status === 'running' || b.status === 'paused').map((b) => b.visitId);
     const placements = await this.reader.read([rowsBy(PlacementRow, 'batchId', ids)]);
-    const [findings, visits] = await Promise.all([
+    const [findings, missing, visits] = await Promise.all([
       this.leaving(batches, placements, factory),
+      this.missing(batches, factory),
       atWork.length === 0 ? [] : rowsWith(this.database, VisitEntity, 'id', atWork),
     ]);
     const workers = new Map(visits.map((v) => [v.id, v.personId]));
@@ -107,11 +110,20 @@ export class BatchLists {
         b,
         factory,
         findings.get(b.id) ?? heldFindings(b),
+        missing(b),
         touch,
         placementsOf(placements, b.id),
         workers.get(b.visitId) ?? null,
       );
     });
+  }
+
+  /** What each batch that waits to be begun lacks of what must exist first. */
+  private async missing(batches: readonly BatchEntity[], factory: FactoryNow): Promise<(batch: BatchEntity) => string[]> {
+    const waiting = batches.filter((b) => b.status === 'queued');
+    const asks = waiting.flatMap((b) => missingAsks(b, factory.operationAt(b), factory));
+    const answers = await this.sources.answer(asks, factory);
+    return (b) => (b.status === 'queued' ? missingFor(b, factory.operationAt(b), factory, answers) : []);
   }
 
   /** What is before each batch that is done with its step; nothing where it is not. */

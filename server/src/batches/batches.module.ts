@@ -7,12 +7,13 @@ import { BatchesEvidence } from './batches.evidence.ts';
 import { BatchLists } from './batches.lists.ts';
 import { BatchesQueries } from './batches.queries.ts';
 import { HeldService } from './held.service.ts';
+import { MachineStarts } from './machineStarts.ts';
 import { MovesController } from './moves.controller.ts';
 
 @Module({
   imports: [ClimateModule, LogbookModule, FactoryModule],
   controllers: [BatchesController, MovesController],
-  providers: [BatchesEvidence, HeldService, BatchLists, BatchesQueries],
+  providers: [BatchesEvidence, HeldService, BatchLists, BatchesQueries, MachineStarts],
   exports: [BatchLists],
 })
 export class BatchesModule {}

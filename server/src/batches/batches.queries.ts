@@ -31,6 +31,9 @@ import {
   unmeasuredIn,
   Visit,
   kitIdsOf,
+  missingAsks,
+  missingFor,
+  type Answers,
   kitsServing,
   KitStock,
   shortageFor,
@@ -51,6 +54,7 @@ import { toCharacteristicView } from '../factory/characteristic.view.ts';
 import type { CardView, UndoView } from './batch.view.ts';
 import { BatchLists } from './batches.lists.ts';
 import { filmOn } from './film.ts';
+import { MachineStarts } from './machineStarts.ts';
 import { History } from './history.view.ts';
 import { BatchEntity } from './batch.entity.ts';
 
@@ -66,6 +70,7 @@ export class BatchesQueries {
     private readonly reader: RowReader,
     private readonly sources: EvidenceSources,
     private readonly lists: BatchLists,
+    private readonly machines: MachineStarts,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -111,7 +116,9 @@ export class BatchesQueries {
     const history = new History(factory, batch.routeId);
     const kits = await this.kitsFor(batch, operation, factory);
     const [besides, together] = await Promise.all([this.besides(batch), mayShareJob(operation) ? this.inTheQueueOf(batch) : []]);
-    const onIt = await this.sources.answer(operation.coat ? coatAsks(batch, factory) : [], factory);
+    const programAsks = route.operations.flatMap((o) => missingAsks(batch, o, factory));
+    const onIt = await this.sources.answer([...(operation.coat ? coatAsks(batch, factory) : []), ...programAsks], factory);
+    const machines = await this.machines.for(batch, operation, factory);
     const laid = onIt.to(CoatsOn, { batchId });
     const visit = visits.find((v) => v.id === batch.visitId);
     const [view] = await this.lists.views([batch], factory);
@@ -133,7 +140,7 @@ export class BatchesQueries {
               kind: f.operation.kind,
               arriveMs: f.arriveMs,
               leaveMs: f.leaveMs,
-              needs: needsOf(f.operation, batch, factory),
+              needs: needsOf(f.operation, batch, factory, onIt),
             })),
       coats: film.coats.map((c) => history.coat(c)),
       coatsThisVisit: laid === NOT_ANSWERED ? 0 : coatsOnAll(laid),
@@ -169,6 +176,7 @@ export class BatchesQueries {
       besides,
       reworkAlone: operation.reworkAlone === true,
       kitShortage: shortageFor(batch.quantity, kits),
+      program: machines,
       together: together
         .filter((b) => mayShareJob(factory.operationAt(b)))
         .map(({ id, component, quantity }) => ({ id, component, quantity })),
@@ -219,11 +227,11 @@ const byTime = (a: { atMs: number }, b: { atMs: number }) => a.atMs - b.atMs;
 
 /** The latest entry, if it is of a kind that can be taken back. */
 /** What must be at hand for a step to come: where, who and how long, what is special about it, and what is missing for it. */
-function needsOf(operation: Operation, batch: BatchEntity, factory: FactoryNow): string[] {
+function needsOf(operation: Operation, batch: BatchEntity, factory: FactoryNow, answers: Answers): string[] {
   const minutes = comesAlong(operation, batch.component) ? 0 : touchMinutes(operation, batch.quantity);
   const time = minutes > 0 ? [`about ${formatWork(minutes)} of work`] : [];
   const where = [factory.stationName(operation.stationCode), ...(operation.skill === undefined ? [] : [operation.skill]), ...time];
-  const missing = (operation.needs ?? []).flatMap((needed) => factory.missing(batch.modelId, needed) ?? []);
+  const missing = missingFor(batch, operation, factory, answers);
   return [where.join(', '), stepMarks(operation, factory.routeOf(batch).options).join(', '), ...missing].filter((said) => said !== '');
 }
 

@@ -3,6 +3,8 @@ import {
   asked,
   Batch,
   BoxesFor,
+  Cutter,
+  CutterUse,
   Dimension,
   dimensionIdOf,
   Job,
@@ -12,7 +14,11 @@ import {
   livePieces,
   Measure,
   NOT_ANSWERED,
+  Machine,
   Piece,
+  Program,
+  programsIn,
+  useIdOf,
   piecesIn,
   PlacesTaken,
   rowsBy,
@@ -60,9 +66,22 @@ export class HeldService {
     await this.reader.read([rowsOf(Batch, boxIds)], rows);
     const along: Ask[] = rows.all(Batch).flatMap((b) => [...Batch.under(b), ...Batch.alongWith(b)]);
     const stationCodes = [...new Set([batch.stationCode, ...waysOf(factory.operationAt(batch)).map((way) => way.stationCode)])];
+    const programs = programsIn(factory.operationAt(batch).needs).map((n) => n.what);
+    const named = [...programs, ...factory.operationAt(batch).gate.flatMap((r) => (r.kind === 'programReleased' ? [r.what] : []))];
     const kits = rowsOf(KitStock, kitIdsOf(factory.setUp.prerequisites, batch.modelId));
     const measured = (factory.operationAt(batch).characteristics ?? []).map((c) => dimensionIdOf(batch.modelId, batch.operationId, c.id));
-    await this.reader.read([...along, kits, rowsBy(Job, 'openAt', stationCodes), rowsOf(Dimension, measured)], rows);
+    await this.reader.read(
+      [
+        ...along,
+        kits,
+        rowsBy(Job, 'openAt', stationCodes),
+        rowsOf(Dimension, measured),
+        rowsBy(Program, 'what', named),
+        ...(programs.length > 0 ? [rowsBy(Cutter, 'stationCode', stationCodes), rowsBy(Machine, 'stationCode', stationCodes)] : []),
+      ],
+      rows,
+    );
+    await this.reader.read([rowsOf(CutterUse, rows.all(Cutter).map(useIdOf))], rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
     const waits = waitsAheadAt(factory.routeOf(batch), batch);
@@ -81,6 +100,9 @@ export class HeldService {
       Piece.name,
       Measure.name,
       Dimension.name,
+      Program.name,
+      // Which cutters are elsewhere it is not told.
+      ...(programs.length > 0 ? [Cutter.name, CutterUse.name, Machine.name] : []),
     ]);
     const kinds = LEDGER.rooms.flatMap((room) => room.rows).filter((kind) => told.has(kind.name));
     return {
@@ -91,6 +113,7 @@ export class HeldService {
       air: air === NOT_ANSWERED ? null : air,
       temperatures: temperatures === NOT_ANSWERED ? [] : temperatures,
       stationCodes,
+      programs: named,
       waiting: Object.fromEntries(
         waits.flatMap((stationCode) => {
           const there = who.to(WaitingAt, { stationCode });

@@ -114,11 +114,12 @@ describe('what must exist first', () => {
   test('a program that is withdrawn stops the step that asks for it, by name', async () => {
     const id = await startedBatch(factory, manager, 'neck', 2);
     await advanceTo(factory, manager, id, 'n-machine');
-    const program = encodeURIComponent('weirstone/Neck, first and second side');
-    const withdrawn = { version: 1, revision: 'C', state: 'withdrawn', note: '' };
-    expect((await manager.put(`/prerequisites/${program}`, withdrawn)).status).toBe(200);
+    const programId = 'weirstone/Neck, first and second side/neckwood=mahogany';
+    const { line } = (await manager.get(`/programs/one?id=${encodeURIComponent(programId)}`)).body;
+    const withdrawn = { programId, version: line.version, revision: 'A', to: 'withdrawn', note: 'Gouges at the heel' };
+    expect((await manager.post('/programs/move', withdrawn)).status).toBe(200);
     const { workers } = await card(manager, id);
-    const sentence = 'The program "Neck, first and second side" is withdrawn (revision C)';
+    const sentence = 'The program "Neck, first and second side", revision A, is withdrawn, not released';
     expect((await card(manager, id)).batch.missing.map((f: { sentence: string }) => f.sentence)).toEqual([sentence]);
     expect(sentences(await act(id, 'start', { personId: workers[0].id }))).toEqual([sentence]);
     expect((await card(manager, id)).ways.map((w: { name: string }) => w.name)).toEqual(['By machine', 'By template and pin']);

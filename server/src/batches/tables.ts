@@ -1,4 +1,17 @@
-import { Batch, BodyHour, Defect, Instrument, Job, LeadTimes, Piece, StationHour, Visit } from '@ample-crane/core';
+import {
+  Batch,
+  BodyHour,
+  CutterUse,
+  Defect,
+  Instrument,
+  Job,
+  LeadTimes,
+  Machine,
+  Piece,
+  RunTimes,
+  StationHour,
+  Visit,
+} from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { BatchEntity, DefectEntity, InstrumentEntity, JobEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
 import { BodyHourEntity, LeadTimesEntity, StationHourEntity } from './flowTallies.entity.ts';
@@ -7,6 +20,8 @@ import { BatchLists1700000000011 } from './migrations/1700000000011-batch-lists.
 import { FlowTallies1700000000017 } from './migrations/1700000000017-flow-tallies.ts';
 import { JobSettings1700000000019 } from './migrations/1700000000019-job-settings.ts';
 import { BareWood1700000000026 } from './migrations/1700000000026-bare-wood.ts';
+import { Runs1700000000030 } from './migrations/1700000000030-runs.ts';
+import { CutterUseEntity, MachineEntity, RunTimesEntity } from './run.entity.ts';
 
 export const batches: RoomTables = {
   rows: [
@@ -19,7 +34,17 @@ export const batches: RoomTables = {
     kept(StationHour, StationHourEntity),
     kept(BodyHour, BodyHourEntity),
     kept(LeadTimes, LeadTimesEntity),
+    kept(Machine, MachineEntity),
+    kept(RunTimes, RunTimesEntity),
+    kept(CutterUse, CutterUseEntity),
   ],
   entities: [],
-  migrations: [Jobs1700000000008, BatchLists1700000000011, FlowTallies1700000000017, JobSettings1700000000019, BareWood1700000000026],
+  migrations: [
+    Jobs1700000000008,
+    BatchLists1700000000011,
+    FlowTallies1700000000017,
+    JobSettings1700000000019,
+    BareWood1700000000026,
+    Runs1700000000030,
+  ],
 };

@@ -1,4 +1,6 @@
-import { DAY_MS, HOUR_MS, type LogbookEntry, type Rows, StockBoard, Lot } from '@ample-crane/core';
+import { DAY_MS, HOUR_MS, type LogbookEntry, Program, Recorder, type Rows, StockBoard, Lot } from '@ample-crane/core';
+import { Mover } from './habits/mover.ts';
+import { askForProgram, drawRevision } from './habits/programs.ts';
 import { simulate } from './habits/simulate.ts';
 import type { DataSource, EntityManager } from 'typeorm';
 import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
@@ -8,6 +10,7 @@ import { insertRows } from '../platform/database/rows.ts';
 import { AccountEntity } from '../platform/identity/account.entity.ts';
 import { newAccount, newPerson } from '../platform/identity/identity.service.ts';
 import { hashPassword } from '../platform/identity/passwords.ts';
+import { ProgramEntity } from '../machining/program.entity.ts';
 import { PersonEntity } from '../platform/identity/person.entity.ts';
 import { DEFAULT_SETTINGS } from '../platform/settings/settings.ts';
 import { SettingEntity } from '../platform/settings/settings.service.ts';
@@ -58,6 +61,21 @@ export async function loadHistory(database: DataSource, nowMs: number, entries: 
     await manager.insert(PictureEntity, demoPictures(rows.all(Lot), rows.all(StockBoard)));
   });
   await database.query('analyze');
+}
+
+/** The demo's programs, asked for, drawn and released at an instant. */
+export async function loadPrograms(manager: EntityManager, nowMs: number): Promise<void> {
+  const scenario = demoScenario(nowMs);
+  const recorder = new Recorder(scenario.routes);
+  const mover = new Mover(scenario, recorder);
+  const at = { atMs: nowMs, leadId: scenario.leadId };
+  for (const program of scenario.programs) {
+    askForProgram(mover, program, at);
+    for (const revision of program.revisions) drawRevision(mover, program, revision, at, 'released');
+  }
+  await insertRows(manager, LogbookEntity, recorder.entries.map(toRow));
+  await manager.query(`select setval(pg_get_serial_sequence('logbook', 'id'), (select max(id) from logbook))`);
+  await insertRows(manager, ProgramEntity, recorder.rows.all(Program));
 }
 
 /** The demo factory as it is set up, without any history. */
@@ -135,12 +153,13 @@ function demoPrerequisites(): PrerequisiteEntity[] {
   return DEMO_MODELS.flatMap(({ id, route }) =>
     route.operations
       .flatMap((o) => o.needs ?? [])
+      .flatMap(({ kind, what }) => (kind === 'program' ? [] : [{ kind, what }]))
       .map(({ kind, what }) => ({
         id: `${id}/${what}`,
         kind,
         what,
         modelId: id,
-        revision: kind === 'program' ? 'C' : '1',
+        revision: '1',
         state: 'released' as const,
         note: '',
         version: 1,

@@ -3,6 +3,8 @@ import type { LogbookEntry } from '@ample-crane/core';
 /** Far enough apart that no copy's numbers meet another's. */
 const APART = 1_000_000;
 const MORE_PLACES = 1_000;
+/** Racks, programs and cutters are there once: only the first history speaks of them. */
+const ONCE = ['batch.placed', 'program.', 'revision.', 'cutter.'];
 
 /**
  * The demo's own history, over and over with other numbers: entries as a factory writes them, in their usual mix.
@@ -19,8 +21,7 @@ export function* longHistory(entries: readonly LogbookEntry[], most: number): Ge
       .replace(/"(number|bodyNumber|neckNumber)":(\d+)/g, (_, field: string, n: string) => `"${field}":${String(Number(n) + copy * APART)}`)
       .replace(/"bench":(\d+)/g, (_, n: string) => `"bench":${String(Number(n) + copy * MORE_PLACES)}`)
       .replace(/\b(\d{5}[A-Z]{2}\d{3})\b/g, (serial) => (copy === 0 ? serial : `${String(copy)}-${serial}`));
-    // The racks are there once: only the first history sits on them.
-    const told = (JSON.parse(shifted) as LogbookEntry[]).filter((e) => copy === 0 || e.kind !== 'batch.placed');
+    const told = (JSON.parse(shifted) as LogbookEntry[]).filter((e) => copy === 0 || !ONCE.some((kind) => e.kind.startsWith(kind)));
     written += told.length;
     yield told;
   }

@@ -158,7 +158,10 @@ const towpath: DemoModel = {
           work('b-glue', 'Glue wings to the core', 'RM2', 'gluing', 15, 71),
           clampBody,
           away('b-carry', 'Carry over from the mill', 'transfer', 'RM3', 1),
-          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 94, { cautions: ['cutting', 'dust'] }),
+          work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 94, {
+            cautions: ['cutting', 'dust'],
+            needs: [{ kind: 'program', what: 'Through-neck body', checked: true }],
+          }),
           restBody,
           work('b-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, 66),
           dwell('b-boardset', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24)),
@@ -364,7 +367,10 @@ const skiff: DemoModel = {
             needs: [{ kind: 'fixture', what: 'Skiff mould, second outline' }],
           }),
           dwell('b-mouldset', 'Shell in its mould', 'BD4', hours('Set', 14), { place: { kind: 'mould', outline: true } }),
-          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 43, { cautions: ['cutting', 'dust'] }),
+          work('b-machine', 'Trim and slot', 'MC2', 'neck machining', 20, 43, {
+            cautions: ['cutting', 'dust'],
+            needs: [{ kind: 'program', what: 'Shell, trim and slots', checked: true }],
+          }),
           work('b-fret', 'Fret', 'NK3', 'fretting', 10, 90),
           sandBody(33),
         ],

@@ -9,6 +9,7 @@ import { demoAbsences } from './absences.ts';
 import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
+import { DEMO_CUTTERS, DEMO_PROGRAMS } from './programs.ts';
 import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES, type DemoZone } from './stations.ts';
 import { DEMO_VERSIONS } from './versions.ts';
 
@@ -74,6 +75,8 @@ export function demoScenario(nowMs: number): Scenario {
     time: new WorkingTime(shiftWindows(woodFromMs, nowMs + 60 * DAY_MS, DEMO_WORK_WEEK)),
     workWeek: DEMO_WORK_WEEK,
     materials: DEMO_MATERIALS,
+    programs: DEMO_PROGRAMS,
+    cutters: DEMO_CUTTERS,
     models: DEMO_MODELS.map((m) => ({
       ...m,
       versions: DEMO_VERSIONS.filter((v) => v.route.modelId === m.id && v.state === 'released').map((v) => ({

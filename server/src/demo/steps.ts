@@ -171,7 +171,7 @@ export const machineBody = (minutes: number) =>
   work('b-machine', 'Machine bodies', 'MC1', 'body machining', 25, minutes, {
     characteristics: [pocket],
     cautions: ['cutting', 'dust'],
-    needs: [{ kind: 'program', what: 'Body, both sides' }],
+    needs: [{ kind: 'program', what: 'Body, both sides', checked: true }],
   });
 export const restBody = dwell('b-rest', 'Rest after roughing', 'MC3', hours('Rested', 48));
 export const sandBody = (minutes: number) =>
@@ -184,7 +184,7 @@ const machineNecks: Step[] = [
   work('n-machine', 'Machine necks', 'MC2', 'neck machining', 20, 58, {
     characteristics: [tenon],
     cautions: ['cutting', 'dust'],
-    needs: [{ kind: 'program', what: 'Neck, first and second side' }],
+    needs: [{ kind: 'program', what: 'Neck, first and second side', checked: true }],
     wayName: 'By machine',
     ways: [
       {
@@ -223,7 +223,7 @@ export const neckWithItsBoard = (carveMinutes: number): Step[] => [
 export const fingerboards: Step[] = [
   work('f-slice', 'Slice fingerboards off their blocks', 'RM1', 'milling', 8, 7, { cautions: ['cutting', 'dust'] }),
   work('f-slot', 'Saw the fret slots', 'MC2', 'neck machining', 12, 10, {
-    needs: [{ kind: 'program', what: 'Fret slots' }],
+    needs: [{ kind: 'program', what: 'Fret slots', checked: true }],
     wayName: 'By machine',
     cautions: ['cutting', 'dust'],
     ways: [

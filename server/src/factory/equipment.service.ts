@@ -1,4 +1,4 @@
-import { CARRIER_KINDS, PREREQUISITE_KINDS, STAGES, type CarrierKind, type Prerequisite, type Stage } from '@ample-crane/core';
+import { CARRIER_KINDS, EQUIPMENT_KINDS, STAGES, type CarrierKind, type EquipmentKind, type Stage } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
@@ -43,7 +43,7 @@ export class ChangeCarrierDto extends VersionDto {
 }
 
 export class PrerequisiteDto {
-  @InOneOf(PREREQUISITE_KINDS) kind: Prerequisite['kind'];
+  @InOneOf(EQUIPMENT_KINDS) kind: EquipmentKind;
   @InText({ max: 80 }) what: string;
   /** null where it serves every model */
   @InText({ nullable: true }) modelId: string | null;
@@ -58,7 +58,7 @@ export class ChangePrerequisiteDto extends VersionDto {
 
 export class PrerequisiteView {
   @Out() id: string;
-  @OutEnum(PREREQUISITE_KINDS) kind: Prerequisite['kind'];
+  @OutEnum(EQUIPMENT_KINDS) kind: EquipmentKind;
   @Out() what: string;
   @OutOrNull(String) modelId: string | null;
   @Out() revision: string;

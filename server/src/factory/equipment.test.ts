@@ -37,8 +37,9 @@ describe('what a factory owns is set up on screen', () => {
     expect((await change({ places: 4 })).body.fields[0].message).toBe('5 of its places are taken now');
     expect((await change({ active: false })).body.fields[0].message).toMatch(/5 pieces sit on it/);
   });
-  test('programs, fixtures, samples and kits: drafted, released, withdrawn with a note', async () => {
+  test('fixtures, samples and kits: drafted, released, withdrawn with a note', async () => {
     const sample = { kind: 'sample', what: 'Sea green', modelId: 'millrace', revision: '1' };
+    expect((await manager.post('/prerequisites', { ...sample, kind: 'program' })).body.fields[0].field).toBe('kind');
     const { body } = await manager.post('/prerequisites', sample);
     expect((await manager.post('/prerequisites', sample)).body.detail).toMatch(/on record already/);
     const path = `/prerequisites/${encodeURIComponent(body.id)}`;

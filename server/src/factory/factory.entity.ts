@@ -1,4 +1,14 @@
-import type { Carrier, CarrierKind, CureLaw, Material, ModelWood, Prerequisite, Route, Stage } from '@ample-crane/core';
+import type {
+  Carrier,
+  CarrierKind,
+  CureLaw,
+  Material,
+  EquipmentKind,
+  ModelWood,
+  PrerequisiteRecord,
+  Route,
+  Stage,
+} from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
 import { Count, Flag, Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
 
@@ -61,9 +71,9 @@ export class CarrierEntity implements Carrier {
 
 /** Something that must exist before a step is begun. */
 @Entity('prerequisite')
-export class PrerequisiteEntity implements Prerequisite {
+export class PrerequisiteEntity implements PrerequisiteRecord {
   @PrimaryColumn('text') id: string;
-  @Text() kind: Prerequisite['kind'];
+  @Text() kind: EquipmentKind;
   @Text() what: string;
   @Text(OrNothing) modelId: string | null;
   @Text() revision: string;

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
 import { Factory, type EntryName, type LogbookEntry, type Route, LEDGER } from '@ample-crane/core';
 import { simulate } from '../demo/habits/simulate.ts';
+import { DEMO_MODELS } from '../demo/models.ts';
 import { DEMO_VERSIONS } from '../demo/versions.ts';
 import { DEMO_PEOPLE } from '../demo/people.ts';
 import { demoScenario } from '../demo/scenario.ts';
@@ -12,6 +13,7 @@ import { sentenceOf } from './logbookWords.ts';
 
 let entries: LogbookEntry[];
 const factory = new Factory({
+  models: new Map(DEMO_MODELS.map((m) => [m.id, m])),
   people: new Map(DEMO_PEOPLE.map((p) => [p.login, p])),
   stations: new Map(DEMO_STATIONS.map((s) => [s.code, s])),
   carriers: new Map(DEMO_CARRIERS.map((c) => [c.id, c])),

@@ -19,6 +19,8 @@ function namesIn(factory: FactoryNow, routeId: string | null): NameOf {
         const version = factory.setUp.versions.find((v) => v.id === id)?.version;
         return version === undefined ? (id ?? '') : `version ${version} of its route`;
       }
+      case 'model':
+        return id === null ? '' : factory.modelName(id);
       case 'zone':
         return factory.setUp.zoneNames.get(id ?? '') ?? id ?? '';
       case 'kiln schedule':

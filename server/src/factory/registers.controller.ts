@@ -3,7 +3,14 @@ import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { ChangeCautionsDto, ChangeConsigneesDto, ChangeDefectsDto, ChangePauseCausesDto, ChangeSpeciesDto } from './registers.dto.ts';
+import {
+  ChangeCautionsDto,
+  ChangeConsigneesDto,
+  ChangeDefectsDto,
+  ChangePauseCausesDto,
+  ChangeStartChecksDto,
+  ChangeSpeciesDto,
+} from './registers.dto.ts';
 import { RegistersService } from './registers.service.ts';
 
 @ApiTags('setup')
@@ -37,6 +44,13 @@ export class RegistersController {
   @ApiOkResponse({ type: DoneView })
   changePauseCauses(@CurrentActor() actor: Actor, @Body() dto: ChangePauseCausesDto): Promise<DoneView> {
     return this.registers.changePauseCauses(actor, dto);
+  }
+
+  @Put('start-checks')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeStartChecks(@CurrentActor() actor: Actor, @Body() dto: ChangeStartChecksDto): Promise<DoneView> {
+    return this.registers.changeStartChecks(actor, dto);
   }
 
   @Put('consignees')

@@ -59,6 +59,10 @@ export class ChangePauseCausesDto extends SeenDto {
   @InList(() => NotedDto, { max: 40 }) pauseCauses: NotedDto[];
 }
 
+export class ChangeStartChecksDto extends SeenDto {
+  @InList(() => NotedDto, { max: 40 }) startChecks: NotedDto[];
+}
+
 export class ConsigneeDto implements Consignee {
   @InText({ max: 120 }) name: string;
   /** their address, what the shipper must know */

@@ -6,7 +6,14 @@ import { badInput } from '../platform/problems/problems.ts';
 import { SettingsService } from '../platform/settings/settings.service.ts';
 import { FactoryService, type FactoryNow } from './factory.service.ts';
 import { ChangesService } from './changes.service.ts';
-import type { ChangeCautionsDto, ChangeConsigneesDto, ChangeDefectsDto, ChangePauseCausesDto, ChangeSpeciesDto } from './registers.dto.ts';
+import type {
+  ChangeCautionsDto,
+  ChangeConsigneesDto,
+  ChangeDefectsDto,
+  ChangePauseCausesDto,
+  ChangeStartChecksDto,
+  ChangeSpeciesDto,
+} from './registers.dto.ts';
 
 /** What the factory knows of woods and of what can be wrong, as lists that it edits. */
 @Injectable()
@@ -62,6 +69,16 @@ export class RegistersService {
     return this.changes.make(actor, 'pause causes', 'pause causes', dto, async (manager) => ({
       before: await this.settings.replace(manager, 'pauseCauses', pauseCauses, { what: 'The register of causes', seen }),
       after: pauseCauses,
+    }));
+  }
+
+  async changeStartChecks(actor: Actor, dto: ChangeStartChecksDto): Promise<{ id: string }> {
+    const { startChecks, seen } = dto;
+    const wrong = checkNoted(startChecks, 'check');
+    if (wrong) throw badInput(`startChecks.${wrong.index}`, wrong.problem);
+    return this.changes.make(actor, 'start checks', 'start checks', dto, async (manager) => ({
+      before: await this.settings.replace(manager, 'startChecks', startChecks, { what: 'The start checklist', seen }),
+      after: startChecks,
     }));
   }
 

@@ -339,6 +339,7 @@ class RuleTagsView {
   @Out() defects: string;
   @Out() cautions: string;
   @Out() pauseCauses: string;
+  @Out() startChecks: string;
   @Out() consignees: string;
   @Out() movement: string;
   @Out() house: string;
@@ -363,6 +364,7 @@ export class SetupView {
   @OutList(() => DefectKindDto) defects: DefectKindDto[];
   @OutList(() => NotedDto) cautions: NotedDto[];
   @OutList(() => NotedDto) pauseCauses: NotedDto[];
+  @OutList(() => NotedDto) startChecks: NotedDto[];
   @OutList(() => ConsigneeDto) consignees: ConsigneeDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];

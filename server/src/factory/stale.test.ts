@@ -36,6 +36,7 @@ const RULES: [path: string, tag: string, change: (setup: Answer['body'], n: numb
   ['/settings/defects', 'defects', ({ defects }, n) => ({ defects: [...defects, { name: `scorch ${n}`, stages: ['bodies'] }] })],
   ['/settings/cautions', 'cautions', ({ cautions }, n) => ({ cautions: [...cautions, { key: `bandsaw ${n}`, text: 'Blade guide down' }] })],
   ['/settings/pause-causes', 'pauseCauses', (_, n) => ({ pauseCauses: [{ key: `flood ${n}`, text: 'the river' }] })],
+  ['/settings/start-checks', 'startChecks', (_, n) => ({ startChecks: [{ key: `oil ${n}`, text: 'Oil is up' }] })],
   ['/settings/consignees', 'consignees', (_, n) => ({ consignees: [{ name: `Shop ${n}`, note: '' }] })],
   [
     '/settings/movement',

@@ -5,11 +5,14 @@ import { FindingView, LogView } from '../platform/http/views.ts';
 import { MakeNextView, OrderView } from '../orders/orders.dto.ts';
 import { BatchView } from '../batches/batch.view.ts';
 
+const DECISION_SUBJECTS = ['batch', 'lot', 'zone', 'dimension', 'program', 'cutter'] as const;
+export type DecisionSubject = (typeof DECISION_SUBJECTS)[number];
+
 export class DecisionView {
   @OutEnum(STAGES) stage: Stage;
   /** what kind of act it asks for */
   @OutEnum(['move', 'release', 'answer', 'hold', 'look']) act: 'move' | 'release' | 'answer' | 'hold' | 'look';
-  @OutEnumOrNull(['batch', 'lot', 'zone', 'dimension']) subject: 'batch' | 'lot' | 'zone' | 'dimension' | null;
+  @OutEnumOrNull(DECISION_SUBJECTS) subject: DecisionSubject | null;
   @OutOrNull(String) id: string | null;
   @Out() version: number;
   @Out() sentence: string;

@@ -4,6 +4,7 @@ import { FlowModule } from '../flow/flow.module.ts';
 import { OrdersModule } from '../orders/orders.module.ts';
 import { BatchesModule } from '../batches/batches.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
+import { MachiningModule } from '../machining/machining.module.ts';
 import { QualityModule } from '../quality/quality.module.ts';
 import { TimberModule } from '../timber/timber.module.ts';
 import { CalendarController } from './calendar.controller.ts';
@@ -12,7 +13,7 @@ import { MorningController } from './morning.controller.ts';
 import { MorningService } from './morning.service.ts';
 
 @Module({
-  imports: [ClimateModule, FlowModule, OrdersModule, BatchesModule, FactoryModule, QualityModule, TimberModule],
+  imports: [ClimateModule, FlowModule, OrdersModule, BatchesModule, FactoryModule, MachiningModule, QualityModule, TimberModule],
   controllers: [MorningController, CalendarController],
   providers: [MorningService, FindService],
 })

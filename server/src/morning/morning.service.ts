@@ -1,4 +1,4 @@
-import { pieceWord, sprayObjections, STAGES, type Stage } from '@ample-crane/core';
+import { pieceWord, STAGES } from '@ample-crane/core';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
@@ -18,10 +18,12 @@ import { BatchEntity } from '../batches/batch.entity.ts';
 import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { LotLists } from '../timber/lots.lists.ts';
-import type { DimensionView } from '../quality/dimensions.dto.ts';
+import { CuttersQueries } from '../machining/cutters.queries.ts';
+import { ProgramsQueries } from '../machining/programs.queries.ts';
 import { DimensionsQueries } from '../quality/dimensions.queries.ts';
 import type { LotView } from '../timber/lot.dto.ts';
-import type { ComingFreeView, DecisionView, FloorView, MorningView, WalkView } from './morning.dto.ts';
+import type { ComingFreeView, FloorView, MorningView, WalkView } from './morning.dto.ts';
+import { decisionsOn } from './decisions.ts';
 import { peopleDays } from './peopleOn.ts';
 
 dayjs.extend(utc);
@@ -48,6 +50,8 @@ export class MorningService {
     private readonly flow: FlowService,
     private readonly climate: ClimateService,
     private readonly dimensions: DimensionsQueries,
+    private readonly programs: ProgramsQueries,
+    private readonly cutters: CuttersQueries,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -67,7 +71,7 @@ export class MorningService {
     const { timeZone } = factory.setUp.settings.workWeek;
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
-    const [batches, lots, orders, flow, boothAir, makeNext, dimensions] = await Promise.all([
+    const [batches, lots, orders, flow, boothAir, makeNext, dimensions, programs, cutters] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
       this.orders.open(),
@@ -75,8 +79,10 @@ export class MorningService {
       this.climate.air(factory.setUp.settings.factory.boothZoneId),
       this.stock.view(),
       this.dimensions.list(),
+      this.programs.list(),
+      this.cutters.list(),
     ]);
-    const decisions = decisionsOn(batches, lots, dimensions, factory, boothAir);
+    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, boothAir }, factory);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
     const lateOrders = orders.filter((o) => o.lateDays > 0).sort((a, b) => b.lateDays - a.lateDays);
     const news = await this.news(sinceMs, factory);
@@ -134,8 +140,14 @@ export class MorningService {
 
   private async readWalk(): Promise<WalkView[]> {
     const factory = await this.factories.load();
-    const [batches, lots, dimensions] = await Promise.all([this.batches.inWork(), this.lots.list(['drying']), this.dimensions.list()]);
-    const decisions = decisionsOn(batches, lots, dimensions, factory, undefined);
+    const [batches, lots, dimensions, programs, cutters] = await Promise.all([
+      this.batches.inWork(),
+      this.lots.list(['drying']),
+      this.dimensions.list(),
+      this.programs.list(),
+      this.cutters.list(),
+    ]);
+    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, boothAir: undefined }, factory);
     return STAGES.map((stage) => ({
       stage,
       waiting: stage === 'woodRoom' ? lots.length : batches.filter((b) => b.stage === stage).length,
@@ -155,102 +167,6 @@ export class MorningService {
   }
 }
 
-function decisionsOn(
-  batches: readonly BatchView[],
-  lots: readonly LotView[],
-  dimensions: readonly DimensionView[],
-  factory: FactoryNow,
-  boothAir: { tempC: number; relativeHumidity: number } | undefined,
-): DecisionView[] {
-  const decisions: DecisionView[] = [];
-  for (const lot of lots) {
-    if (lot.verdict === 'pass')
-      decisions.push({
-        stage: 'woodRoom',
-        act: 'release',
-        subject: 'lot',
-        id: lot.id,
-        version: lot.version,
-        sentence: `Release lot ${lot.id} (${lot.species}) to the mill`,
-        way: null,
-        findings: lot.findings,
-      });
-    else if (lot.ready?.kind === 'not in this room')
-      decisions.push({
-        stage: 'woodRoom',
-        act: 'look',
-        subject: 'lot',
-        id: lot.id,
-        version: lot.version,
-        sentence: `Lot ${lot.id} (${lot.species}) will not get there: its room tends to ${apart(lot.ready.emcPct, lot.band)} %, the band is ${lot.band.low.toFixed(1)}–${lot.band.high.toFixed(1)} %`,
-        way: null,
-        findings: lot.findings,
-      });
-  }
-  for (const batch of batches) {
-    const what = `${batch.id} (${batch.quantity} ${batch.modelName} ${pieceWord(batch.quantity, batch.component)})`;
-    const common = {
-      stage: batch.stage,
-      subject: 'batch' as const,
-      id: batch.id,
-      version: batch.version,
-      way: null,
-      findings: batch.findings,
-    };
-    const noRoom = batch.findings.find((f) => f.rule === 'places' && f.verdict === 'wait');
-    if (batch.status === 'held') decisions.push({ ...common, act: 'hold', sentence: `${what} is held: ${batch.holdReason ?? ''}` });
-    else if (batch.missing.length > 0)
-      decisions.push({
-        ...common,
-        act: 'look',
-        findings: batch.missing,
-        sentence: `${what} cannot begin ${batch.operationName.toLowerCase()}: ${batch.missing.map((f) => f.sentence).join('; ')}`,
-      });
-    else if (batch.status !== 'dwelling' && batch.status !== 'finished') continue;
-    else if (batch.acceptFor !== null)
-      decisions.push({
-        ...common,
-        act: 'answer',
-        sentence: `${what} waits for someone with ${batch.acceptFor} to accept ${batch.operationName.toLowerCase()}`,
-      });
-    else if (batch.question !== null && batch.verdict === 'pass')
-      decisions.push({ ...common, act: 'answer', sentence: `${what} at ${batch.operationName.toLowerCase()}. ${batch.question}` });
-    else if (batch.verdict === 'pass') {
-      const way = `from ${batch.stationName} to ${batch.nextOperationName ?? 'the next step'}`;
-      decisions.push({ ...common, act: 'move', sentence: `Move ${what} ${way}`, way });
-    } else if (noRoom) decisions.push({ ...common, act: 'look', sentence: `${what} has no room ahead: ${noRoom.sentence}` });
-    else if (batch.verdict === 'stop') decisions.push({ ...common, act: 'look', sentence: `${what} is stopped at ${batch.operationName}` });
-  }
-  for (const { id, name, modelName, stage, signal } of dimensions)
-    if (signal)
-      decisions.push({
-        stage: STAGES.find((s) => s === stage) ?? 'machining',
-        act: 'look',
-        subject: 'dimension',
-        id,
-        version: 0,
-        sentence: `${name} of ${modelName} is out of control: ${signal.sentence}`,
-        way: null,
-        findings: [],
-      });
-  if (boothAir) {
-    const objections = sprayObjections(boothAir.tempC, boothAir.relativeHumidity, factory.setUp.settings.sprayLimits);
-    if (objections.length > 0)
-      decisions.push({
-        stage: 'finishing',
-        act: 'hold',
-        subject: 'zone',
-        id: factory.setUp.settings.factory.boothZoneId,
-        version: 0,
-        sentence: `Hold spraying: ${objections.join('. ')}`,
-        way: null,
-        findings: [],
-      });
-  }
-  const order = (stage: Stage) => STAGES.indexOf(stage);
-  return decisions.sort((a, b) => order(a.stage) - order(b.stage));
-}
-
 function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: number, endMs: number): ComingFreeView[] {
   const found: ComingFreeView[] = batches
     .filter((b) => b.verdict === 'wait' && b.untilMs !== null && b.untilMs <= endMs && b.status !== 'held')
@@ -265,10 +181,4 @@ function free(batches: readonly BatchView[], lots: readonly LotView[], nowMs: nu
     if (ready?.kind === 'on its way' && ready.likelyMs !== null && ready.likelyMs <= endMs)
       found.push({ subject: 'lot', id, stage: 'woodRoom', sentence: `Lot ${id} should enter its band`, untilMs: ready.likelyMs });
   return found.sort((a, b) => a.untilMs - b.untilMs);
-}
-
-/** A figure outside a band, told so finely that it does not read as its edge. */
-function apart(pct: number, { low, high }: { low: number; high: number }): string {
-  const told = pct.toFixed(1);
-  return told === low.toFixed(1) || told === high.toFixed(1) ? pct.toFixed(2) : told;
 }

@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
+import { START_CHECKS } from '@ample-crane/core';
 import type { INestApplication } from '@nestjs/common';
 import { Test } from '@nestjs/testing';
 import { hash } from '@node-rs/argon2';
@@ -10,7 +11,7 @@ import { AppModule } from '../app.module.ts';
 import { furnish } from '../create.ts';
 import { ClimateService } from '../climate/climate.service.ts';
 import { migrate, ownerDataSource } from '../database.ts';
-import { DEMO_PIN, loadDemo, loadFactory } from '../demo/load.ts';
+import { DEMO_PIN, loadDemo, loadFactory, loadPrograms } from '../demo/load.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { loadLong } from './long.ts';
 import { TELL_PLANS } from './plans.ts';
@@ -90,6 +91,7 @@ export async function openFactory(furnishing: Furnishing = 'setup'): Promise<Tes
       for (const [setting, value] of Object.entries(TELL_PLANS)) await admin.query(`alter database ${name} set ${setting} = '${value}'`);
     } else {
       await owner.transaction((manager) => loadFactory(manager, clock.nowMs(), { passwordHash, pinHash }));
+      await owner.transaction((manager) => loadPrograms(manager, clock.nowMs()));
       await owner.query(`update station set places = $1 where kind = 'work'`, [BENCHES]);
     }
     await owner.destroy();
@@ -226,6 +228,22 @@ export async function startedBatch(
 
 export const card = async (caller: Caller, id: string) => (await caller.get(`/batches/${id}`)).body;
 
+/** What is said at a machine, where a card asks for a start checklist. */
+export const checked = ({
+  program,
+}: {
+  program: { checked: boolean; revision: string; machines: { id: string; takenBy: string | null }[] } | null;
+}) =>
+  program?.checked
+    ? {
+        check: {
+          machineId: program.machines.find((m) => m.takenBy === null)?.id,
+          revision: program.revision,
+          ticks: START_CHECKS.map((c) => c.key),
+        },
+      }
+    : {};
+
 /** Does the present step of a batch to the end, all good, with whatever it asks for. */
 export async function doStep(factory: TestFactory, caller: Caller, id: string): Promise<void> {
   let now = await card(caller, id);
@@ -233,7 +251,8 @@ export async function doStep(factory: TestFactory, caller: Caller, id: string): 
     await caller.post(`/batches/${id}/accept`, { version: now.batch.version });
     now = await card(caller, id);
   }
-  await caller.post(`/batches/${id}/start`, { version: now.batch.version, personId: now.workers[0].id });
+  const begun = await caller.post(`/batches/${id}/start`, { version: now.batch.version, personId: now.workers[0].id, ...checked(now) });
+  if (begun.status !== 200) throw new Error(`Not begun: ${JSON.stringify(begun.body)}`);
   factory.clock.pass(HOUR);
   for (let coat = 0; coat < (now.coatPlan?.coats ?? 0); coat++) {
     now = await card(caller, id);

@@ -7,11 +7,21 @@ import { ActForm } from '../parts/ActForm.tsx';
 import { pieces } from '../parts/words.ts';
 import { useBatchCommand } from './useBatchCommand.ts';
 import { SettingFields, settingsSaid, type SettingsTyped } from './SettingFields.tsx';
+import { checkSaid, MachineCheck, NOT_CHECKED, type CheckedTyped } from './MachineCheck.tsx';
 import { useWho, WhoIn } from './WhoField.tsx';
+
+interface Typed extends SettingsTyped, CheckedTyped {
+  personId: string;
+  count: string;
+  wayId: string;
+  withBatchIds: string[];
+}
 
 /** Begins the step, or goes on with it: by somebody who can, in one of its ways. */
 export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' | 'resume' }) {
-  const { batch, workers, ways, together } = card;
+  const { batch, workers, together } = card;
+  // Without its program the machine is no way to do it.
+  const ways = act === 'start' && batch.missing.length > 0 ? card.ways.slice(1) : card.ways;
   const settings = act === 'start' ? card.settings : [];
   const shortage = act === 'start' ? card.kitShortage : null;
   const { control, handleSubmit } = useForm({
@@ -21,6 +31,7 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
       wayId: ways[0]?.id ?? '',
       withBatchIds: [] as string[],
       settings: settings.map(() => ({ text: '' })),
+      check: NOT_CHECKED,
     },
   });
   const typed = useTyped(control);
@@ -28,27 +39,35 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
   const expectedId = act === 'resume' ? batch.workerId : null;
   const whoOf = useWho(workers, expectedId);
   const personId = whoOf(typed.personId);
-  const choosesWay = act === 'start' && ways.length > 1;
+  const choosesWay = act === 'start' && card.ways.length > 1;
+  const program = act === 'start' && typed.wayId === card.ways[0]?.id && card.program?.checked ? card.program : null;
   const who = workers.find((w) => w.id === personId)?.name ?? personId;
   const start = useBatchCommand('start', batch, `Start ${batch.operationName.toLowerCase()}, by ${who}`);
   const resume = useBatchCommand('resume', batch, `Go on with ${batch.operationName.toLowerCase()}, by ${who}`);
   const command = act === 'start' ? start : resume;
-  const submit = ({ wayId, withBatchIds, count, ...noted }: SettingsTyped & { wayId: string; withBatchIds: string[]; count: string }) =>
+  const submit = ({ wayId, withBatchIds, count, check, ...noted }: Typed) =>
     act === 'start'
       ? start.mutate({
           personId,
           ...(choosesWay ? { wayId } : {}),
           ...(withBatchIds.length > 0 ? { withBatchIds } : {}),
           ...(shortage ? { quantity: figureIn(count) } : {}),
+          ...(program ? { check: checkSaid(check, program) } : {}),
           ...(settings.length > 0 ? { settings: settingsSaid(settings, noted) } : {}),
         })
       : resume.mutate({ personId });
   if (workers.length === 0) return <Typography color="error">Nobody is signed off for {batch.skill}. Add the skill in Setup.</Typography>;
   const short = shortage && <FindingList findings={[{ rule: 'parts', verdict: 'wait', sentence: shortage.sentence }]} />;
   if (shortage?.enoughFor === 0) return short;
+  if (act === 'start' && batch.missing.length > 0 && ways.length === 0) return null;
   return (
     <ActForm
-      above={short}
+      above={
+        <>
+          {short}
+          {program && <MachineCheck control={control as unknown as Control<CheckedTyped>} program={program} />}
+        </>
+      }
       submit={act === 'resume' ? 'Resume' : shortage ? `Start ${typed.count}` : 'Start'}
       disabled={personId === ''}
       pending={command.isPending}

@@ -87,7 +87,7 @@ export function Carriers({ setup }: { setup: View<'SetupView'> }) {
   );
 }
 
-/** Programs, fixtures, samples and kits, and whether they are there. */
+/** Fixtures, samples and kits, and whether they are there. */
 export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
   const { may } = useSession();
   const kits = useKits();

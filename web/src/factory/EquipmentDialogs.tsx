@@ -1,4 +1,4 @@
-import { CARRIER_KINDS, PREREQUISITE_KINDS, STAGE_NAMES, STAGES, type Stage } from '@ample-crane/core';
+import { CARRIER_KINDS, EQUIPMENT_KINDS, STAGE_NAMES, STAGES, type Stage } from '@ample-crane/core';
 import { Switch } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
@@ -84,7 +84,7 @@ interface PrerequisiteProps {
 export function PrerequisiteDialog({ prerequisite, setup, onClose }: PrerequisiteProps) {
   const { control, handleSubmit } = useForm({
     defaultValues: {
-      kind: prerequisite?.kind ?? 'program',
+      kind: prerequisite?.kind ?? 'fixture',
       what: prerequisite?.what ?? '',
       modelId: prerequisite?.modelId ?? '',
       revision: prerequisite?.revision ?? 'A',
@@ -115,7 +115,7 @@ export function PrerequisiteDialog({ prerequisite, setup, onClose }: Prerequisit
     >
       {!prerequisite && (
         <>
-          <ChoiceIn control={control} name="kind" label="Kind" choices={idChoices(PREREQUISITE_KINDS)} />
+          <ChoiceIn control={control} name="kind" label="Kind" choices={idChoices(EQUIPMENT_KINDS)} />
           <TextIn
             control={control}
             name="what"

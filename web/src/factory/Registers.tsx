@@ -48,6 +48,24 @@ export function CautionsAndPauses({ setup }: { setup: Setup }) {
           ask(client.PUT('/api/settings/pause-causes', { body: { pauseCauses: lines.map(toNoted), seen }, headers }))
         }
       />
+      <Typography variant="h2" sx={{ mt: 3, mb: 1 }}>
+        Start checklist of machines
+      </Typography>
+      <NotedRegister
+        title="Start checklist of machines"
+        one="check"
+        about="Ticked by whoever starts a load, at every step whose route asks for it. The maker’s manual and the people licensed to judge a machine come first."
+        lines={setup.startChecks.map(toLine)}
+        calledLabel="Check"
+        saidLabel="What is looked at"
+        isKey
+        role="manager"
+        height="320px"
+        tag={setup.tags.startChecks}
+        save={(lines, seen, headers) =>
+          ask(client.PUT('/api/settings/start-checks', { body: { startChecks: lines.map(toNoted), seen }, headers }))
+        }
+      />
     </>
   );
 }

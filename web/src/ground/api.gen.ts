@@ -480,6 +480,166 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/programs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Programs_list"];
+        put?: never;
+        post: operations["Programs_askFor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/one": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Programs_one"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/assign": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Programs_assign"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/draw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Programs_draw"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/move": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Programs_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/prove": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Programs_prove"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/programs/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Programs_plan"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutters_list"];
+        put?: never;
+        post: operations["Cutters_keep"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/machines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Cutters_machines"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cutters/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Cutters_log"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders": {
         parameters: {
             query?: never;
@@ -2176,6 +2336,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/start-checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Registers_changeStartChecks"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/consignees": {
         parameters: {
             query?: never;
@@ -2352,6 +2528,7 @@ export interface components {
             shiftEndsAt: string;
             cautions: components["schemas"]["NotedView"][];
             pauseCauses: components["schemas"]["NotedView"][];
+            startChecks: components["schemas"]["NotedView"][];
             demo: boolean;
             demoAheadMs: number;
             nowMs: number;
@@ -2402,7 +2579,7 @@ export interface components {
             /** @enum {string} */
             act: "move" | "release" | "answer" | "hold" | "look";
             /** @enum {string|null} */
-            subject: "batch" | "lot" | "zone" | "dimension" | null;
+            subject: "batch" | "lot" | "zone" | "dimension" | "program" | "cutter" | null;
             id: string | null;
             version: number;
             sentence: string;
@@ -2854,6 +3031,240 @@ export interface components {
             neckVersion: number | null;
             pairs: components["schemas"]["PairDto"][];
         };
+        WaitingOrderView: {
+            id: string;
+            number: number;
+            customer: string;
+            dueMs: number;
+        };
+        OtherWayView: {
+            name: string;
+            stationName: string;
+        };
+        WantedView: {
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            stepName: string;
+            orders: components["schemas"]["WaitingOrderView"][];
+            otherWays: components["schemas"]["OtherWayView"][];
+        };
+        ProgramLineView: {
+            id: string;
+            modelId: string | null;
+            modelName: string;
+            what: string;
+            side: string;
+            serves: string[];
+            ownerId: string | null;
+            owner: string | null;
+            askedMs: number;
+            note: string;
+            /** @enum {string} */
+            state: "asked" | "drawn" | "checked" | "proven" | "released";
+            released: string | null;
+            latest: string | null;
+            wanted: components["schemas"]["WantedView"] | null;
+            version: number;
+        };
+        UnaskedView: {
+            modelId: string;
+            modelName: string;
+            what: string;
+            wanted: components["schemas"]["WantedView"];
+        };
+        ProgramsView: {
+            programs: components["schemas"]["ProgramLineView"][];
+            unasked: components["schemas"]["UnaskedView"][];
+        };
+        CutterMinutesView: {
+            cutter: string;
+            minutes: number;
+        };
+        PlannedMinutesView: {
+            setUp: number;
+            load: number;
+            run: number;
+            unload: number;
+        };
+        RevisionStepView: {
+            /** @enum {string} */
+            state: "drawn" | "checked" | "proven" | "released" | "withdrawn";
+            atMs: number;
+            by: string;
+            note: string;
+        };
+        ProofMeasureView: {
+            name: string;
+            unit: string;
+            value: number;
+            low: number;
+            high: number;
+        };
+        ProofView: {
+            piece: string;
+            measures: components["schemas"]["ProofMeasureView"][];
+            note: string;
+            atMs: number;
+            by: string;
+        };
+        ObservedView: {
+            count: number;
+            medianMinutes: number;
+            lowMinutes: number;
+            highMinutes: number;
+        };
+        TimeTruthView: {
+            stationCode: string;
+            stationName: string;
+            load: components["schemas"]["ObservedView"] | null;
+            setUp: components["schemas"]["ObservedView"] | null;
+            quoted: components["schemas"]["ObservedView"] | null;
+        };
+        RevisionView: {
+            name: string;
+            /** @enum {string} */
+            state: "drawn" | "checked" | "proven" | "released" | "withdrawn";
+            why: string;
+            file: string;
+            fixture: string;
+            piecesALoad: number;
+            cutters: components["schemas"]["CutterMinutesView"][];
+            planned: components["schemas"]["PlannedMinutesView"];
+            steps: components["schemas"]["RevisionStepView"][];
+            proof: components["schemas"]["ProofView"] | null;
+            truths: components["schemas"]["TimeTruthView"][];
+        };
+        HowManyView: {
+            measured: number;
+            of: number;
+        };
+        CharacteristicView: {
+            id: string;
+            name: string;
+            unit: string;
+            low: number;
+            target: number;
+            high: number;
+            instrument: string | null;
+            sample: components["schemas"]["HowManyView"] | null;
+        };
+        ProgramView: {
+            line: components["schemas"]["ProgramLineView"];
+            revisions: components["schemas"]["RevisionView"][];
+            firstPiece: components["schemas"]["CharacteristicView"][];
+        };
+        AskForProgramDto: {
+            modelId: string | null;
+            what: string;
+            side: string;
+            serves: string[];
+            ownerId: string | null;
+            note: string;
+        };
+        AssignProgramDto: {
+            programId: string;
+            version: number;
+            atMs?: number;
+            ownerId: string | null;
+            note: string;
+        };
+        CutterMinutesDto: {
+            cutter: string;
+            minutes: number;
+        };
+        PlannedMinutesDto: {
+            setUp: number;
+            load: number;
+            run: number;
+            unload: number;
+        };
+        DrawRevisionDto: {
+            programId: string;
+            version: number;
+            atMs?: number;
+            why: string;
+            file: string;
+            fixture: string;
+            piecesALoad: number;
+            cutters: components["schemas"]["CutterMinutesDto"][];
+            planned: components["schemas"]["PlannedMinutesDto"];
+        };
+        MoveRevisionDto: {
+            programId: string;
+            version: number;
+            atMs?: number;
+            revision: string;
+            /** @enum {string} */
+            to: "checked" | "released" | "withdrawn";
+            note: string;
+        };
+        FirstPieceMeasureDto: {
+            characteristicId: string;
+            value: number;
+        };
+        ProveRevisionDto: {
+            programId: string;
+            version: number;
+            atMs?: number;
+            revision: string;
+            piece: string;
+            measures: components["schemas"]["FirstPieceMeasureDto"][];
+            note: string;
+        };
+        PlanRevisionDto: {
+            programId: string;
+            version: number;
+            atMs?: number;
+            revision: string;
+            planned: components["schemas"]["PlannedMinutesDto"];
+            note: string;
+        };
+        CutterView: {
+            id: string;
+            kind: string;
+            /** @enum {string} */
+            state: "ready" | "mounted" | "away" | "broken" | "put away";
+            stationCode: string | null;
+            stationName: string | null;
+            bench: number | null;
+            usedMinutes: number;
+            lifeMinutes: number;
+            sharpened: number;
+            sinceMs: number;
+            note: string;
+            acts: ("mount" | "take off" | "send to be sharpened" | "sharpened" | "broken" | "put away")[];
+            programs: string[];
+            version: number;
+        };
+        MachineView: {
+            id: string;
+            stationCode: string;
+            stationName: string;
+            bench: number;
+            batchIds: string[];
+            worker: string | null;
+            sinceMs: number | null;
+            left: string | null;
+            leftMs: number | null;
+            cutters: components["schemas"]["CutterView"][];
+        };
+        KeepCutterDto: {
+            id: string;
+            kind: string;
+            lifeMinutes: number;
+            note: string;
+        };
+        LogCutterDto: {
+            cutterId: string;
+            version: number;
+            /** @enum {string} */
+            act: "mount" | "take off" | "send to be sharpened" | "sharpened" | "broken" | "put away";
+            stationCode: string | null;
+            bench: number | null;
+            lifeMinutes: number | null;
+            note: string;
+            atMs?: number;
+        };
         OrderOutlookView: {
             routeId: string;
             choices: {
@@ -3219,6 +3630,17 @@ export interface components {
             /** @enum {string} */
             kind: "parts";
         };
+        ProgramReleasedRuleDto: {
+            /** @enum {string} */
+            kind: "programReleased";
+            what: string;
+        };
+        CutterWithinLifeRuleDto: {
+            /** @enum {string} */
+            kind: "cutterWithinLife";
+            cutter: string;
+            stationCode: string;
+        };
         PlaceNeedDto: {
             /** @enum {string} */
             kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
@@ -3248,6 +3670,7 @@ export interface components {
             /** @enum {string} */
             kind: "program" | "fixture" | "sample" | "kit";
             what: string;
+            checked?: boolean;
         };
         DrawDto: {
             modelId: string;
@@ -3308,7 +3731,7 @@ export interface components {
             setupMinutes: number;
             minutesPerPiece: number;
             wayName?: string;
-            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["InControlRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"])[];
+            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["InControlRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"] | components["schemas"]["ProgramReleasedRuleDto"] | components["schemas"]["CutterWithinLifeRuleDto"])[];
             next: string[];
         };
         RouteOptionValueDto: {
@@ -3453,20 +3876,6 @@ export interface components {
             wetUm: number;
             flashMinutes: number;
         };
-        HowManyView: {
-            measured: number;
-            of: number;
-        };
-        CharacteristicView: {
-            id: string;
-            name: string;
-            unit: string;
-            low: number;
-            target: number;
-            high: number;
-            instrument: string | null;
-            sample: components["schemas"]["HowManyView"] | null;
-        };
         SettingFigureView: {
             unit: string;
             low: number;
@@ -3516,6 +3925,25 @@ export interface components {
             sentence: string;
             enoughFor: number;
         };
+        MachineStartView: {
+            id: string;
+            bench: number;
+            takenBy: string | null;
+            left: string | null;
+            leftMs: number | null;
+            same: boolean;
+            lacking: string[];
+            warnings: string[];
+        };
+        ProgramStartView: {
+            what: string;
+            revision: string | null;
+            fixture: string;
+            piecesALoad: number;
+            loads: number;
+            checked: boolean;
+            machines: components["schemas"]["MachineStartView"][];
+        };
         UndoView: {
             entryId: number;
             sentence: string;
@@ -3552,6 +3980,7 @@ export interface components {
             besides: components["schemas"]["WaitingView"][];
             reworkAlone: boolean;
             kitShortage: components["schemas"]["KitShortageView"] | null;
+            program: components["schemas"]["ProgramStartView"] | null;
             together: components["schemas"]["WaitingView"][];
             hostsHere: boolean;
             undo: components["schemas"]["UndoView"] | null;
@@ -3580,6 +4009,13 @@ export interface components {
             figure?: number;
             words?: string;
         };
+        StartCheckDto: {
+            machineId: string;
+            revision: string;
+            ticks: string[];
+            setUpMinutes?: number;
+            quotedMinutes?: number;
+        };
         StartWorkDto: {
             version: number;
             atMs?: number;
@@ -3589,6 +4025,7 @@ export interface components {
             placements?: components["schemas"]["PlacementDto"][];
             quantity?: number;
             settings?: components["schemas"]["SettingDto"][];
+            check?: components["schemas"]["StartCheckDto"];
         };
         PauseDto: {
             version: number;
@@ -4432,7 +4869,7 @@ export interface components {
         PrerequisiteView: {
             id: string;
             /** @enum {string} */
-            kind: "program" | "fixture" | "sample" | "kit";
+            kind: "fixture" | "sample" | "kit";
             what: string;
             modelId: string | null;
             revision: string;
@@ -4588,6 +5025,7 @@ export interface components {
             defects: string;
             cautions: string;
             pauseCauses: string;
+            startChecks: string;
             consignees: string;
             movement: string;
             house: string;
@@ -4611,6 +5049,7 @@ export interface components {
             defects: components["schemas"]["DefectKindDto"][];
             cautions: components["schemas"]["NotedDto"][];
             pauseCauses: components["schemas"]["NotedDto"][];
+            startChecks: components["schemas"]["NotedDto"][];
             consignees: components["schemas"]["ConsigneeDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
@@ -4727,7 +5166,7 @@ export interface components {
         };
         PrerequisiteDto: {
             /** @enum {string} */
-            kind: "program" | "fixture" | "sample" | "kit";
+            kind: "fixture" | "sample" | "kit";
             what: string;
             modelId: string | null;
             revision: string;
@@ -4789,6 +5228,10 @@ export interface components {
         ChangePauseCausesDto: {
             seen?: string;
             pauseCauses: components["schemas"]["NotedDto"][];
+        };
+        ChangeStartChecksDto: {
+            seen?: string;
+            startChecks: components["schemas"]["NotedDto"][];
         };
         ChangeConsigneesDto: {
             seen?: string;
@@ -5606,6 +6049,268 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["FitDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Programs_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgramsView"];
+                };
+            };
+        };
+    };
+    Programs_askFor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AskForProgramDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Programs_one: {
+        parameters: {
+            query: {
+                id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProgramView"];
+                };
+            };
+        };
+    };
+    Programs_assign: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AssignProgramDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Programs_draw: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DrawRevisionDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Programs_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MoveRevisionDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Programs_prove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProveRevisionDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Programs_plan: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanRevisionDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutters_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CutterView"][];
+                };
+            };
+        };
+    };
+    Cutters_keep: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepCutterDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Cutters_machines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MachineView"][];
+                };
+            };
+        };
+    };
+    Cutters_log: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LogCutterDto"];
             };
         };
         responses: {
@@ -8348,6 +9053,29 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangePauseCausesDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Registers_changeStartChecks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeStartChecksDto"];
             };
         };
         responses: {

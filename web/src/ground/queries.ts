@@ -90,6 +90,14 @@ export const useDimensionChart = (asked: AskedOf<'/api/dimensions/chart'> | null
     enabled: asked !== null,
     placeholderData: keepPreviousData,
   });
+export const usePrograms = () => useQuery({ queryKey: ['programs', 'all'], queryFn: () => ask(client.GET('/api/programs')) });
+export const useProgram = (id: string) =>
+  useQuery({
+    queryKey: ['programs', 'one', id],
+    queryFn: () => ask(client.GET('/api/programs/one', { params: { query: { id } } })),
+  });
+export const useCutters = () => useQuery({ queryKey: ['cutters'], queryFn: () => ask(client.GET('/api/cutters')) });
+export const useMachines = () => useQuery({ queryKey: ['machines'], queryFn: () => ask(client.GET('/api/machines')) });
 export const useInstrumentStudies = () =>
   useQuery({ queryKey: ['instrument studies'], queryFn: () => ask(client.GET('/api/instrument-studies')) });
 export const useCarrier = (id: string) =>

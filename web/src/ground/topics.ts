@@ -8,14 +8,14 @@ export interface Change {
 }
 
 /** What a batch's own row shows on. */
-const OF_BATCHES = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations'];
+const OF_BATCHES = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations', 'programs', 'machines'];
 
 /** What each subject shows on, by the first word of a query's key. */
 const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   lot: ['lots', 'morning', 'walk', 'setup', 'stock', 'air', 'cutting'],
   board: ['lots', 'cutting', 'stock'],
   blank: ['lots', 'cutting', 'stock'],
-  order: ['orders', 'morning', 'cutting', 'stock'],
+  order: ['orders', 'morning', 'cutting', 'stock', 'programs'],
   batch: OF_BATCHES,
   // What was made of a lot stands on its page.
   piece: ['lots', 'fitting', 'cutting', 'stock'],
@@ -26,6 +26,11 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   coat: ['batches', 'stations', 'instruments'],
   measure: ['batches', 'fitting', 'stations', 'instruments'],
   dimension: ['dimensions', 'morning', 'batches'],
+  program: ['programs', 'cutters', 'morning', 'walk', 'batches', 'stations'],
+  'run times': ['programs'],
+  machine: ['machines', 'batches', 'stations'],
+  cutter: ['cutters', 'machines', 'batches', 'stations'],
+  'cutter use': ['cutters', 'machines', 'batches', 'stations'],
   'instrument study': ['instrument studies'],
   defect: ['instruments'],
   instrument: ['instruments'],

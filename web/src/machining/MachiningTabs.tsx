@@ -2,6 +2,8 @@ import { StageTabs } from '../parts/StageTabs.tsx';
 
 const TABS = [
   ['/machining', 'Loads'],
+  ['/machining/programs', 'Programs'],
+  ['/machining/cutters', 'Cutters'],
   ['/machining/dimensions', 'Dimensions'],
 ] as const;
 

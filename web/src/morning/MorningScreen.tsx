@@ -153,7 +153,18 @@ function LikeMoves({ way, moves }: { way: string; moves: readonly View<'Decision
   );
 }
 
-const PATHS = { lot: '/lots/', batch: '/batches/', dimension: '/machining/dimensions?id=' } as const;
+const PATHS = {
+  lot: '/lots/',
+  batch: '/batches/',
+  dimension: '/machining/dimensions?id=',
+  program: '/machining/programs?id=',
+  cutter: '/machining/cutters?id=',
+} as const;
+const SEE: Readonly<Partial<Record<keyof typeof PATHS, string>>> = {
+  dimension: 'See its chart',
+  program: 'See the program',
+  cutter: 'See the cutters',
+};
 const pathOf = (subject: keyof typeof PATHS, id: string) => `${PATHS[subject]}${encodeURIComponent(id)}`;
 
 function Act({ decision }: { decision: View<'DecisionView'> }) {
@@ -164,7 +175,7 @@ function Act({ decision }: { decision: View<'DecisionView'> }) {
   if (act === 'release' && may('lead')) return <GateAct subject="lot" id={id} version={version} label={`Release ${id}`} />;
   return (
     <Button component={RouterLink} to={pathOf(subject, id)} sx={{ flexShrink: 0 }}>
-      {subject === 'dimension' ? 'See its chart' : `Open ${id}`}
+      {SEE[subject] ?? `Open ${id}`}
     </Button>
   );
 }

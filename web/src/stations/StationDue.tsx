@@ -134,9 +134,9 @@ function Acts({ card }: { card: Card }): ReactNode {
   switch (batch.status) {
     case 'queued':
       if (batch.operationKind !== 'work') return <ToCard batch={batch} />;
-      if (batch.missing.length > 0) return <FindingList findings={batch.missing} />;
       return (
         <>
+          {batch.missing.length > 0 && <FindingList findings={batch.missing} />}
           {(!batch.handOver || batch.accepted || batch.redo) && <WorkerAct key={card.kitShortage?.enoughFor} card={card} act="start" />}
           <HandOverAct card={card} />
         </>

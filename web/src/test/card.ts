@@ -28,6 +28,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   inPass: ['B7-01', 'B7-02', 'B7-03', 'B7-04', 'B7-05', 'B7-06'],
   visits: [],
   forecast: [],
+  program: null,
   coats: [],
   coatsThisVisit: 0,
   coatPlan: null,

@@ -4,6 +4,7 @@ import {
   CAUTIONS,
   DEFECTS,
   PAUSE_CAUSES,
+  START_CHECKS,
   SPECIES,
   type Batch,
   type FactoryTold,
@@ -82,6 +83,7 @@ export const FACTORY_TOLD: FactoryTold<HouseFactory['setUp']['settings']> = {
     defects: DEFECTS,
     cautions: CAUTIONS,
     pauseCauses: PAUSE_CAUSES,
+    startChecks: START_CHECKS,
   },
 };
 
@@ -175,6 +177,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
           touchMs: 0,
           personId: null,
           continues: [],
+          run: null,
         },
       ],
       job:
@@ -202,6 +205,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
     air: { tempC: 21, relativeHumidity: 0.5 },
     temperatures: [],
     stationCodes: [stationCode],
+    programs: [],
     waiting: { BD4: [] },
     boxIds: [],
   };

@@ -1,4 +1,4 @@
-import { CAUTIONS, METRIC, PAUSE_CAUSES, type UnitChoice } from '@ample-crane/core';
+import { CAUTIONS, METRIC, PAUSE_CAUSES, START_CHECKS, type UnitChoice } from '@ample-crane/core';
 import { ThemeProvider } from '@mui/material/styles';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
@@ -23,6 +23,7 @@ export const session = (over: Partial<View<'SessionView'>> = {}): View<'SessionV
   shiftEndsAt: '15:30',
   cautions: [...CAUTIONS],
   pauseCauses: [...PAUSE_CAUSES],
+  startChecks: [...START_CHECKS],
   demo: true,
   demoAheadMs: 0,
   nowMs: NOW_MS,

@@ -15,7 +15,7 @@ import {
   type Rows,
   type Sight,
 } from '../../ledger/index.ts';
-import { operationOf, type Operation, type Route } from '../../routing/index.ts';
+import { operationOf, type Operation, type Route, type RouteOption } from '../../routing/index.ts';
 import { Batch, livePieces, piecesIn, type Piece } from '../batch.ts';
 import { Job } from '../job.ts';
 import type { BatchEntry } from '../decided.ts';
@@ -47,6 +47,10 @@ export class SeenAtStep implements Sight<Factory> {
     this.batch = rows.get(Batch, batchId);
     this.route = factory.routeOf(this.batch);
     this.operation = operationOf(this.route, this.batch.operationId);
+  }
+
+  get options(): readonly RouteOption[] {
+    return this.route.options ?? [];
   }
 
   get pieces(): readonly Piece[] {
@@ -81,6 +85,8 @@ interface Definition<Said> {
   others?: (request: OnBatch<Said>, first: Answers) => readonly string[];
   /** what else it is about, such as kits that it takes from */
   stock?: (request: OnBatch<Said>, first: Answers) => readonly Ask[];
+  /** rows that it may make */
+  making?: (request: OnBatch<Said>) => readonly Ask[];
   /** more rows than the batches it is about */
   reads?: (request: OnBatch<Said>) => (known: Rows) => readonly Ask[];
   asks?: (request: OnBatch<Said>, at: SeenAtStep) => readonly Asked[];
@@ -99,6 +105,7 @@ export const onBatch =
     first = () => [],
     others = () => [],
     stock = () => [],
+    making,
     reads,
     asks = () => [],
     whileHeld = false,
@@ -110,6 +117,7 @@ export const onBatch =
       first,
       concerns: (request, known) => ({
         about: [rowsOf(Batch, [request.batchId, ...others(request, known)]), ...stock(request, known)],
+        ...(making ? { making: making(request) } : {}),
         ...(reads ? { reads: reads(request) } : {}),
       }),
       notBefore({ batchId }, rows) {

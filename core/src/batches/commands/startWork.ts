@@ -1,13 +1,15 @@
 import { KitsFor, KitStock, takenFor, type KitTaken } from '../../assembly/index.ts';
 import type { Placement } from '../../carriers/index.ts';
-import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers, type Decision, type Refused } from '../../ledger/index.ts';
+import { asked, NOT_ANSWERED, refuse, rowsOf, wrongInput, type Answers, type Decision, type Refused } from '../../ledger/index.ts';
 import {
   aspectAsks,
   begins,
   BoxesFor,
+  CuttersAt,
   onward,
   operationOf,
   OWN_WAY,
+  programsIn,
   waysOf,
   type JobSetting,
   type Operation,
@@ -19,7 +21,9 @@ import { benchAsks, freeBench } from '../benchPlaces.ts';
 import { kitIdsIn, kitsAsked, kitsIn } from '../kits.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
 import { placeAsks, placed } from '../places.ts';
+import { benchFrom, Machine } from '../run.ts';
 import { noted, strangeSetting, type SettingSaid } from '../settings.ts';
+import { runFor, type StartCheck } from '../startCheck.ts';
 import { fullObjection, waitAsks } from '../waiting.ts';
 import { AtStep, onBatch, SeenAtStep, type OnBatch } from './onBatch.ts';
 
@@ -33,6 +37,8 @@ export interface StartWorkRequest {
   quantity?: number;
   /** what the steps ask to be noted of how it is done */
   settings?: readonly SettingSaid[];
+  /** what was looked at on the machine that runs it */
+  check?: StartCheck;
 }
 
 /** Whether batches may go into one job at a step: not where each takes places or parts, which are not counted yet for the next. */
@@ -45,9 +51,13 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
   first: (request) => [asked(BoxesFor, { batchId: request.batchId }), ...partakers(request).map((batchId) => kitsAsked({ batchId }))],
   others: ({ batchId, withBatchIds = [] }, first) => [...withBatchIds, ...boxesIn(batchId, first)],
   stock: (request, first) => partakers(request).flatMap((batchId) => kitsIn(batchId, first)),
+  making: ({ check }) => (check ? [rowsOf(Machine, [check.machineId])] : []),
   asks: ({ batchId, wayId = OWN_WAY, placements, withBatchIds = [], quantity }, at) => [
     ...(quantity === undefined ? [] : [BATCH_NUMBER]),
     ...waysOf(at.operation).flatMap((way) => (way.id === wayId ? benchAsks(way.stationCode) : [])),
+    ...(wayId === OWN_WAY && programsIn(at.operation.needs).length > 0
+      ? [asked(CuttersAt, { stationCode: at.operation.stationCode })]
+      : []),
     ...placeAsks(placements, at),
     ...(at.operation.noWait ? waitAsks(at) : []),
     ...[batchId, ...withBatchIds].filter((id) => at.rows.find(Batch, id)).flatMap((id) => aspectAsks('begin', new SeenAtStep(id, at))),
@@ -74,15 +84,21 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
         return wrongInput('withBatchIds', `${operation.name} takes places or parts of its own for each batch: begin ${id} by itself`);
       const joined = begin({ ...request, placements: undefined, withBatchId: at.batch.id }, other);
       if (joined.kind === 'refuse') return joined;
+      if (programOf(joined.entries) !== programOf(own.entries))
+        return wrongInput('withBatchIds', `Batch ${id} runs another program: begin it by itself`);
       entries.push(...joined.entries.map((entry) => ({ batchId: id, ...entry })));
     }
     return accept(...entries);
   },
 });
 
+/** The program that a beginning runs; undefined where it runs none. */
+const programOf = (entries: readonly BatchEntry[]): string | undefined =>
+  entries.flatMap((entry) => (entry.kind === 'work.started' ? (entry.payload.run?.programId ?? []) : []))[0];
+
 const partakers = ({ batchId, withBatchIds = [] }: OnBatch<StartWorkRequest>) => [batchId, ...withBatchIds];
 
-type Beginning = Pick<StartWorkRequest, 'personId' | 'wayId' | 'settings' | 'quantity'> & {
+type Beginning = Pick<StartWorkRequest, 'personId' | 'wayId' | 'settings' | 'quantity' | 'check'> & {
   placements?: readonly Placement[] | undefined;
   withBatchId?: string;
 };
@@ -93,7 +109,7 @@ const askedFor = (batchIds: readonly string[], at: AtStep): JobSetting[] =>
 
 /** What beginning on one batch writes. */
 function begin(
-  { personId, wayId = OWN_WAY, placements, withBatchId, quantity, settings = [] }: Beginning,
+  { personId, wayId = OWN_WAY, placements, withBatchId, quantity, settings = [], check }: Beginning,
   at: AtStep,
 ): Decision<BatchEntry> {
   const { batch, operation, route, live, factory } = at;
@@ -104,10 +120,13 @@ function begin(
   const parted = partOff(quantity, at);
   if (parted.kind === 'refuse') return parted;
   const { pieceIds } = parted;
-  const bench = benchOf(at, pieceIds, boxesIn(batch.id, at.answers));
+  const bench = benchOf(at, pieceIds, boxesIn(batch.id, at.answers), wayId);
   const objection = skillObjection(way, personId, at) ?? beginObjection(bench);
   if (objection) return objection;
-  const own = withBatchId === undefined ? freeBench(way.stationCode, factory, at.answers) : undefined;
+  const running = runFor(wayId, pieceIds.length, check, at);
+  if (running.kind === 'refuse') return running;
+  const wanted = check ? benchFrom(way.stationCode, check.machineId) : null;
+  const own = withBatchId === undefined ? freeBench(way.stationCode, factory, at.answers, wanted) : undefined;
   if (own?.kind === 'refuse') return own;
   // What may not wait goes straight into the next step's place, which must be free now.
   const into = operation.noWait ? operationOf(route, onward(route, operation) ?? '') : operation;
@@ -129,6 +148,8 @@ function begin(
     ...(own ? { bench: own.bench } : {}),
     ...(how.length > 0 ? { settings: how } : {}),
     ...(kits.length > 0 ? { kits } : {}),
+    ...(running.run ? { run: running.run } : {}),
+    ...(running.run && check ? { ticks: check.ticks } : {}),
   };
   return accept(...parted.entries, ...taken, ...placing.entries, { kind: 'work.started', payload });
 }

@@ -39,7 +39,7 @@ export const EntryUndone = entryKind('entry.undone')<{ entryId: number; undone: 
         const { stationCode } = operation;
         const visit = visitOf(rows, batch);
         const loadS = visit.loadS === null ? null : loadSOf(operation, visit.quantity);
-        rows.amend(Visit, visit, { startedMs: null, personId: null, stationCode, loadS });
+        rows.amend(Visit, visit, { startedMs: null, personId: null, stationCode, loadS, run: null });
         changeBatch(rows, batch.id, { status: 'queued', sinceMs: batch.arrivedMs, jobId: null, wayId: null, stationCode });
         return;
       }
@@ -60,7 +60,9 @@ function undoFinish(rows: Rows, at: Batch, route: Route, payload: Finished, atMs
     rows.drop(Visit, batch.visitId);
     batch = stepBack(rows, batch, operation, batch.pass - 1);
   }
-  rows.amend(Visit, visitOf(rows, batch), { finishedMs: null, leftMs: null, good: 0, rework: 0, scrap: 0 });
+  const visit = visitOf(rows, batch);
+  const run = visit.run && { ...visit.run, workedMs: null };
+  rows.amend(Visit, visit, { finishedMs: null, leftMs: null, good: 0, rework: 0, scrap: 0, run });
   const before = beforeStep(route, operation);
   const named = new Map(payload.outcomes.map((o) => [o.pieceId, o]));
   for (const piece of piecesIn(rows, batch.id)) {

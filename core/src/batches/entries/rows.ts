@@ -52,6 +52,7 @@ export function arrive(rows: Rows, batch: Batch, operation: Operation, atMs: num
     touchMs: 0,
     personId: null,
     continues: NOTHING,
+    run: null,
   });
   const arrived = {
     operationId: operation.id,

@@ -1,6 +1,7 @@
 import { place } from '../../carriers/index.ts';
 import type { Rows } from '../../ledger/index.ts';
 import { Batch, Instrument, Piece, piecesIn, piecesInPass, Visit, visitOf, batchIdOf } from '../batch.ts';
+import type { Run } from '../run.ts';
 import { goOnWithRest, leaveJob } from './jobRows.ts';
 import { joinBatch, lessPieces, visitIdOf } from './rows.ts';
 
@@ -37,13 +38,24 @@ function splitVisit(rows: Rows, batch: Batch, own: Pick<Visit, 'id' | 'batchId'>
   const touchMs = visit.touchMs * share;
   const loadS = visit.loadS === null ? null : Math.round(visit.loadS * share);
   const continues = [visit.id, ...visit.continues];
-  rows.put(Visit, { ...visit, ...own, continues, quantity, good, rework: 0, scrap: 0, loadS, touchMs });
+  const { theirs, rest } = splitRun(visit.run, quantity, isDone);
+  rows.put(Visit, { ...visit, ...own, continues, quantity, good, rework: 0, scrap: 0, loadS, touchMs, run: theirs });
   rows.amend(Visit, visit, {
     quantity: visit.quantity - quantity,
     good: visit.good - good,
     loadS: visit.loadS === null || loadS === null ? null : visit.loadS - loadS,
     touchMs: visit.touchMs - touchMs,
+    run: rest,
   });
+}
+
+/** What ran counts once: what is done stays with those who did it, what goes on goes on for each. */
+function splitRun(run: Run | null, pieces: number, isDone: boolean): { theirs: Run | null; rest: Run | null } {
+  if (run === null || isDone) return { theirs: null, rest: run };
+  return {
+    theirs: { ...run, pieces, timed: false },
+    rest: { ...run, pieces: Math.max(0, run.pieces - pieces), timed: false },
+  };
 }
 
 /** Parted from what came back, good pieces have nothing to wait for: they are done with the step. */

@@ -2,6 +2,7 @@ import { entryKind } from '../../ledger/index.ts';
 import { afterStep, keepOverride, operationOf, type Override, type Routes } from '../../routing/index.ts';
 import { Batch, batchIdOf, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
 import type { PieceOutcome } from '../outcome.ts';
+import { runDone } from '../run.ts';
 import { goBackAlone } from './goBackAlone.ts';
 import { keepDefect, scrapPiece } from './pieceRows.ts';
 import { arrive, lessPieces } from './rows.ts';
@@ -29,7 +30,8 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
     const operation = operationOf(routes.routeOf(batch), operationId);
     const after = afterStep(operation);
     if (batch.jobId !== null) leaveJob(rows, batch, entry.atMs);
-    rows.amend(Visit, visitOf(rows, batch), { finishedMs: entry.atMs, good, rework, scrap });
+    const visit = visitOf(rows, batch);
+    rows.amend(Visit, visit, { finishedMs: entry.atMs, good, rework, scrap, run: runDone(visit) });
     for (const piece of piecesInPass(batch, piecesIn(rows, batch.id))) {
       const outcome = outcomes.find((o) => o.pieceId === piece.id);
       if (!outcome) {

@@ -1,6 +1,7 @@
 import { entryKind } from '../../ledger/index.ts';
 import { afterStep, operationOf, type Routes } from '../../routing/index.ts';
 import { Batch, Piece, Visit, visitOf, batchIdOf } from '../batch.ts';
+import { runDone } from '../run.ts';
 import { splitOff } from './splitOff.ts';
 
 /** Some of the pieces are ready before the others, and go on as a batch of their own; the work on the rest goes on. */
@@ -13,7 +14,8 @@ export const WorkPartFinished = entryKind('work.partFinished')<
     const batch = rows.get(Batch, entry.batchId);
     const after = afterStep(operationOf(routes.routeOf(batch), operationId));
     const ready = splitOff(rows, batch.id, number, pieceIds, entry.atMs);
-    rows.amend(Visit, visitOf(rows, ready), { finishedMs: entry.atMs, good: pieceIds.length });
+    const visit = visitOf(rows, ready);
+    rows.amend(Visit, visit, { finishedMs: entry.atMs, good: pieceIds.length, run: runDone(visit) });
     rows.change(Batch, ready.id, { status: 'finished', sinceMs: entry.atMs });
     for (const id of pieceIds) rows.change(Piece, id, { state: 'good', ...after });
   },

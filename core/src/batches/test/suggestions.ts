@@ -1,9 +1,9 @@
-import { PAUSE_CAUSES } from '../../factory/index.ts';
+import { PAUSE_CAUSES, START_CHECKS } from '../../factory/index.ts';
 import type { Random } from '../../maths/index.ts';
-import type { Operation } from '../../routing/index.ts';
+import { programsIn, type Operation } from '../../routing/index.ts';
 import type { TestHouse } from '../../test/house.ts';
 import type { Suggestion, Suggestions } from '../../test/suggestion.ts';
-import { Batch, DISPOSITIONS, lastOf, piecesIn, piecesInPass, Visit, type PieceDefect } from '../index.ts';
+import { Batch, DISPOSITIONS, lastOf, machineIdOf, piecesIn, piecesInPass, Visit, type PieceDefect } from '../index.ts';
 
 const HOUR_MS = 3_600_000;
 
@@ -68,15 +68,24 @@ function placements(batch: Batch, house: TestHouse, random: Random): object[] {
   ];
 }
 
+/** What somebody ticks at a machine, and now and then forgets. */
+const startCheck = (stationCode: string, random: Random): object => ({
+  machineId: machineIdOf(stationCode, random.integer(1, 2)),
+  revision: random.chance(0.05) ? 'Z' : 'A',
+  ticks: random.chance(0.05) ? [] : START_CHECKS.map((c) => c.key),
+  ...(random.chance(0.5) ? { setUpMinutes: random.integer(1, 30) } : {}),
+});
+
 export const suggestions: Suggestions = {
   onward: {
-    'start work': of(queuedAt('work'), (batch, house, random, { ways = [] }) => {
+    'start work': of(queuedAt('work'), (batch, house, random, { ways = [], needs, stationCode }) => {
       const beside = others(batch, house).filter((b) => b.status === 'queued');
       return {
         personId: person(random),
         ...(ways[0] && random.chance(0.3) ? { wayId: ways[0].id } : {}),
         ...(beside.length > 0 && random.chance(0.3) ? { withBatchIds: beside.map((b) => b.id) } : {}),
         ...(batch.quantity > 1 && random.chance(0.1) ? { quantity: batch.quantity - 1 } : {}),
+        ...(programsIn(needs).length > 0 && random.chance(0.9) ? { check: startCheck(stationCode, random) } : {}),
       };
     }),
     'resume work': of(

@@ -1,8 +1,9 @@
 import { KitStock } from '../../assembly/index.ts';
-import { Batch, Instrument, isWaiting, Job, Piece, Visit, waitsAheadAt } from '../../batches/index.ts';
+import { Batch, CutterUse, Instrument, isWaiting, Job, Machine, Piece, Visit, waitsAheadAt } from '../../batches/index.ts';
 import { PlacementRow, takenOn } from '../../carriers/index.ts';
+import { Cutter, Program, useIdOf } from '../../machining/index.ts';
 import { Measure } from '../../quality/index.ts';
-import { waysOf } from '../../routing/index.ts';
+import { programsIn, waysOf } from '../../routing/index.ts';
 import type { TestHouse } from '../../test/house.ts';
 import { HOUR_MS } from '../../units/index.ts';
 import type { Held } from '../heldCard.ts';
@@ -18,6 +19,8 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
     .all(Batch)
     .filter((b) => b.status === 'stocked' && drawn.includes(b.modelId))
     .sort((a, b) => a.arrivedMs - b.arrivedMs || a.number - b.number);
+  const programs = programsIn(house.operation(batchId).needs).map((n) => n.what);
+  const cutters = rows.all(Cutter).filter((c) => stationCodes.some((code) => code === c.stationCode));
   return {
     atMs: nowMs,
     batchId,
@@ -29,6 +32,10 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       placement: [batch, ...boxes].flatMap((b) => rows.where(PlacementRow, 'batchId', b.id)),
       instrument: rows.all(Instrument).filter((i) => i.batchId === batchId),
       'kit stock': rows.all(KitStock),
+      program: rows.all(Program).filter((p) => programs.includes(p.what)),
+      cutter: cutters,
+      'cutter use': cutters.flatMap((c) => rows.find(CutterUse, useIdOf(c)) ?? []),
+      machine: rows.all(Machine).filter((m) => stationCodes.includes(m.stationCode)),
       measure: pieces.flatMap((p) => rows.where(Measure, 'pieceId', p.id)),
     },
     taken: Object.fromEntries(house.carriers.map((c) => [c.id, takenOn(rows, c.id)])),
@@ -38,6 +45,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       tempC: 21,
     })).filter((t) => t.atMs <= nowMs),
     stationCodes,
+    programs,
     waiting: Object.fromEntries(
       waitsAheadAt(house.routes.routeOf(batch), batch).map((code) => [
         code,

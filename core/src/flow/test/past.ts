@@ -76,6 +76,7 @@ const VISIT: Visit = {
   touchMs: 0,
   personId: null,
   continues: [],
+  run: null,
 };
 
 const JOB: Job = {

@@ -3,6 +3,7 @@ import { Dimension } from '../dimension.ts';
 import type { Suggestions } from '../../test/suggestion.ts';
 
 export const suggestions: Suggestions = {
+  often: ['settle signal'],
   aside: {
     'study instrument'(_, random) {
       const value = () => random.integer(0, 100) / 10;

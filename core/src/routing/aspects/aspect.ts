@@ -1,4 +1,5 @@
 import type { Answers, Asked, Finding, Refused } from '../../ledger/index.ts';
+import type { RouteFacts, RouteOption } from '../condition.ts';
 import type { RouteOf } from '../graph.ts';
 import type { Step } from '../step.ts';
 import type { RouteWorld } from '../world.ts';
@@ -13,8 +14,12 @@ export interface Box {
 
 /** What an aspect may look at when its step is begun or finished. */
 export interface Bench {
-  batch: { id: string; modelId: string; visitId: string; redo: boolean; accepted: boolean };
+  batch: { id: string; modelId: string; visitId: string; redo: boolean; accepted: boolean; trial: boolean; facts: RouteFacts };
   operation: Step;
+  /** what can be chosen of its route */
+  options: readonly RouteOption[];
+  /** the way it is begun in, of those the step knows */
+  wayId: string;
   /** the pieces that it is about, by their ids */
   pieceIds: readonly string[];
   factory: {
@@ -58,7 +63,7 @@ export interface AspectKind<Key extends string, Value, Written = never, Seen ext
   /** What the factory does not have for it. */
   checkWorld?(value: Value, step: Seen, route: RouteOf<Seen>, world: RouteWorld): readonly string[];
   /** What must be known at a moment. What nobody can say never passes. */
-  asks?(value: Value, moment: Moment, bench: Pick<Bench, 'batch'>): readonly Asked[];
+  asks?(value: Value, moment: Moment, bench: Pick<Bench, 'batch' | 'options'>): readonly Asked[];
   /** What speaks against beginning. */
   mayBegin?(value: Value, bench: Bench): readonly Finding[];
   /** What beginning takes, as entries; or why it cannot be had. */

@@ -1,6 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { Answers } from '../../ledger/index.ts';
 import { step } from '../../test/parts.ts';
+import { NO_FACTS } from '../condition.ts';
 import {
   afterStep,
   aspectAsks,
@@ -16,6 +17,7 @@ import {
   roundTooMany,
   stepMarks,
   OutOfBandOf,
+  OWN_WAY,
   UnmeasuredOf,
   type OffMeasure,
   waysOf,
@@ -37,7 +39,7 @@ const EACH: Required<Aspects> = {
     { id: 'pressure', name: 'Pressure', figure: { unit: 'bar', low: 3, high: 5 } },
     { id: 'tool', name: 'Tool' },
   ],
-  needs: [{ kind: 'program', what: 'side one' }],
+  needs: [{ kind: 'program', what: 'side one', checked: true }],
   draws: [{ modelId: 'braces', perPiece: 2 }],
   characteristics: [{ id: 'width', name: 'Width', unit: 'mm', low: 1, target: 2, high: 3 }],
   coat: { materialId: 'lacquer', volumeSolids: 0.25, coats: 2, wetUm: 100, flashMinutes: 60, recoatMaxMinutes: 600 },
@@ -48,11 +50,13 @@ const EACH: Required<Aspects> = {
 const route = { operations: [step('first', 'body', ['here'])], options: [] };
 
 const bench = (aspects: Aspects, over: Partial<AspectBench> = {}): AspectBench => ({
-  batch: { id: 'B1', modelId: 'm', visitId: 'v', redo: false, accepted: false },
+  batch: { id: 'B1', modelId: 'm', visitId: 'v', redo: false, accepted: false, trial: false, facts: NO_FACTS },
   operation: step('here', 'body', [], aspects),
+  options: [],
+  wayId: OWN_WAY,
   pieceIds: ['B1-01', 'B1-02'],
   factory: {
-    missing: (_, { what }) => (what === 'side one' ? 'There is no program "side one" on record' : null),
+    missing: () => null,
     modelName: () => 'Braces',
   },
   answers: new Answers(),
@@ -95,7 +99,7 @@ describe('aspects of a step', () => {
     const { handOver, needs } = EACH;
     expect(said(mayBegin(bench({ handOver, needs })))).toEqual([
       'Batch B1 has not been taken over yet',
-      'There is no program "side one" on record',
+      'Nobody could say whether the program "side one" is released',
     ]);
     const batch = { ...bench({}).batch, redo: true };
     expect(said(mayBegin(bench({ handOver, needs: [{ kind: 'kit', what: 'tuners' }] }, { batch })))).toEqual([]);
@@ -172,7 +176,7 @@ describe('aspects of a step', () => {
     ['ways', null, '—'],
     ['ways', EACH.ways, 'By pin: 9 min each'],
     ['draws', EACH.draws, '2 braces'],
-    ['needs', EACH.needs, 'program side one'],
+    ['needs', EACH.needs, 'program side one, with a start checklist'],
   ])('%s %j: %s', (key, value, words) => {
     const named = {
       operations: [step('first', 'body', ['here'], { name: 'First' }), step('here', 'body', [], { name: 'Here' })],

@@ -35,7 +35,7 @@ export {
   type Sample,
   type Unmeasured,
 } from './measure.ts';
-export { PREREQUISITE_KINDS, type Prerequisite } from './needs.ts';
+export { EQUIPMENT_KINDS, PREREQUISITE_KINDS, programsIn, type EquipmentKind, type Prerequisite } from './needs.ts';
 export type { PlaceNeed } from './place.ts';
 export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './repeat.ts';
 export { settingInWords, type JobSetting } from './settings.ts';
@@ -87,7 +87,7 @@ function aspectsOf(step: WholeStep): { kind: AnyAspect; value: unknown }[] {
 }
 
 /** What the aspects of a step must know at a moment. */
-export const aspectAsks = (moment: Moment, bench: Pick<AspectBench, 'batch' | 'operation'>): Asked[] =>
+export const aspectAsks = (moment: Moment, bench: Pick<AspectBench, 'batch' | 'operation' | 'options'>): Asked[] =>
   aspectsOf(bench.operation).flatMap(({ kind, value }) => kind.asks?.(value, moment, bench) ?? []);
 
 /** What speaks against beginning a step. */

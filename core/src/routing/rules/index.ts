@@ -1,12 +1,14 @@
 import type { Finding } from '../../ledger/index.ts';
 import type { RouteWorld } from '../world.ts';
 import { Climate } from './climate.ts';
+import { CutterWithinLife } from './cutterWithinLife.ts';
 import { Elapsed } from './elapsed.ts';
 import { Equivalent } from './equivalent.ts';
 import { Gradient } from './gradient.ts';
 import { InBand } from './inBand.ts';
 import { InControl } from './inControl.ts';
 import { Parts } from './parts.ts';
+import { ProgramReleased } from './programReleased.ts';
 import { SignOffRule } from './signOff.ts';
 import { Spread } from './spread.ts';
 import { Stable } from './stable.ts';
@@ -16,7 +18,21 @@ import { missing, type AnyRuleKind, type Evidence, type RuleOf } from './rule.ts
 export type { ControlNow, Evidence, LastCoat, Measurement } from './rule.ts';
 
 /** The kinds of rule there are. */
-const KINDS = [Elapsed, Equivalent, InBand, InControl, Spread, Gradient, Stable, Window, Climate, SignOffRule, Parts] as const;
+const KINDS = [
+  Elapsed,
+  Equivalent,
+  InBand,
+  InControl,
+  Spread,
+  Gradient,
+  Stable,
+  Window,
+  Climate,
+  SignOffRule,
+  Parts,
+  ProgramReleased,
+  CutterWithinLife,
+] as const;
 
 /** A rule of a gate, as it stands in a route. */
 export type Rule = RuleOf<(typeof KINDS)[number]>;

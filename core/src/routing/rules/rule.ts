@@ -1,5 +1,7 @@
 import type { TemperatureSample } from '../../climate/index.ts';
 import type { Finding } from '../../ledger/index.ts';
+import type { CutterNow } from '../cutters.ts';
+import type { ProgramNow } from '../program.ts';
 import type { RouteWorld } from '../world.ts';
 
 export interface Measurement {
@@ -41,6 +43,10 @@ export interface Evidence {
   lastCoats?: readonly (LastCoat | null)[];
   /** what the chart of each characteristic says */
   control?: Readonly<Record<string, ControlNow>>;
+  /** the programs that are asked about; null for one that is not on record */
+  programs?: Readonly<Record<string, ProgramNow | null>>;
+  /** the cutters on the machines of a station */
+  cutters?: Readonly<Record<string, readonly CutterNow[]>>;
   air?: { tempC: number; relativeHumidity: number };
   signOffs?: readonly { skill: string; by: string }[];
   shortParts?: readonly string[];

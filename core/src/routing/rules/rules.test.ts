@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { DEFAULT_CURE_LAW, DEFAULT_SPRAY_LIMITS } from '../../climate/index.ts';
 import { worst } from '../../ledger/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../units/index.ts';
+import type { ProgramNow } from '../program.ts';
 import { evaluateGate, evaluateRule, needsOf, type Evidence, type Rule } from './index.ts';
 
 const NOW = 100 * DAY_MS;
@@ -186,6 +187,49 @@ describe('at its limits', () => {
   });
 });
 
+const PROGRAM: ProgramNow = {
+  id: 'm/sides',
+  what: 'sides',
+  toRun: { name: 'B', state: 'released', fixture: '', piecesALoad: 1, cutters: [] },
+  latest: { name: 'B', state: 'released' },
+  ownerId: null,
+};
+
+describe('a program before its gate', () => {
+  const gate = (programs: Evidence['programs']) =>
+    evaluateRule({ kind: 'programReleased', what: 'sides' }, { nowMs: NOW, ...(programs ? { programs } : {}) });
+  test.each([
+    [undefined, 'wait', 'What it rests on is not known'],
+    [{}, 'stop', 'Nobody could say whether the program "sides" is released'],
+    [{ sides: null }, 'stop', 'There is no program "sides" on record'],
+    [{ sides: { ...PROGRAM, toRun: null, latest: null } }, 'stop', 'The program "sides" is asked for, and not drawn yet'],
+    [
+      { sides: { ...PROGRAM, toRun: null, latest: { name: 'C', state: 'checked' as const } } },
+      'stop',
+      'The program "sides", revision C, is checked, not released',
+    ],
+    [{ sides: PROGRAM }, 'pass', 'The program "sides" is released, revision B'],
+  ])('%j: %s', (programs, verdict, sentence) => {
+    const found = gate(programs);
+    if (programs === undefined) expect(found.verdict).not.toBe('pass');
+    else expect([found.verdict, found.sentence]).toEqual([verdict, sentence]);
+  });
+});
+
+describe('a cutter before its gate', () => {
+  const cutter = (usedS: number) => ({ id: 'K1', kind: '6 mm', bench: 1, usedS, lifeS: 3600, useId: 'K1/0' });
+  test.each([
+    [{}, 'wait', 'Nobody could say which cutters are at S'],
+    [{ S: [] }, 'stop', 'No 6 mm is on a machine at S'],
+    [{ S: [cutter(3540)] }, 'pass', '6 mm K1: 59 of 60 min'],
+    [{ S: [cutter(3600)] }, 'stop', '6 mm K1: 60 of 60 min: its life is over'],
+    [{ S: [cutter(3600), { ...cutter(60), id: 'K2', bench: 2 }] }, 'pass', '6 mm K2: 1 of 60 min'],
+  ])('%j: %s', (cutters, verdict, sentence) => {
+    const found = evaluateRule({ kind: 'cutterWithinLife', cutter: '6 mm', stationCode: 'S' }, { nowMs: NOW, cutters });
+    expect([found.verdict, found.sentence]).toEqual([verdict, sentence]);
+  });
+});
+
 describe('what is not answered', () => {
   const between = (min: number, max: number) => fc.double({ min, max, noNaN: true });
   const named = fc.constantFrom(undefined, 'width');
@@ -209,6 +253,22 @@ describe('what is not answered', () => {
     ),
     control: fc.record({
       width: fc.record({ values: fc.integer({ min: 0, max: 60 }), needed: fc.constant(20), signal: fc.constantFrom(null, 'a trend') }),
+    }),
+    programs: fc.record({
+      sides: fc.constantFrom(null, PROGRAM),
+    }),
+    cutters: fc.record({
+      S: fc.array(
+        fc.record({
+          id: fc.constant('K1'),
+          kind: fc.constant('6 mm'),
+          bench: fc.constant(1),
+          usedS: fc.nat(90),
+          lifeS: fc.constant(60),
+          useId: fc.constant('K1/0'),
+        }),
+        { maxLength: 2 },
+      ),
     }),
     air: fc.record({ tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
     signOffs: fc.constant([{ skill: 'fitting', by: 'Ann' }]),
@@ -236,6 +296,12 @@ describe('what is not answered', () => {
         ...(characteristic === undefined ? {} : { characteristic: fc.constant(characteristic) }),
       }),
     ),
+    programReleased: fc.record({ kind: fc.constant('programReleased' as const), what: fc.constant('sides') }),
+    cutterWithinLife: fc.record({
+      kind: fc.constant('cutterWithinLife' as const),
+      cutter: fc.constant('6 mm'),
+      stationCode: fc.constant('S'),
+    }),
     inControl: fc.record({ kind: fc.constant('inControl' as const), what: fc.constant('Width'), characteristic: fc.constant('width') }),
     spread: fc.record({ kind: fc.constant('spread' as const), limit: between(0, 20), unit: fc.constant('%') }),
     gradient: fc.record({ kind: fc.constant('gradient' as const), limit: between(0, 20) }),

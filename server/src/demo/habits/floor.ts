@@ -24,6 +24,7 @@ import type { FloorEvent } from './floorEvent.ts';
 import { FittingBench } from './fittingBench.ts';
 import { Inspection } from './inspection.ts';
 import { Joinery } from './joinery.ts';
+import { Machines } from './machines.ts';
 import type { Mover } from './mover.ts';
 import { notesOn } from './notes.ts';
 import { Queues } from './queues.ts';
@@ -55,6 +56,7 @@ export class Floor {
   private readonly inspection: Inspection;
   private readonly bench: FittingBench;
   private readonly joinery: Joinery;
+  readonly machines: Machines;
 
   constructor(
     private readonly scenario: Scenario,
@@ -65,6 +67,7 @@ export class Floor {
   ) {
     this.inspection = new Inspection(scenario, recorder, mover, random);
     this.crew = new Crew(scenario, random);
+    this.machines = new Machines(scenario, recorder, mover, random);
     this.bench = new FittingBench(scenario, recorder, mover, (atMs) => this.crew.anyone('neck fitting', atMs));
     this.queues = new Queues(mover);
     this.departures = new Departures(scenario, mover, this.crew, events, random);
@@ -181,9 +184,11 @@ export class Floor {
       if (!workerId || !this.takeOver(batchId, workerId, atMs)) continue;
       const batch = this.mover.batch(batchId);
       const settings = this.mover.operation(batch).settings ?? [];
+      const check = this.machines.check(batch, way);
       const command: BatchCommand = {
         command: 'start work',
         personId: workerId,
+        ...(check ? { check } : {}),
         ...(way.id === OWN_WAY ? {} : { wayId: way.id }),
         ...(settings.length > 0 ? { settings: notesOn(settings, batch) } : {}),
       };
@@ -221,12 +226,14 @@ export class Floor {
   private start({ batch, command, way, workerId }: Beginning, atMs: number): void {
     this.queues.leave(batch);
     const operation = this.mover.operation(batch);
+    const minutesEach = way.minutesPerPiece * this.machines.share(batch);
+    const setUp = this.machines.setUpMinutes(batch, way);
     this.mover.carryOut(batch, command, atMs, workerId);
     this.crew.begins(workerId);
     this.running.set(way.stationCode, (this.running.get(way.stationCode) ?? 0) + 1);
     const pieces = piecesInPass(batch, piecesIn(this.recorder.rows, batch.id)).length;
     const flashMs = operation.coat && !batch.redo ? (operation.coat.coats + 1) * operation.coat.flashMinutes * MINUTE_MS : 0;
-    const plannedMs = (way.setupMinutes + way.minutesPerPiece * pieces) * MINUTE_MS;
+    const plannedMs = (setUp + minutesEach * pieces) * MINUTE_MS;
     this.jobs.set(batch.id, {
       workerId,
       way,
@@ -263,6 +270,7 @@ export class Floor {
     const good = pieces.length - scrap - rework;
     const back = this.mover.carryOut(batch, { command: 'finish work', good, rework, scrap, outcomes }, atMs, job.workerId);
     this.leave(batch.id, job);
+    this.machines.keepSharp(job.way.stationCode, job.workerId, atMs);
     this.finished(batch.id, atMs);
     for (const id of back) this.arrived(id, atMs);
   }

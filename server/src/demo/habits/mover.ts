@@ -1,5 +1,6 @@
 import {
   Answers,
+  asked,
   Batch,
   type BatchCommand,
   batchCommand,
@@ -21,6 +22,7 @@ import {
   operationOf,
   type Piece,
   piecesIn,
+  type Question,
   type Recorder,
   SHOP_DAYS,
   shopAir,
@@ -113,11 +115,17 @@ export class Mover {
     return decision.kind === 'accept';
   }
 
+  /** What is answered to a question. */
+  answer<About, Answer>(question: Question<About, Answer>, about: About, atMs: number): Answer {
+    // It is asked with what it is about: `asked` ties the two.
+    return this.history.answer(asked(question, about), atMs) as Answer;
+  }
+
   /** What the gate before a batch says. */
   findings(batch: Batch, atMs: number): Finding[] {
     const operation = this.operation(batch);
     const answers = new Answers();
-    for (const asked of gateAsks(batch, operation, this.factory, atMs)) answers.put(asked, this.history.answer(asked, atMs));
+    for (const ask of gateAsks(batch, operation, this.factory, atMs)) answers.put(ask, this.history.answer(ask, atMs));
     return gateFindings(batch, operation, gateEvidence(batch, this.factory, atMs, answers));
   }
 
@@ -128,7 +136,7 @@ export class Mover {
     personId: string | null,
   ): Decision<Written> {
     const sight: Sight<HouseFactory> = { rows: this.recorder.rows, factory: this.factory, nowMs, by: { personId, role: 'lead' } };
-    return judge(command, request, sight, (asked) => this.history.answer(asked, nowMs));
+    return judge(command, request, sight, (ask) => this.history.answer(ask, nowMs));
   }
 
   /** @returns the batches that were made */

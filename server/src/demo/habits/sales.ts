@@ -1,4 +1,4 @@
-import { DAY_MS, PlaceOrder, type OptionValue, type Random, type RouteOption } from '@ample-crane/core';
+import { DAY_MS, PlaceOrder, type PlaceOrderRequest, type OptionValue, type Random, type RouteOption } from '@ample-crane/core';
 import type { Mover } from './mover.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 
@@ -34,12 +34,31 @@ export class Sales {
       const customer = this.random.pick(this.scenario.customers);
       const choices = Object.fromEntries(model.options.map((o) => [o.id, this.chosen(o, atMs).id]));
       const request = { modelId: model.id, quantity: model.batchSize, customer, dueMs, choices };
-      const { entries } = this.mover.give(PlaceOrder, request, atMs, null);
-      const placed = entries[0]?.payload as { order: { id: string } } | undefined;
-      if (!placed) return;
-      const { order } = placed;
-      this.open.push({ orderId: order.id, model, choices });
+      if (!this.place(model, request, atMs)) return;
     }
+  }
+
+  /** Somebody wants what has not been offered for long, in every model that offers it. */
+  askForTheNew(atMs: number): void {
+    for (const model of this.scenario.models) {
+      const option = model.options.find((o) => o.values.some((v) => v.wood !== undefined));
+      const value = option?.values.find((v) => v.wood !== undefined);
+      if (!option || !value || this.open.some((o) => o.choices[option.id] === value.id)) continue;
+      const choices = { ...Object.fromEntries(model.options.map((o) => [o.id, o.values[0]?.id ?? ''])), [option.id]: value.id };
+      const dueMs = atMs + this.scenario.promiseDays * DAY_MS;
+      this.place(
+        model,
+        { modelId: model.id, quantity: model.batchSize, customer: this.scenario.customers[1] ?? 'Stock', dueMs, choices },
+        atMs,
+      );
+    }
+  }
+
+  private place(model: ScenarioModel, request: PlaceOrderRequest, atMs: number): boolean {
+    const { entries } = this.mover.give(PlaceOrder, request, atMs, null);
+    const placed = entries[0]?.payload as { order: { id: string } } | undefined;
+    if (placed) this.open.push({ orderId: placed.order.id, model, choices: request.choices ?? {} });
+    return placed !== undefined;
   }
 
   /** Another wood can be chosen since it was offered a few weeks ago. */

@@ -4,6 +4,7 @@ import type {
   ModelWood,
   MoistureGateSettings,
   Person,
+  Revision,
   Route,
   RouteFacts,
   RouteOption,
@@ -49,6 +50,33 @@ export interface ScenarioSupplier {
   papersPct: number;
 }
 
+/** A revision of a program, and how far it has come. */
+export interface ScenarioRevision extends Pick<Revision, 'why' | 'file' | 'fixture' | 'piecesALoad' | 'cutters' | 'planned'> {
+  /** null where it was there from the beginning */
+  daysAgo: number | null;
+  to: 'drawn' | 'checked' | 'released';
+}
+
+/** A program, since when it is asked for, and what came of it. */
+export interface ScenarioProgram {
+  modelId: string;
+  what: string;
+  side: string;
+  serves: readonly string[];
+  ownerId: string | null;
+  askedDaysAgo: number | null;
+  note: string;
+  revisions: readonly ScenarioRevision[];
+}
+
+/** A cutter, and the machine it is on from the beginning. */
+export interface ScenarioCutter {
+  id: string;
+  kind: string;
+  lifeMinutes: number;
+  stationCode: string | null;
+}
+
 /** A factory and its circumstances, complete enough to be run forward. */
 export interface Scenario {
   seed: number;
@@ -67,6 +95,8 @@ export interface Scenario {
   stations: readonly ScenarioStation[];
   people: readonly Person[];
   materials: readonly Material[];
+  programs: readonly ScenarioProgram[];
+  cutters: readonly ScenarioCutter[];
   /** who decides where a finding speaks against it */
   leadId: string;
   carriers: readonly Carrier[];

@@ -3,6 +3,7 @@ import {
   CAUTIONS,
   DEFECTS,
   PAUSE_CAUSES,
+  START_CHECKS,
   Factory,
   type HouseFactory,
   KILN_SCHEDULES,
@@ -32,7 +33,9 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
     })),
   );
   const prerequisites = steps.flatMap(({ step, modelId }) =>
-    (step.needs ?? []).map((need): PrerequisiteRecord => ({ ...need, modelId, revision: '1', state: 'released', note: '' })),
+    (step.needs ?? []).flatMap(({ kind, what }): PrerequisiteRecord[] =>
+      kind === 'program' ? [] : [{ kind, what, modelId, revision: '1', state: 'released', note: '' }],
+    ),
   );
   return new Factory({
     models: new Map(scenario.models.map((m) => [m.id, { ...m, name: m.id, active: true }])),
@@ -57,6 +60,7 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
       defects: DEFECTS,
       cautions: CAUTIONS,
       pauseCauses: PAUSE_CAUSES,
+      startChecks: START_CHECKS,
       moistureGate: scenario.moistureGate,
       moistureBand: { school: 'shop', halfWidthPct: scenario.bandHalfWidthPct, fixedLowPct: 0, fixedHighPct: 0 },
       moistureExceptions: [],

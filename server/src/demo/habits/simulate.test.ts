@@ -114,6 +114,8 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   floorFromMs: NOW - 60 * DAY_MS,
   nowMs: NOW,
   materials: [],
+  programs: [],
+  cutters: [],
   movesUntilMs: NOW,
   releasesUntilMs: NOW,
   time: new WorkingTime(shiftWindows(NOW - 150 * DAY_MS, NOW + 30 * DAY_MS, WEEK)),

@@ -4,7 +4,8 @@ import { Floor } from './floor.ts';
 import type { FloorEvent } from './floorEvent.ts';
 import { Mover } from './mover.ts';
 import { Sales } from './sales.ts';
-import type { Scenario } from './scenario.ts';
+import { askForProgram, drawRevision, mountCutters } from './programs.ts';
+import type { Scenario, ScenarioProgram, ScenarioRevision } from './scenario.ts';
 import { Starts } from './starts.ts';
 import { studyCaliper } from './studies.ts';
 import { WoodSupply } from './woodSupply.ts';
@@ -14,6 +15,8 @@ type SimulationEvent =
   | { kind: 'lot arrives'; inShed: boolean }
   | { kind: 'lot is read'; lotId: string }
   | { kind: 'morning' }
+  | { kind: 'program is asked for'; program: ScenarioProgram }
+  | { kind: 'revision is drawn'; program: ScenarioProgram; revision: ScenarioRevision }
   | { kind: 'places change'; station: string; before: number; after: number };
 
 const READ_EVERY_DAYS = 7;
@@ -37,6 +40,13 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
   const starts = new Starts(scenario, recorder, mover, wood, floor, random.fork('starts'));
   const { time, nowMs } = scenario;
 
+  const ago = (days: number | null) => (days === null ? scenario.floorFromMs : nowMs - days * DAY_MS);
+  for (const program of scenario.programs) {
+    events.plan(time.nextWorking(ago(program.askedDaysAgo)), { kind: 'program is asked for', program });
+    for (const revision of program.revisions)
+      events.plan(time.nextWorking(ago(revision.daysAgo)) + MINUTE_MS, { kind: 'revision is drawn', program, revision });
+  }
+
   let lots = 0;
   for (let at = scenario.woodFromMs; at < nowMs; at += scenario.lotEveryDays * DAY_MS)
     events.plan(time.nextWorking(at) + (90 + (lots % 5) * 7) * MINUTE_MS, {
@@ -51,6 +61,7 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
 
   const lastMorningMs = time.windows.findLast((shift) => shift.fromMs <= nowMs)?.fromMs;
   let setsDue = 0;
+  let isTooled = false;
   events.run(nowMs, (event, atMs) => {
     switch (event.kind) {
       case 'lot arrives': {
@@ -61,7 +72,15 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
       case 'lot is read':
         if (wood.read(event.lotId, atMs)) events.plan(time.nextWorking(atMs + READ_EVERY_DAYS * DAY_MS), event);
         break;
+      case 'program is asked for':
+        askForProgram(mover, event.program, { atMs, leadId: scenario.leadId });
+        return;
+      case 'revision is drawn':
+        drawRevision(mover, event.program, event.revision, { atMs, leadId: scenario.leadId });
+        return;
       case 'morning': {
+        if (!isTooled) mountCutters(mover, scenario.cutters, { atMs, leadId: scenario.leadId });
+        isTooled = true;
         sales.takeOrders(atMs);
         starts.campaigns(atMs);
         for (setsDue += scenario.setsPerDay; setsDue >= 1; setsDue--) starts.set(sales, atMs);
@@ -77,7 +96,9 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
     }
     floor.startWork(atMs);
     if (event.kind !== 'morning' || atMs !== lastMorningMs) return;
+    sales.askForTheNew(atMs);
     countKits(mover, atMs);
+    floor.machines.lookAtBurns(atMs, scenario.leadId);
     studyCaliper(mover, random.fork('studies'), { atMs, leadId: scenario.leadId });
   });
   return { entries: recorder.entries, rows: recorder.rows, refused: mover.refused };

@@ -93,6 +93,8 @@ export class SessionView {
   @OutList(() => NotedView) cautions: NotedView[];
   /** what work waits for that is paused */
   @OutList(() => NotedView) pauseCauses: NotedView[];
+  /** what is ticked before a machine is started */
+  @OutList(() => NotedView) startChecks: NotedView[];
   @Out() demo: boolean;
   /** how far the demo’s clock runs ahead; below zero, behind */
   @Out() demoAheadMs: number;
@@ -227,7 +229,7 @@ export class SessionController {
   async session(@CurrentActor() actor: Actor, @Req() { station }: SignedRequest): Promise<SessionView> {
     const account = station ? A_STATION : await this.identity.account(actor.personId);
     if (!account) throw new Problem(401, 'sign-in', 'Not signed in', 'Sign in first.');
-    const { factory, workWeek, demoClock, cautions, pauseCauses } = await this.settings.all();
+    const { factory, workWeek, demoClock, cautions, pauseCauses, startChecks } = await this.settings.all();
     return {
       personId: account.personId,
       name: station?.name ?? account.person.name,
@@ -238,6 +240,7 @@ export class SessionController {
       factory: factory.name,
       cautions: [...cautions],
       pauseCauses: [...pauseCauses],
+      startChecks: [...startChecks],
       demo: factory.demo,
       demoAheadMs: demoClock.aheadMs,
       timeZone: workWeek.timeZone,

@@ -7,6 +7,7 @@ import {
   KILN_SCHEDULES,
   MOVEMENT_LIMITS,
   PAUSE_CAUSES,
+  START_CHECKS,
   SPECIES,
   type CuttingSettings,
   type DefectKind,
@@ -40,6 +41,7 @@ export interface Settings {
   defects: readonly DefectKind[];
   cautions: readonly Noted[];
   pauseCauses: readonly Noted[];
+  startChecks: readonly Noted[];
   /** whom instruments are usually sent to */
   consignees: readonly Consignee[];
   kilnSchedules: KilnSchedule[];
@@ -65,6 +67,7 @@ export const DEFAULT_SETTINGS: Settings = {
   defects: DEFECTS,
   cautions: CAUTIONS,
   pauseCauses: PAUSE_CAUSES,
+  startChecks: START_CHECKS,
   consignees: [],
   kilnSchedules: [...KILN_SCHEDULES],
   cutting: DEFAULT_CUTTING,

@@ -1,10 +1,12 @@
 import { PREREQUISITE_KINDS, type Prerequisite } from '@ample-crane/core';
-import { InList, InOneOf, InText } from '../../platform/http/fields.ts';
+import { InFlag, InList, InOneOf, InText } from '../../platform/http/fields.ts';
 import { NAME } from '../bounds.ts';
 
 export class PrerequisiteNeedDto implements Prerequisite {
   @InOneOf(PREREQUISITE_KINDS) kind: Prerequisite['kind'];
   @InText(NAME) what: string;
+  /** of a program: its start checklist is ticked at the machine */
+  @InFlag({ optional: true }) checked?: boolean;
 }
 
 export class NeedsAspectDto {

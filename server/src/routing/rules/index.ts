@@ -1,10 +1,12 @@
 import { ClimateRuleDto } from './climate.dto.ts';
+import { CutterWithinLifeRuleDto } from './cutterWithinLife.dto.ts';
 import { ElapsedRuleDto } from './elapsed.dto.ts';
 import { EquivalentRuleDto } from './equivalent.dto.ts';
 import { GradientRuleDto } from './gradient.dto.ts';
 import { InBandRuleDto } from './inBand.dto.ts';
 import { InControlRuleDto } from './inControl.dto.ts';
 import { PartsRuleDto } from './parts.dto.ts';
+import { ProgramReleasedRuleDto } from './programReleased.dto.ts';
 import { SignOffRuleDto } from './signOff.dto.ts';
 import { SpreadRuleDto } from './spread.dto.ts';
 import { StableRuleDto } from './stable.dto.ts';
@@ -23,5 +25,7 @@ export const RULES = () => ({
   climate: ClimateRuleDto,
   signOff: SignOffRuleDto,
   parts: PartsRuleDto,
+  programReleased: ProgramReleasedRuleDto,
+  cutterWithinLife: CutterWithinLifeRuleDto,
 });
 export type RuleDto = InstanceType<ReturnType<typeof RULES>[keyof ReturnType<typeof RULES>]>;

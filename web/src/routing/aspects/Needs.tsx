@@ -1,8 +1,10 @@
 import { PREREQUISITE_KINDS, type Prerequisite } from '@ample-crane/core';
-import { Button, Stack } from '@mui/material';
+import { Button, Checkbox, FormControlLabel, Stack } from '@mui/material';
 import { useDesk } from '../context.ts';
 import { Choice, TextLine } from '../../parts/deskFields.tsx';
 import type { AspectEditor } from './aspect.ts';
+
+const withCheck = ({ kind, what }: Prerequisite, checked: boolean): Prerequisite => ({ kind, what, ...(checked ? { checked } : {}) });
 
 /** Programs, fixtures, samples and kits. */
 function NeedsEditor() {
@@ -18,7 +20,7 @@ function NeedsEditor() {
             value={need.kind}
             readOnly={readOnly}
             choices={PREREQUISITE_KINDS.map((k) => [k, k])}
-            onChange={(kind) => put(needs.map((n, at) => (at === i ? { ...n, kind: kind as Prerequisite['kind'] } : n)))}
+            onChange={(kind) => put(needs.map((n, at) => (at === i ? { kind: kind as Prerequisite['kind'], what: n.what } : n)))}
           />
           <TextLine
             label="Which"
@@ -26,6 +28,18 @@ function NeedsEditor() {
             readOnly={readOnly}
             onChange={(what) => put(needs.map((n, at) => (at === i ? { ...n, what } : n)))}
           />
+          {need.kind === 'program' && (
+            <FormControlLabel
+              control={
+                <Checkbox
+                  checked={need.checked === true}
+                  disabled={readOnly}
+                  onChange={(_, checked) => put(needs.map((n, at) => (at === i ? withCheck(n, checked) : n)))}
+                />
+              }
+              label="Start checklist at the machine"
+            />
+          )}
           {!readOnly && (
             <Button color="error" onClick={() => put(needs.filter((_, at) => at !== i))}>
               Drop

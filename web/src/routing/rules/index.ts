@@ -1,11 +1,13 @@
 import type { Rule } from '@ample-crane/core';
 import { climate } from './Climate.tsx';
+import { cutterWithinLife } from './CutterWithinLife.tsx';
 import { elapsed } from './Elapsed.tsx';
 import { equivalent } from './Equivalent.tsx';
 import { gradient } from './Gradient.tsx';
 import { inBand } from './InBand.tsx';
 import { inControl } from './InControl.tsx';
 import { parts } from './Parts.tsx';
+import { programReleased } from './ProgramReleased.tsx';
 import { signOff } from './SignOff.tsx';
 import { spread } from './Spread.tsx';
 import { stable } from './Stable.tsx';
@@ -25,6 +27,8 @@ export const RULE_EDITORS: { readonly [Kind in Rule['kind']]: RuleEditor<Kind> }
   climate,
   signOff,
   parts,
+  programReleased,
+  cutterWithinLife,
 };
 
 /** The editor of a rule, for whoever does not know its kind. */
