@@ -11,7 +11,7 @@ async function addresses(page: Page): Promise<string[]> {
   const route = routes[0]?.id ?? '';
   return [
     ...['/', '/floor', '/flow', '/orders', '/records', `/records/${record?.serial ?? ''}`],
-    ...['', '?tab=Programs+and+kits', '?tab=Models', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map(
+    ...['', '?tab=Fixtures+and+kits', '?tab=Models', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map(
       (tab) => `/setup${tab}`,
     ),
     ...['/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
@@ -21,6 +21,8 @@ async function addresses(page: Page): Promise<string[]> {
     ...[
       'rough-mill',
       'machining',
+      'machining/programs',
+      'machining/cutters',
       'machining/dimensions',
       'necks',
       'bodies',

@@ -27,11 +27,11 @@ const VIEWS = [
   ],
   ['bench-sums', '/sums/movement'],
   ['machining', '/machining'],
+  ['programs', '/machining/programs'],
   ['dimensions', '/machining/dimensions'],
   ['fitting', '/fitting'],
   ['finishing', '/finishing'],
   ['assembly', '/assembly'],
-  ['dispatch', '/dispatch'],
   [
     'batch-card',
     '/finishing',

@@ -79,7 +79,7 @@ export function takenFor(pieces: number, kits: readonly KitStock[]): Refused | r
   if (!shortage) return kits.map(({ id, what }) => ({ kitId: id, what, sets: pieces }));
   const { sentence, enoughFor } = shortage;
   const remedy =
-    enoughFor === 0 ? 'Count what comes in: Setup, Programs and kits' : `Begin ${enoughFor}: the rest waits as a batch of its own`;
+    enoughFor === 0 ? 'Count what comes in: Setup, Fixtures and kits' : `Begin ${enoughFor}: the rest waits as a batch of its own`;
   return refuse(sentence, { rule: 'parts', verdict: 'wait', remedy });
 }
 

@@ -5,3 +5,5 @@ export * from './fretSlots.ts';
 export * from './program.ts';
 export * from './programsWanted.ts';
 export * from './timeTruth.ts';
+export * from './loadOrder.ts';
+export * from './loads/index.ts';

@@ -1,4 +1,5 @@
 export * from './forecast.ts';
+export * from './loadsAhead.ts';
 export * from './makeNext.ts';
 export * from './orderStanding.ts';
 export * from './takeOrder.ts';

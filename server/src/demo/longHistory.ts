@@ -4,7 +4,7 @@ import type { LogbookEntry } from '@ample-crane/core';
 const APART = 1_000_000;
 const MORE_PLACES = 1_000;
 /** Racks, programs and cutters are there once: only the first history speaks of them. */
-const ONCE = ['batch.placed', 'program.', 'revision.', 'cutter.'];
+const ONCE = ['batch.placed', 'program.', 'revision.', 'cutter.', 'loads.'];
 
 /**
  * The demo's own history, over and over with other numbers: entries as a factory writes them, in their usual mix.

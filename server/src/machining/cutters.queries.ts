@@ -5,8 +5,8 @@ import {
   Job,
   Machine,
   machineIdOf,
+  machineStations,
   placesOf,
-  programsIn,
   releasedOf,
   rowsBy,
   rowsOf,
@@ -92,12 +92,6 @@ export class CuttersQueries {
 /** What was left on a machine, and by whom. */
 export const leftInWords = ({ modelId, what, revision, fixture, personId }: Machine, factory: FactoryNow): string =>
   `${factory.modelName(modelId)} “${what}”, revision ${revision}${fixture === '' ? '' : `, fixture ${fixture}`} (${factory.personName(personId)})`;
-
-function machineStations(factory: FactoryNow, nowMs: number): string[] {
-  const steps = [...factory.setUp.models.keys()].flatMap((id) => factory.routeInForce(id, nowMs)?.operations ?? []);
-  const run = new Set(steps.flatMap((s) => (programsIn(s.needs).length > 0 ? [s.stationCode] : [])));
-  return [...factory.setUp.stations.keys()].filter((code) => run.has(code));
-}
 
 function viewOf(cutter: Cutter, usedS: number, programs: string[], factory: FactoryNow): CutterView {
   const { id, kind, state, stationCode, bench, lifeMinutes, sharpened, sinceMs, note, version } = cutter;

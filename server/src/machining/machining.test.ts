@@ -169,6 +169,22 @@ describe('a machine', () => {
     expect((await manager.get('/cutters')).body[0]).toMatchObject({ usedMinutes: 0, lifeMinutes: 45, sharpened: 1, stationName: null });
   });
 
+  test('has its next loads planned, with reasons; what a person puts first stays first', async () => {
+    const [one, two] = [await startedBatch(factory, manager, 'body', 2), await startedBatch(factory, manager, 'body', 4)];
+    for (const id of [one, two]) await advanceTo(factory, manager, id, 'b-machine');
+    const planned = async () => (await must(manager.get('/loads'))).body;
+    const all = (await planned()).machines.flatMap((m: { next: { batchId: string }[] }) => m.next.map((n) => n.batchId));
+    expect([one, two].every((id) => all.includes(id))).toBe(true);
+    const wanted = { stationCode: 'MC1', bench: 30, batchIds: [two, one], before: [] };
+    const answers = await Promise.all([manager.post('/loads/order', wanted), manager.post('/loads/order', { ...wanted, batchIds: [one] })]);
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 422]);
+    const machine = (await planned()).machines.find((m: { id: string }) => m.id === 'MC1#30');
+    expect(machine.next[0]).toMatchObject({ pinned: true, reason: expect.stringMatching(/^put here by hand/), batchId: machine.pinned[0] });
+    expect((await operator.post('/loads/order', wanted)).status).toBe(403);
+    await must(manager.post('/loads/order', { ...wanted, batchIds: [], before: machine.pinned }));
+    expect((await planned()).machines.find((m: { id: string }) => m.id === 'MC1#30').pinned).toEqual([]);
+  });
+
   test('is set up by one of two who press at once', async () => {
     const ids = [await startedBatch(factory, manager, 'body', 2), await startedBatch(factory, manager, 'body', 2)];
     for (const id of ids) await advanceTo(factory, manager, id, 'b-machine');
@@ -192,6 +208,7 @@ test('programs that were kept with the equipment are carried over, under their r
   const empty = await openFactory('nothing');
   const owner = await ownerDataSource().initialize();
   try {
+    await owner.undoLastMigration();
     await owner.undoLastMigration();
     await owner.query(`insert into prerequisite (id, kind, what, model_id, revision, state, note) values
       ('p1', 'program', 'Sides', null, 'C', 'released', ''), ('p2', 'program', 'Slots', null, 'A', 'draft', 'Ida draws it'), ('p3', 'kit', 'Pins', null, '1', 'released', '')`);

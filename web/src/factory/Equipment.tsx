@@ -140,7 +140,7 @@ export function Prerequisites({ setup }: { setup: View<'SetupView'> }) {
         </Button>
       )}
       <DataTable
-        label="Programs, fixtures, samples and kits"
+        label="Fixtures, samples and kits"
         rows={setup.prerequisites}
         columns={columns}
         getRowId={(p) => p.id}

@@ -29,7 +29,7 @@ const TABS = [
   'Skills',
   'Stations',
   'Carriers',
-  'Programs and kits',
+  'Fixtures and kits',
   'Models',
   'Bands and rules',
   'Species',
@@ -80,7 +80,7 @@ export default function SetupScreen() {
             {tab === 'Skills' && <Skills skills={setup.skills} />}
             {tab === 'Stations' && <Stations setup={setup} />}
             {tab === 'Carriers' && <Carriers setup={setup} />}
-            {tab === 'Programs and kits' && <Prerequisites setup={setup} />}
+            {tab === 'Fixtures and kits' && <Prerequisites setup={setup} />}
             {tab === 'Models' && <Models models={setup.models} />}
             {tab === 'Bands and rules' && <Rules setup={setup} />}
             {tab === 'Species' && <SpeciesRegister setup={setup} />}

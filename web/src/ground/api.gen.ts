@@ -640,6 +640,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Loads_view"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loads/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Loads_order"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders": {
         parameters: {
             query?: never;
@@ -3264,6 +3296,63 @@ export interface components {
             lifeMinutes: number | null;
             note: string;
             atMs?: number;
+        };
+        PlannedBatchView: {
+            batchId: string;
+            what: string;
+            program: string;
+            pieces: number;
+            piecesALoad: number;
+            loads: number;
+            joining: number;
+            changeoverMinutes: number;
+            beginMs: number;
+            endMs: number;
+            dueMs: number | null;
+            late: boolean;
+            reason: string;
+            pinned: boolean;
+        };
+        LoadMachineView: {
+            id: string;
+            stationCode: string;
+            stationName: string;
+            bench: number;
+            isMachine: boolean;
+            next: components["schemas"]["PlannedBatchView"][];
+            pinned: string[];
+        };
+        BlockedBatchView: {
+            batchId: string;
+            what: string;
+            because: string;
+        };
+        LoadCostView: {
+            late: number;
+            otherWays: number;
+            changeover: number;
+            partFilled: number;
+        };
+        LoadGainView: {
+            changeovers: number;
+            changeoverMinutes: number;
+            lateMinutes: number;
+            partFilled: number;
+        };
+        LoadsView: {
+            machines: components["schemas"]["LoadMachineView"][];
+            blocked: components["schemas"]["BlockedBatchView"][];
+            cost: components["schemas"]["LoadCostView"];
+            gain: components["schemas"]["LoadGainView"];
+            problem: {
+                [key: string]: unknown;
+            };
+        };
+        OrderLoadsDto: {
+            stationCode: string;
+            bench: number;
+            batchIds: string[];
+            before: string[];
         };
         OrderOutlookView: {
             routeId: string;
@@ -6311,6 +6400,48 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["LogCutterDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Loads_view: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadsView"];
+                };
+            };
+        };
+    };
+    Loads_order: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderLoadsDto"];
             };
         };
         responses: {

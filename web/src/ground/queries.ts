@@ -97,6 +97,7 @@ export const useProgram = (id: string) =>
     queryFn: () => ask(client.GET('/api/programs/one', { params: { query: { id } } })),
   });
 export const useCutters = () => useQuery({ queryKey: ['cutters'], queryFn: () => ask(client.GET('/api/cutters')) });
+export const useLoads = () => useQuery({ queryKey: ['loads'], queryFn: () => ask(client.GET('/api/loads')) });
 export const useMachines = () => useQuery({ queryKey: ['machines'], queryFn: () => ask(client.GET('/api/machines')) });
 export const useInstrumentStudies = () =>
   useQuery({ queryKey: ['instrument studies'], queryFn: () => ask(client.GET('/api/instrument-studies')) });

@@ -8,7 +8,20 @@ export interface Change {
 }
 
 /** What a batch's own row shows on. */
-const OF_BATCHES = ['batches', 'floor', 'fitting', 'orders', 'morning', 'walk', 'flow', 'carriers', 'stations', 'programs', 'machines'];
+const OF_BATCHES = [
+  'batches',
+  'floor',
+  'fitting',
+  'orders',
+  'morning',
+  'walk',
+  'flow',
+  'carriers',
+  'stations',
+  'programs',
+  'machines',
+  'loads',
+];
 
 /** What each subject shows on, by the first word of a query's key. */
 const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
@@ -26,10 +39,11 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   coat: ['batches', 'stations', 'instruments'],
   measure: ['batches', 'fitting', 'stations', 'instruments'],
   dimension: ['dimensions', 'morning', 'batches'],
-  program: ['programs', 'cutters', 'morning', 'walk', 'batches', 'stations'],
-  'run times': ['programs'],
-  machine: ['machines', 'batches', 'stations'],
-  cutter: ['cutters', 'machines', 'batches', 'stations'],
+  program: ['programs', 'cutters', 'morning', 'walk', 'batches', 'stations', 'loads'],
+  'run times': ['programs', 'loads'],
+  'load order': ['loads'],
+  machine: ['machines', 'batches', 'stations', 'loads'],
+  cutter: ['cutters', 'machines', 'batches', 'stations', 'morning', 'loads'],
   'cutter use': ['cutters', 'machines', 'batches', 'stations'],
   'instrument study': ['instrument studies'],
   defect: ['instruments'],

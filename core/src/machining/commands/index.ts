@@ -4,12 +4,13 @@ import { DrawRevision } from './drawRevision.ts';
 import { KeepCutter } from './keepCutter.ts';
 import { LogCutter } from './logCutter.ts';
 import { MoveRevision } from './moveRevision.ts';
+import { OrderLoads } from './orderLoads.ts';
 import { PlanRevision } from './planRevision.ts';
 import { ProveRevision } from './proveRevision.ts';
 
 export { MOVED_TO } from './moveRevision.ts';
 export { asksOfFirstPiece } from './proveRevision.ts';
-export { AskForProgram, AssignProgram, DrawRevision, KeepCutter, LogCutter, MoveRevision, PlanRevision, ProveRevision };
+export { AskForProgram, AssignProgram, DrawRevision, KeepCutter, LogCutter, MoveRevision, OrderLoads, PlanRevision, ProveRevision };
 
 export const MACHINING_COMMANDS = [
   AskForProgram,
@@ -20,4 +21,5 @@ export const MACHINING_COMMANDS = [
   PlanRevision,
   KeepCutter,
   LogCutter,
+  OrderLoads,
 ] as const;

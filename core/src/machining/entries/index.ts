@@ -1,5 +1,6 @@
 import { CutterKept } from './cutterKept.ts';
 import { CutterLogged } from './cutterLogged.ts';
+import { LoadsOrdered } from './loadsOrdered.ts';
 import { ProgramAskedFor } from './programAskedFor.ts';
 import { ProgramAssigned } from './programAssigned.ts';
 import { RevisionDrawn } from './revisionDrawn.ts';
@@ -16,4 +17,5 @@ export const MACHINING_ENTRIES = [
   RevisionProven,
   CutterKept,
   CutterLogged,
+  LoadsOrdered,
 ] as const;

@@ -1,4 +1,5 @@
-import { actsOn, Cutter, CUTTER_ACT_NAMES, latestOf, MAY_BECOME, MOVED_TO, Program, type Revision } from '../index.ts';
+import { Batch, machineIdOf } from '../../batches/index.ts';
+import { actsOn, Cutter, CUTTER_ACT_NAMES, latestOf, LoadOrder, MAY_BECOME, MOVED_TO, Program, type Revision } from '../index.ts';
 import type { Random } from '../../maths/index.ts';
 import type { TestHouse } from '../../test/house.ts';
 import type { Suggestions } from '../../test/suggestion.ts';
@@ -80,6 +81,16 @@ export const suggestions: Suggestions = {
       lifeMinutes: random.integer(1, 300),
       note: '',
     }),
+    'order loads'(house, random) {
+      const batches = house.rows.all(Batch).filter((b) => b.status === 'queued' && house.operation(b.id).kind === 'work');
+      if (batches.length === 0) return undefined;
+      const batch = random.pick(batches);
+      const { stationCode } = house.operation(batch.id);
+      const bench = random.integer(1, 2);
+      const before = house.rows.find(LoadOrder, machineIdOf(stationCode, bench))?.batchIds ?? [];
+      const batchIds = before.length > 0 && random.chance(0.5) ? [] : [batch.id];
+      return { stationCode, bench, batchIds, before: random.chance(0.05) ? ['B0'] : before };
+    },
     'log cutter'(house, random) {
       const all = house.rows.all(Cutter);
       if (all.length === 0) return undefined;

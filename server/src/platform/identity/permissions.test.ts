@@ -123,6 +123,8 @@ const ACTS: [string, Method, string, Role][] = [
   ['plan other minutes', 'post', '/programs/plan', 'lead'],
   ['see cutters', 'get', '/cutters', 'viewer'],
   ['see machines', 'get', '/machines', 'viewer'],
+  ['see what to load next', 'get', '/loads', 'viewer'],
+  ['say what goes on a machine first', 'post', '/loads/order', 'lead'],
   ['put a cutter on record', 'post', '/cutters', 'lead'],
   ['log a cutter', 'post', '/cutters/log', 'operator'],
   ['change the start checklist', 'put', '/settings/start-checks', 'manager'],
