@@ -69,4 +69,31 @@ export function benchCore(core, unit) {
     const ms = seconds(() => core.chartOf(values, kind)) * 1000;
     line(`A chart of ${CHARTED} values, ${kind}`, `${ms.toFixed(0)} ms`, `${TARGETS.chartMs} ms`, ms < TARGETS.chartMs);
   }
+
+  const problem = loadsOf300(core);
+  const plan = () => core.planLoads(problem, { random: core.seededRandom(1), rounds: 4 });
+  plan();
+  const ms = seconds(plan) * 1000;
+  line('A plan of 300 pieces on 6 machines', `${ms.toFixed(0)} ms`, `${TARGETS.loadsMs} ms`, ms < TARGETS.loadsMs);
+}
+
+/** Fifty batches of six that wait for six machines, half of them for any, under eight programs. */
+function loadsOf300(core) {
+  const random = core.seededRandom(5);
+  const codes = ['M1', 'M2', 'M3', 'M4', 'M5', 'M6'];
+  const programs = [...'ABCDEFGH'].map((program, i) => ({
+    program,
+    fixture: i < 3 ? 'pins' : `F${i}`,
+    cutters: ['6 mm'],
+    minutes: 15 + 3 * i,
+  }));
+  const items = Array.from({ length: 50 }, (_, i) => {
+    const setUp = random.pick(programs);
+    const at = random.chance(0.5) ? codes : [random.pick(codes)];
+    const [piecesALoad, minutesALoad] = [random.integer(1, 4), random.integer(10, 60)];
+    const ways = at.map((machineId) => ({ machineId, setUp, piecesALoad, minutesALoad }));
+    return { id: `B${i}`, pieces: 6, readyMinute: 0, dueMinute: random.integer(60, 1500), ways };
+  });
+  const machines = codes.map((id) => ({ id, freeMinute: random.integer(0, 60), left: random.pick(programs), pinned: [] }));
+  return { items, machines };
 }

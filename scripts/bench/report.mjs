@@ -12,6 +12,7 @@ export const TARGETS = {
   shellKb: 250,
   chunkKb: 150,
   chartMs: 100,
+  loadsMs: 1000,
 };
 
 export const seconds = (work) => {
