@@ -6,7 +6,7 @@ import { seededRandom } from '../maths/index.ts';
 import { step } from '../test/parts.ts';
 import { TestHouse } from '../test/house.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../units/index.ts';
-import { loadsAhead } from './loadsAhead.ts';
+import { loadsAhead, PLANNED_MOST } from './loadsAhead.ts';
 
 const ROUTE = {
   id: 'short@9',
@@ -62,6 +62,17 @@ describe('what waits for the machines', () => {
       ['PIN#1', 'short/cut/pin', 4, 1, 30],
       ['PIN#2', 'short/cut/pin', 4, 1, 30],
     ]);
+  });
+
+  test('is planned as far as it is near: the earliest due, and what a person wants first', () => {
+    const house = shop();
+    const ids = Array.from({ length: PLANNED_MOST + 3 }, () => house.start('body', 1, { route: ROUTE }));
+    ids.slice(0, 4).forEach((id) => due(house, id, house.nowMs + 90 * DAY_MS));
+    const last = ids.at(-1) ?? '';
+    expect(house.give(OrderLoads, { stationCode: 'MC1', bench: 1, batchIds: [last], before: [] }).kind).toBe('accept');
+    const { problem, later } = ahead(house);
+    expect([problem.items.length, later]).toEqual([PLANNED_MOST, 3]);
+    expect(problem.items.slice(0, 5).map((i) => i.id)).toEqual([last, ...ids.slice(0, 4)]);
   });
 
   test('without its program goes the other way alone', () => {

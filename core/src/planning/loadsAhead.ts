@@ -50,7 +50,12 @@ export interface LoadsAhead {
   places: ReadonlyMap<string, LoadPlace>;
   /** whether the minutes of a program were observed, by what it is set up as */
   observed: ReadonlySet<string>;
+  /** how many more wait, and are due after all of these */
+  later: number;
 }
+
+/** So many are put in order, the earliest due first: what comes after them will be planned when it is nearer. */
+export const PLANNED_MOST = 60;
 
 /** The stations at which some route in force runs a program. */
 export function machineStations(factory: Factory, atMs: number): string[] {
@@ -70,7 +75,11 @@ export function loadsAhead(asked: LoadsAsked, factory: Factory): LoadsAhead {
   const codes = new Set(machineStations(factory, nowMs));
   const observed = new Set<string>();
   const waiting = batches.filter((b) => b.status === 'queued' && codes.has(factory.operationAt(b).stationCode));
-  const items = waiting.map((batch): LoadItem => {
+  const pinned = new Set(orders.flatMap((o) => o.batchIds));
+  const near = [...waiting]
+    .sort((a, b) => Number(pinned.has(b.id)) - Number(pinned.has(a.id)) || dueOf(a) - dueOf(b) || a.number - b.number)
+    .slice(0, PLANNED_MOST);
+  const items = near.map((batch): LoadItem => {
     const operation = factory.operationAt(batch);
     const ways = waysOf(operation).flatMap((way) => {
       const of = way.id === OWN_WAY ? ownWay(batch, operation, asked, factory, observed) : anotherWay(batch, operation, way);
@@ -103,8 +112,12 @@ export function loadsAhead(asked: LoadsAsked, factory: Factory): LoadsAhead {
       : minutes(batches.filter((b) => b.status === 'queued' && b.stationCode === stationCode)) / placesOf(stationCode, factory).length;
     return { id, freeMinute: left + own, left: leftOn(id, asked), pinned: orders.find((o) => o.id === id)?.batchIds ?? [] };
   });
-  return { problem: { items, machines }, places, observed };
+  return { problem: { items, machines }, places, observed, later: waiting.length - near.length };
 }
+
+/** Far beyond any due date, and still a number that can be taken from itself. */
+const NEVER_MS = Number.MAX_SAFE_INTEGER;
+const dueOf = ({ dueMs }: Batch): number => dueMs ?? NEVER_MS;
 
 /** What was left on a machine, with the cutters that are on it. */
 function leftOn(id: string, { machines, cutters }: LoadsAsked): LoadMachine['left'] {

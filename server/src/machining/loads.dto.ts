@@ -67,6 +67,8 @@ export class LoadsView {
   @OutList(() => LoadMachineView) machines: LoadMachineView[];
   /** batches whose program may not run, and that know no other way */
   @OutList(() => BlockedBatchView) blocked: BlockedBatchView[];
+  /** how many more wait, and are due after all of these */
+  @Out() later: number;
   @OutPart(() => LoadCostView) cost: LoadCostView;
   /** against taking what is due first */
   @OutPart(() => LoadGainView) gain: LoadGainView;

@@ -77,7 +77,7 @@ export class LoadsQueries {
     const fromMs = Math.min(nowMs, ...jobs.map((j) => j.fromMs)) - DAY_MS;
     const time = factory.workingTime({ fromMs, toMs: nowMs + REACH_DAYS * DAY_MS });
     const ahead = loadsAhead({ batches, jobs, programs, times, cutters, machines: rows.all(Machine), orders, nowMs, time }, factory);
-    const { problem, places } = ahead;
+    const { problem, places, later } = ahead;
     const plan = planLoads(problem, { random: seededRandom(SEED), rounds: ROUNDS });
     const at = (minute: number) => time.reached(time.position(nowMs) + minute * MINUTE_MS);
     const known = new Map(batches.map((b) => [b.id, b]));
@@ -92,6 +92,7 @@ export class LoadsQueries {
         plan.impossible.flatMap((item) => known.get(item.id) ?? []),
         factory,
       ),
+      later,
       cost: plan.cost,
       gain: gainOf({ ...problem, items: problem.items.filter((i) => !plan.impossible.some((other) => other.id === i.id)) }, plan.sequences),
       // Infinity is no JSON: who waits for nothing has no due minute.

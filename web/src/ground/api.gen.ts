@@ -3342,6 +3342,7 @@ export interface components {
         LoadsView: {
             machines: components["schemas"]["LoadMachineView"][];
             blocked: components["schemas"]["BlockedBatchView"][];
+            later: number;
             cost: components["schemas"]["LoadCostView"];
             gain: components["schemas"]["LoadGainView"];
             problem: {

@@ -99,7 +99,7 @@ export function LoadsPlan({ loads }: { loads: View<'LoadsView'> }) {
 }
 
 /** What the plan comes to, against taking what is due first. */
-function PlanAnswer({ loads: { machines, gain } }: { loads: View<'LoadsView'> }) {
+function PlanAnswer({ loads: { machines, gain, later } }: { loads: View<'LoadsView'> }) {
   const all = machines.flatMap((m) => m.next);
   const late = all.filter((n) => n.late);
   if (all.length === 0) return <Answer>Nothing waits for a machine.</Answer>;
@@ -117,6 +117,7 @@ function PlanAnswer({ loads: { machines, gain } }: { loads: View<'LoadsView'> })
       {gain.changeovers > 0 &&
         `. Against taking what is due first it saves ${counted(gain.changeovers, 'changeover')}, ${Math.round(gain.changeoverMinutes)} min`}
       {gain.lateMinutes > 1 && `, and ${Math.round(gain.lateMinutes)} min of lateness`}.
+      {later > 0 && ` ${counted(later, 'batch', 'batches')} more, due after these, ${later === 1 ? 'waits' : 'wait'} unplanned.`}
     </Answer>
   );
 }

@@ -1,4 +1,4 @@
-import { placesOf } from '../../batches/index.ts';
+import { Machine, machineIdOf, placesOf } from '../../batches/index.ts';
 import type { Factory } from '../../factory/index.ts';
 import { commandKind, refuse, rowsBy, rowsOf, wrongInput, type Decided, type Decision } from '../../ledger/index.ts';
 import { actsOn, Cutter, type CutterAct } from '../cutter.ts';
@@ -18,9 +18,15 @@ export interface LogCutterRequest {
 /** Says that a cutter was put on a machine, taken off, sharpened, broken, or put away. */
 export const LogCutter = commandKind('log cutter')<LogCutterRequest, Factory>({
   role: 'operator',
-  concerns: ({ cutterId, stationCode }) => ({
+  concerns: ({ cutterId, stationCode, bench }) => ({
     about: [rowsOf(Cutter, [cutterId])],
-    ...(stationCode === null ? {} : { reads: () => [rowsBy(Cutter, 'stationCode', [stationCode])] }),
+    // Whoever puts one on is alone at that machine until it is written down.
+    ...(stationCode === null
+      ? {}
+      : {
+          making: [rowsOf(Machine, [machineIdOf(stationCode, bench ?? 0)])],
+          reads: () => [rowsBy(Cutter, 'stationCode', [stationCode])],
+        }),
   }),
   notBefore: ({ cutterId }, rows) => ({ atMs: rows.get(Cutter, cutterId).sinceMs, because: `Cutter ${cutterId} has changed since then` }),
   decide({ cutterId, act, stationCode, bench, lifeMinutes, note }, { rows, factory }): Decision<Decided<typeof CutterLogged>> {
