@@ -1,3 +1,4 @@
+export * from './ceilings.ts';
 export * from './commands/index.ts';
 export * from './cutter.ts';
 export * from './fretSlotFiles.ts';

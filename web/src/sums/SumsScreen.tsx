@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router';
 import { Answer } from '../parts/Answer.tsx';
 import { Empty } from '../parts/Screen.tsx';
 import { FRET_SUMS } from './frets.tsx';
+import { MACHINE_SUMS } from './machines.tsx';
 import { SHOP_SUMS } from './shop.tsx';
 import { Sum } from './Sum.tsx';
 import { WOOD_SUMS } from './wood.tsx';
@@ -11,6 +12,7 @@ import { WOOD_SUMS } from './wood.tsx';
 const GROUPS = [
   ['Wood', WOOD_SUMS],
   ['Fingerboard', FRET_SUMS],
+  ['Machines and rigs', MACHINE_SUMS],
   ['Finish, fit and strings', SHOP_SUMS],
 ] as const;
 

@@ -1,11 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import { MOVEMENT_LIMITS, SPECIES } from '@ample-crane/core';
 import { FRET_SUMS } from './frets.tsx';
+import { MACHINE_SUMS } from './machines.tsx';
 import { SHOP_SUMS } from './shop.tsx';
 import { figure, type SumDefinition } from './Sum.tsx';
 import { WOOD_SUMS } from './wood.tsx';
 
-const SUMS = [...WOOD_SUMS, ...FRET_SUMS, ...SHOP_SUMS];
+const SUMS = [...WOOD_SUMS, ...FRET_SUMS, ...MACHINE_SUMS, ...SHOP_SUMS];
 
 function work(sum: SumDefinition, over: Record<string, string> = {}): Record<string, string> {
   const input = { ...Object.fromEntries(sum.fields.map((f) => [f.name, f.value])), ...over };
@@ -54,6 +55,20 @@ describe('published values', () => {
     });
     expect(() => of('slot-check', { measured: 'nut' })).toThrow(/"nut" is not a number/);
     expect(() => of('slot-check', { measured: '700' })).toThrow(/beyond the saddle/);
+  });
+  test('what a rig can give, and who waits for whom', () => {
+    expect(of('ceiling')).toEqual({
+      'At most': '17.1 an hour',
+      'Hands wait': '23 min of every 35 min',
+      'Each place or spindle stands empty': '0 min of every 35 min',
+    });
+    expect(of('ceiling', { cycle: 'tables with a spindle each' })).toMatchObject({
+      'At most': '25.5 an hour',
+      'Each place or spindle stands empty': '12 min of every 47 min',
+    });
+    expect(of('ceiling', { cycle: 'a timer for each place', places: '6', dwell: '30', hands: '0' })['At most']).toBe('12.0 an hour');
+    expect(of('worn-head')['The gang saw is cheaper']).toBe('from 2 pieces in one go');
+    expect(() => of('worn-head', { 'a-lasts': '0' })).toThrow(/lasts for some pieces/);
   });
   test('more action needs less neck angle', () => {
     expect(of('neck-angle', { string: '2' })['Angle']).toBe('1.49°');
