@@ -1,5 +1,3 @@
-import { availableParallelism } from 'node:os';
-
 // Native ESM through Node's vm modules, TypeScript through swc; the 'source' condition makes the
 // workspaces resolve to their source, so no build is needed to test.
 const common = {
@@ -21,12 +19,8 @@ const JSX = {
   sourceMaps: 'inline',
 };
 
-/** On two cores Jest would leave one to whoever sits before the screen; here nobody does. */
-const LEAST_WORKERS = 2;
-
 /** @type {import('jest').Config} */
 export default {
-  maxWorkers: Math.max(LEAST_WORKERS, availableParallelism() - 1),
   // A test of the server may wait for the database of a busy machine.
   testTimeout: 30_000,
   // Modules of a file that is done are not all let go of: a worker begins anew before it spends its time on clearing up.
