@@ -13,7 +13,7 @@ export * from './decided.ts';
 export * from './missing.ts';
 export * from './outcome.ts';
 export * from './run.ts';
-export { cutterWarnings, type StartCheck } from './startCheck.ts';
+export { cutterWarnings, machineTakenSince, type StartCheck } from './startCheck.ts';
 export type { Undoable } from './entries/undoable.ts';
 export type { SettingNoted, SettingSaid } from './settings.ts';
 export { isWaiting, WaitingAt, waitsAheadAt } from './waiting.ts';

@@ -1,4 +1,4 @@
-import { NOT_ANSWERED, refuse, wrongInput, type Refused } from '../ledger/index.ts';
+import { NOT_ANSWERED, refuse, wrongInput, type Refused, type Rows } from '../ledger/index.ts';
 import {
   CuttersAt,
   cutterInWords,
@@ -9,9 +9,10 @@ import {
   programsIn,
   type CutterNow,
 } from '../routing/index.ts';
+import { Visit, type Batch } from './batch.ts';
 import { placesOf } from './benchPlaces.ts';
 import type { AtStep } from './commands/onBatch.ts';
-import { benchFrom, loadsFor, machineIdOf, type Run } from './run.ts';
+import { benchFrom, loadsFor, Machine, machineIdOf, type Run } from './run.ts';
 
 /** What somebody says at a machine before a load is begun. */
 export interface StartCheck {
@@ -101,6 +102,14 @@ function objectionTo(check: StartCheck, asked: { what: string; revision: string 
   const ticked = new Set(check.ticks);
   const left = factory.setUp.settings.startChecks.filter((c) => !ticked.has(c.key)).map((c) => c.text);
   return left.length === 0 ? null : refuse(`Not ticked yet: ${left.join('; ')}`, { rule: CHECK_RULE, field: 'check' });
+}
+
+/** The machine that a paused batch was on, where others have begun on it since; undefined where it is as it was left. */
+export function machineTakenSince(rows: Rows, batch: Pick<Batch, 'id' | 'visitId'>): Machine | undefined {
+  const visit = rows.find(Visit, batch.visitId);
+  const machineId = visit?.run?.machineId ?? null;
+  const machine = machineId === null ? undefined : rows.find(Machine, machineId);
+  return machine && machine.batchId !== batch.id && machine.atMs > (visit?.startedMs ?? 0) ? machine : undefined;
 }
 
 /** Cutters whose life a batch would use up, each in a sentence: to be told before it is begun. */

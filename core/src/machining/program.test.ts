@@ -243,6 +243,30 @@ describe('before a machine starts', () => {
     ]);
   });
 
+  test('what is paused goes on where it was, and is looked over again where others have begun there since', () => {
+    const house = shop();
+    const [one, two] = [house.start('body', 2, { route: ROUTE }), house.start('body', 2, { route: ROUTE })];
+    const resume = (over: object = {}) => said(house.command(one, { command: 'resume work', personId: 'ann', ...over }));
+    const pause = (id: string) => house.command(id, { command: 'pause work', cause: 'machine' });
+    begin(house, one);
+    house.pass();
+    pause(one);
+    expect(resume()).toBe('done');
+    house.pass();
+    pause(one);
+    expect(said(begin(house, two))).toBe('done');
+    house.pass();
+    expect(resume()).toEqual([`MC1 has been set up for ${two} since: tick its start checklist first`]);
+    expect(resume({ check: check() })).toEqual([`Its place is taken at MC1: ${two} (Ann)`]);
+    pause(two);
+    expect(resume({ check: check({ revision: 'B' }) })).toEqual(['The machine shows revision B; the card asks for A of "sides"']);
+    expect(resume({ check: check() })).toBe('done');
+    expect(house.rows.get(Machine, 'MC1#1').batchId).toBe(one);
+    expect(visitOf(house.rows, house.batch(one)).run).toMatchObject({ revision: 'A', pieces: 2, timed: false });
+    pause(one);
+    expect(resume()).toBe('done');
+  });
+
   test('a load of two batches runs one program', () => {
     const house = shop();
     const [one, two] = [house.start('body', 2, { route: ROUTE }), house.start('body', 2, { route: ROUTE })];

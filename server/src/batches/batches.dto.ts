@@ -32,13 +32,6 @@ export class WorkDto extends WhenDto {
   @InText() personId: string;
 }
 
-export class SettingDto {
-  @InText({ max: 80 }) id: string;
-  /** where it is a figure, in the unit that the step names */
-  @InNumber({ min: -100_000, max: 100_000, optional: true }) figure?: number;
-  @InText({ max: 80, optional: true }) words?: string;
-}
-
 export class StartCheckDto {
   /** which of the station's machines it is */
   @InText({ max: 60 }) machineId: string;
@@ -48,6 +41,18 @@ export class StartCheckDto {
   @InTexts({ max: 40 }) ticks: string[];
   @InNumber({ min: 0, max: 10_000, optional: true }) setUpMinutes?: number;
   @InNumber({ min: 0, max: 10_000, optional: true }) quotedMinutes?: number;
+}
+
+export class ResumeDto extends WorkDto {
+  /** what was looked at on the machine, where others have been on it since */
+  @InPart(() => StartCheckDto, { optional: true }) check?: StartCheckDto;
+}
+
+export class SettingDto {
+  @InText({ max: 80 }) id: string;
+  /** where it is a figure, in the unit that the step names */
+  @InNumber({ min: -100_000, max: 100_000, optional: true }) figure?: number;
+  @InText({ max: 80, optional: true }) words?: string;
 }
 
 export class StartWorkDto extends WorkDto {

@@ -6,12 +6,15 @@ import {
   loadsFor,
   Machine,
   machineIdOf,
+  machineTakenSince,
   NOT_ANSWERED,
   placesOf,
   programAsked,
   ProgramFor,
   programsIn,
   rowsBy,
+  rowsOf,
+  Visit,
   type CutterNow,
   type Operation,
   type RevisionToRun,
@@ -33,10 +36,20 @@ export class MachineStarts {
     private readonly sources: EvidenceSources,
   ) {}
 
-  /** The program of a batch's step, and the machines it may run on; null where it runs none, or is begun. */
+  private async isTaken({ id, visitId }: BatchEntity): Promise<boolean> {
+    const rows = await this.reader.read([rowsOf(Visit, [visitId])]);
+    const machineId = rows.find(Visit, visitId)?.run?.machineId ?? null;
+    await this.reader.read([rowsOf(Machine, machineId === null ? [] : [machineId])], rows);
+    return machineTakenSince(rows, { id, visitId }) !== undefined;
+  }
+
+  /** The program of a batch's step, and the machines it may run on; null where it runs none, or goes on as it is. */
   async for(batch: BatchEntity, operation: Operation, factory: FactoryNow): Promise<ProgramStartView | null> {
     const [need] = programsIn(operation.needs);
-    if (!need || batch.status !== 'queued') return null;
+    if (!need || (batch.status !== 'queued' && batch.status !== 'paused')) return null;
+    // What was paused goes on where it was, unless others have been there since.
+    const isAgain = batch.status === 'paused' && (await this.isTaken(batch));
+    if (batch.status === 'paused' && !isAgain) return null;
     const { stationCode } = operation;
     const wanted = programAsked(need.what, batch, factory.routeOf(batch).options ?? []);
     const [answers, rows] = await Promise.all([
@@ -53,7 +66,7 @@ export class MachineStarts {
       fixture: toRun?.fixture ?? '',
       piecesALoad: toRun?.piecesALoad ?? 1,
       loads: toRun ? loadsFor(batch.quantity, toRun) : 0,
-      checked: need.checked === true,
+      checked: need.checked === true || isAgain,
       machines: placesOf(stationCode, factory).map((bench): MachineStartView => {
         const id = machineIdOf(stationCode, bench);
         const left = rows.find(Machine, id);

@@ -52,6 +52,7 @@ import {
   SignOffDto,
   StartWorkDto,
   UndoDto,
+  ResumeDto,
   WorkDto,
 } from './batches.dto.ts';
 
@@ -81,7 +82,7 @@ export class MovesController {
   @Post('resume')
   @Gives(ResumeWork)
   @ApiOkResponse({ type: BatchDoneView })
-  resume(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: WorkDto): Promise<BatchDoneView> {
+  resume(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: ResumeDto): Promise<BatchDoneView> {
     return this.give(actor, ResumeWork, id, dto);
   }
 

@@ -40,7 +40,8 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
   const whoOf = useWho(workers, expectedId);
   const personId = whoOf(typed.personId);
   const choosesWay = act === 'start' && card.ways.length > 1;
-  const program = act === 'start' && typed.wayId === card.ways[0]?.id && card.program?.checked ? card.program : null;
+  const isOwnWay = act === 'resume' || typed.wayId === card.ways[0]?.id;
+  const program = isOwnWay && card.program?.checked ? card.program : null;
   const who = workers.find((w) => w.id === personId)?.name ?? personId;
   const start = useBatchCommand('start', batch, `Start ${batch.operationName.toLowerCase()}, by ${who}`);
   const resume = useBatchCommand('resume', batch, `Go on with ${batch.operationName.toLowerCase()}, by ${who}`);
@@ -55,7 +56,7 @@ export function WorkerAct({ card, act }: { card: View<'CardView'>; act: 'start' 
           ...(program ? { check: checkSaid(check, program) } : {}),
           ...(settings.length > 0 ? { settings: settingsSaid(settings, noted) } : {}),
         })
-      : resume.mutate({ personId });
+      : resume.mutate({ personId, ...(program ? { check: checkSaid(check, program) } : {}) });
   if (workers.length === 0) return <Typography color="error">Nobody is signed off for {batch.skill}. Add the skill in Setup.</Typography>;
   const short = shortage && <FindingList findings={[{ rule: 'parts', verdict: 'wait', sentence: shortage.sentence }]} />;
   if (shortage?.enoughFor === 0) return short;

@@ -4122,10 +4122,11 @@ export interface components {
             atMs?: number;
             cause: string;
         };
-        WorkDto: {
+        ResumeDto: {
             version: number;
             atMs?: number;
             personId: string;
+            check?: components["schemas"]["StartCheckDto"];
         };
         OutcomeDto: {
             pieceId: string;
@@ -4206,6 +4207,11 @@ export interface components {
             atMs?: number;
             personId: string;
             guestBatchIds: string[];
+        };
+        WorkDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
         };
         RefitDto: {
             version: number;
@@ -7195,7 +7201,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WorkDto"];
+                "application/json": components["schemas"]["ResumeDto"];
             };
         };
         responses: {

@@ -3,7 +3,8 @@ import { entryKind } from '../../ledger/index.ts';
 import { operationOf, OWN_WAY, type Routes } from '../../routing/index.ts';
 import { Batch, Visit, visitOf } from '../batch.ts';
 import { settingSentence, type SettingNoted } from '../settings.ts';
-import { benchFrom, Machine, type Run } from '../run.ts';
+import type { Run } from '../run.ts';
+import { leaveOn } from './machineRows.ts';
 import { beginJob } from './jobRows.ts';
 import { loadSOf } from './rows.ts';
 
@@ -41,21 +42,7 @@ export const WorkStarted = entryKind('work.started')<Begun, Routes>({
       loadS,
       ...(run ? { run } : {}),
     });
-    if (run && ticks && run.machineId !== null)
-      rows.put(Machine, {
-        id: run.machineId,
-        stationCode,
-        bench: benchFrom(stationCode, run.machineId),
-        modelId: batch.modelId,
-        programId: run.programId,
-        what: run.what,
-        revision: run.revision,
-        fixture: run.fixture,
-        ticks,
-        batchId: batch.id,
-        personId: entry.payload.workerId,
-        atMs: entry.atMs,
-      });
+    if (run && ticks) leaveOn(rows, run, ticks, { batch, stationCode, personId: entry.payload.workerId, atMs: entry.atMs });
     takeSets(rows, kits);
     beginJob(rows, rows.amend(Batch, batch, { stationCode, wayId, accepted: true }), entry.atMs, entry.payload);
   },

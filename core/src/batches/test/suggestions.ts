@@ -90,7 +90,10 @@ export const suggestions: Suggestions = {
     }),
     'resume work': of(
       (b) => b.status === 'paused',
-      (_, __, random) => ({ personId: person(random) }),
+      (_, __, random, { needs, stationCode }) => ({
+        personId: person(random),
+        ...(programsIn(needs).length > 0 && random.chance(0.5) ? { check: startCheck(stationCode, random) } : {}),
+      }),
     ),
     'finish work': of((b) => b.status === 'running', counts),
     'move batch': of(atGate, (_, house, random) => {
