@@ -49,9 +49,8 @@ export interface Machine {
 }
 export const Machine = rowKind<Machine>('machine', { key: 'id', by: ['stationCode'] });
 
-export const TIMED = ['load', 'set-up', 'quoted'] as const;
 /** load: a full one, from its beginning to its end · set-up: of a machine · quoted: a load, as whoever began it expected */
-export type Timed = (typeof TIMED)[number];
+export type Timed = 'load' | 'set-up' | 'quoted';
 
 /** In how many batches a full load of a revision took about so long at a station. */
 export interface RunTimes {

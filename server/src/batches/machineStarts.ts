@@ -23,6 +23,7 @@ import { Injectable } from '@nestjs/common';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
+import { leftInWords } from './leftInWords.ts';
 import type { BatchEntity } from './batch.entity.ts';
 import type { MachineStartView, ProgramStartView } from './batch.view.ts';
 
@@ -75,9 +76,7 @@ export class MachineStarts {
           id,
           bench,
           takenBy: job ? job.personIds.map((p) => factory.personName(p)).join(', ') : null,
-          left: left
-            ? `${factory.modelName(left.modelId)} “${left.what}”, revision ${left.revision} (${factory.personName(left.personId)})`
-            : null,
+          left: left ? leftInWords(left, factory) : null,
           leftMs: left?.atMs ?? null,
           same: left !== undefined && program !== NOT_ANSWERED && left.programId === program?.id && left.revision === toRun?.name,
           ...cuttersFor(toRun, batch.quantity, bench, cutters),

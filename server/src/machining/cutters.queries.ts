@@ -15,6 +15,7 @@ import {
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
+import { leftInWords } from '../batches/leftInWords.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
@@ -88,10 +89,6 @@ export class CuttersQueries {
     });
   }
 }
-
-/** What was left on a machine, and by whom. */
-export const leftInWords = ({ modelId, what, revision, fixture, personId }: Machine, factory: FactoryNow): string =>
-  `${factory.modelName(modelId)} “${what}”, revision ${revision}${fixture === '' ? '' : `, fixture ${fixture}`} (${factory.personName(personId)})`;
 
 function viewOf(cutter: Cutter, usedS: number, programs: string[], factory: FactoryNow): CutterView {
   const { id, kind, state, stationCode, bench, lifeMinutes, sharpened, sinceMs, note, version } = cutter;

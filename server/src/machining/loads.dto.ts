@@ -21,6 +21,8 @@ export class PlannedBatchView {
   /** pieces that go on with the last load of the batch before */
   @Out() joining: number;
   @Out() changeoverMinutes: number;
+  /** whether its minutes were observed; planned ones otherwise */
+  @Out() observed: boolean;
   @Out() beginMs: number;
   @Out() endMs: number;
   /** off by then, nobody is late; null where nobody waits */

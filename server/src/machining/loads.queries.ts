@@ -77,14 +77,14 @@ export class LoadsQueries {
     const fromMs = Math.min(nowMs, ...jobs.map((j) => j.fromMs)) - DAY_MS;
     const time = factory.workingTime({ fromMs, toMs: nowMs + REACH_DAYS * DAY_MS });
     const ahead = loadsAhead({ batches, jobs, programs, times, cutters, machines: rows.all(Machine), orders, nowMs, time }, factory);
-    const { problem, places, later } = ahead;
+    const { problem, places, observed, later } = ahead;
     const plan = planLoads(problem, { random: seededRandom(SEED), rounds: ROUNDS });
     const at = (minute: number) => time.reached(time.position(nowMs) + minute * MINUTE_MS);
     const known = new Map(batches.map((b) => [b.id, b]));
     const machines = problem.machines.flatMap((machine): LoadMachineView[] => {
       const place = places.get(machine.id);
       const done = doInOrder(machine, plan.sequences.get(machine.id) ?? []);
-      return place && (place.isMachine || done.length > 0) ? [machineView(machine, place, done, { known, at, factory })] : [];
+      return place && (place.isMachine || done.length > 0) ? [machineView(machine, place, done, { known, at, factory, observed })] : [];
     });
     return {
       machines,
@@ -124,6 +124,7 @@ interface Told {
   known: ReadonlyMap<string, Batch>;
   at: (minute: number) => number;
   factory: FactoryNow;
+  observed: ReadonlySet<string>;
 }
 
 function machineView(
@@ -132,7 +133,7 @@ function machineView(
   all: readonly Done[],
   told: Told,
 ): LoadMachineView {
-  const { factory, at, known } = told;
+  const { factory, at, known, observed } = told;
   return {
     id: machine.id,
     stationCode,
@@ -155,6 +156,7 @@ function machineView(
           loads,
           joining,
           changeoverMinutes: changeover,
+          observed: observed.has(way.setUp.program),
           beginMs: at(beginMinute),
           endMs: at(endMinute),
           dueMs: Number.isFinite(item.dueMinute) ? at(item.dueMinute) : null,

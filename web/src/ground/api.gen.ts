@@ -3306,6 +3306,7 @@ export interface components {
             loads: number;
             joining: number;
             changeoverMinutes: number;
+            observed: boolean;
             beginMs: number;
             endMs: number;
             dueMs: number | null;

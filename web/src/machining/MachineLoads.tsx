@@ -84,7 +84,7 @@ function Next({ planned, isChanged, first, last, onMove }: NextProps) {
           {pinned && ' · by hand'}
         </Typography>
         <Typography component="div" variant="body2" color="text.secondary">
-          {program} · {inLoads(planned)}
+          {program} · {inLoads(planned)} · by {planned.observed ? 'observed' : 'planned'} minutes
         </Typography>
         {!isChanged && (
           <Typography component="div" variant="body2" color={late ? 'error' : 'text.secondary'}>

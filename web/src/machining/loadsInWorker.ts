@@ -1,4 +1,5 @@
 import type { LoadCost, LoadProblem } from '@ample-crane/core';
+import { askWorker, type Searched } from '../ground/askWorker.ts';
 
 export interface LoadsAsked {
   problem: LoadProblem;
@@ -7,30 +8,13 @@ export interface LoadsAsked {
   seed: number;
 }
 
-export interface LoadsFound {
-  /** of the time there is, how much is gone; 1 when the planner has ended */
-  share: number;
+export interface LoadsFound extends Searched {
   rounds: number;
   cost: LoadCost;
   /** the best order for each machine, at the end */
   orders: Readonly<Record<string, readonly string[]>> | null;
 }
 
-/**
- * Looks for a better plan of loads in a worker, until its time is over.
- *
- * @returns ends the search; nothing is told any more after it
- */
-export function loadsInWorker(asked: LoadsAsked, onFound: (found: LoadsFound) => void, onError: (error: Error) => void): () => void {
-  const worker = new Worker(new URL('./loads.worker.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('message', ({ data }: MessageEvent<LoadsFound>) => {
-    if (data.share >= 1) worker.terminate();
-    onFound(data);
-  });
-  worker.addEventListener('error', (event) => {
-    worker.terminate();
-    onError(new Error(event.message));
-  });
-  worker.postMessage(asked);
-  return () => worker.terminate();
-}
+/** Looks for a better plan of loads in a worker. @returns ends the search */
+export const loadsInWorker = (asked: LoadsAsked, onFound: (found: LoadsFound) => void, onError: (error: Error) => void): (() => void) =>
+  askWorker(new Worker(new URL('./loads.worker.ts', import.meta.url), { type: 'module' }), asked, onFound, onError);

@@ -1,4 +1,5 @@
 import type { Board, BoardPlan, CuttingSettings, WantedBlank } from '@ample-crane/core';
+import { askWorker, type Searched } from '../ground/askWorker.ts';
 
 export interface CutsAsked {
   boards: readonly Board[];
@@ -8,28 +9,11 @@ export interface CutsAsked {
   forMs: number;
 }
 
-export interface CutsFound {
-  /** of the time there is, how much is gone; 1 when the planner has ended */
-  share: number;
+export interface CutsFound extends Searched {
   /** a plan better than those before; null while there is none */
   plans: BoardPlan[] | null;
 }
 
-/**
- * Plans cuts in a worker, which tells every better plan it comes upon until its time is over.
- *
- * @returns ends the search; nothing is told any more after it
- */
-export function planInWorker(asked: CutsAsked, onFound: (found: CutsFound) => void, onError: (error: Error) => void): () => void {
-  const worker = new Worker(new URL('./cutting.worker.ts', import.meta.url), { type: 'module' });
-  worker.addEventListener('message', ({ data }: MessageEvent<CutsFound>) => {
-    if (data.share >= 1) worker.terminate();
-    onFound(data);
-  });
-  worker.addEventListener('error', (event) => {
-    worker.terminate();
-    onError(new Error(event.message));
-  });
-  worker.postMessage(asked);
-  return () => worker.terminate();
-}
+/** Plans cuts in a worker, which tells every better plan it comes upon. @returns ends the search */
+export const planInWorker = (asked: CutsAsked, onFound: (found: CutsFound) => void, onError: (error: Error) => void): (() => void) =>
+  askWorker(new Worker(new URL('./cutting.worker.ts', import.meta.url), { type: 'module' }), asked, onFound, onError);
