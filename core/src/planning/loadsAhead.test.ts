@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { Batch, Job, Machine, RunTimes, type RunTimes as Times } from '../batches/index.ts';
+import { Batch, Job, Machine, RunTimes, visitOf, type RunTimes as Times } from '../batches/index.ts';
 import { START_CHECKS } from '../factory/index.ts';
 import { Cutter, LoadOrder, MoveRevision, OrderLoads, planLoads, Program, programIdOf } from '../machining/index.ts';
 import { seededRandom } from '../maths/index.ts';
@@ -30,6 +30,7 @@ const ahead = (house: TestHouse, times: readonly Times[] = house.rows.all(RunTim
   const time = factory.workingTime({ fromMs: nowMs - 5 * DAY_MS, toMs: nowMs + 100 * DAY_MS });
   const all = {
     batches: rows.all(Batch),
+    inPass: new Map(rows.all(Batch).map((b) => [b.id, visitOf(rows, b).quantity])),
     jobs: rows.all(Job).filter((j) => j.openAt !== null),
     programs: rows.all(Program),
     times,
@@ -73,6 +74,20 @@ describe('what waits for the machines', () => {
     const { problem, later } = ahead(house);
     expect([problem.items.length, later]).toEqual([PLANNED_MOST, 3]);
     expect(problem.items.slice(0, 5).map((i) => i.id)).toEqual([last, ...ids.slice(0, 4)]);
+  });
+
+  test('that came back goes on again with only the pieces that did, and wears cutters for them alone', () => {
+    const house = shop();
+    const id = house.start('body', 6, { route: ROUTE });
+    const check = { machineId: 'MC1#1', revision: 'A', ticks: START_CHECKS.map((c) => c.key) };
+    house.command(id, { command: 'start work', personId: 'ann', check });
+    house.pass();
+    const [bad] = house.live(id);
+    const outcome = { pieceId: bad?.id ?? '', outcome: 'rework' as const, defect: 'tear-out', originOperationId: 'cut', note: '' };
+    expect(house.command(id, { command: 'finish work', good: 5, rework: 1, scrap: 0, outcomes: [outcome] }).kind).toBe('accept');
+    expect(ahead(house).problem.items).toMatchObject([{ id, pieces: 1 }]);
+    expect(house.command(id, { command: 'start work', personId: 'ann', check }).kind).toBe('accept');
+    expect(visitOf(house.rows, house.batch(id)).run?.pieces).toBe(1);
   });
 
   test('without its program goes the other way alone', () => {

@@ -23,6 +23,8 @@ import { forecastRoute } from './forecast.ts';
 export interface LoadsAsked {
   /** batches in work */
   batches: readonly Batch[];
+  /** how many pieces the present pass of each that waits is about; all of them where nothing is said */
+  inPass: ReadonlyMap<string, number>;
   /** work that goes on at the machines */
   jobs: readonly Job[];
   programs: readonly Program[];
@@ -71,7 +73,7 @@ const LEAST_LEFT_MINUTES = 5;
 
 /** What waits for the machines, where it can go, how long it takes there and when it must be off. */
 export function loadsAhead(asked: LoadsAsked, factory: Factory): LoadsAhead {
-  const { batches, jobs, orders, nowMs, time } = asked;
+  const { batches, inPass, jobs, orders, nowMs, time } = asked;
   const codes = new Set(machineStations(factory, nowMs));
   const observed = new Set<string>();
   const waiting = batches.filter((b) => b.status === 'queued' && codes.has(factory.operationAt(b).stationCode));
@@ -87,7 +89,13 @@ export function loadsAhead(asked: LoadsAsked, factory: Factory): LoadsAhead {
         ? []
         : placesOf(way.stationCode, factory).map((bench) => ({ machineId: machineIdOf(way.stationCode, bench), ...of }));
     });
-    return { id: batch.id, pieces: batch.quantity, readyMinute: 0, dueMinute: dueMinuteOf(batch, asked, factory), ways };
+    return {
+      id: batch.id,
+      pieces: inPass.get(batch.id) ?? batch.quantity,
+      readyMinute: 0,
+      dueMinute: dueMinuteOf(batch, asked, factory),
+      ways,
+    };
   });
   const used = new Set([...codes, ...items.flatMap((i) => i.ways.map((w) => w.machineId.slice(0, w.machineId.lastIndexOf('#'))))]);
   const places = new Map(

@@ -37,25 +37,20 @@ export class MachineStarts {
     private readonly sources: EvidenceSources,
   ) {}
 
-  private async isTaken({ id, visitId }: BatchEntity): Promise<boolean> {
-    const rows = await this.reader.read([rowsOf(Visit, [visitId])]);
-    const machineId = rows.find(Visit, visitId)?.run?.machineId ?? null;
-    await this.reader.read([rowsOf(Machine, machineId === null ? [] : [machineId])], rows);
-    return machineTakenSince(rows, { id, visitId }) !== undefined;
-  }
-
   /** The program of a batch's step, and the machines it may run on; null where it runs none, or goes on as it is. */
   async for(batch: BatchEntity, operation: Operation, factory: FactoryNow): Promise<ProgramStartView | null> {
     const [need] = programsIn(operation.needs);
     if (!need || (batch.status !== 'queued' && batch.status !== 'paused')) return null;
+    const rows = await this.reader.read([rowsOf(Visit, [batch.visitId]), rowsBy(Machine, 'stationCode', [operation.stationCode])]);
     // What was paused goes on where it was, unless others have been there since.
-    const isAgain = batch.status === 'paused' && (await this.isTaken(batch));
+    const isAgain = batch.status === 'paused' && machineTakenSince(rows, batch) !== undefined;
     if (batch.status === 'paused' && !isAgain) return null;
+    const pieces = rows.find(Visit, batch.visitId)?.quantity ?? batch.quantity;
     const { stationCode } = operation;
     const wanted = programAsked(need.what, batch, factory.routeOf(batch).options ?? []);
-    const [answers, rows] = await Promise.all([
+    const [answers] = await Promise.all([
       this.sources.answer([asked(ProgramFor, wanted), asked(CuttersAt, { stationCode })], factory),
-      this.reader.read([rowsBy(Machine, 'stationCode', [stationCode]), rowsBy(Job, 'openAt', [stationCode])]),
+      this.reader.read([rowsBy(Job, 'openAt', [stationCode])], rows),
     ]);
     const program = answers.to(ProgramFor, wanted);
     const there = answers.to(CuttersAt, { stationCode });
@@ -66,7 +61,7 @@ export class MachineStarts {
       revision: toRun?.name ?? null,
       fixture: toRun?.fixture ?? '',
       piecesALoad: toRun?.piecesALoad ?? 1,
-      loads: toRun ? loadsFor(batch.quantity, toRun) : 0,
+      loads: toRun ? loadsFor(pieces, toRun) : 0,
       checked: need.checked === true || isAgain,
       machines: placesOf(stationCode, factory).map((bench): MachineStartView => {
         const id = machineIdOf(stationCode, bench);
@@ -79,7 +74,7 @@ export class MachineStarts {
           left: left ? leftInWords(left, factory) : null,
           leftMs: left?.atMs ?? null,
           same: left !== undefined && program !== NOT_ANSWERED && left.programId === program?.id && left.revision === toRun?.name,
-          ...cuttersFor(toRun, batch.quantity, bench, cutters),
+          ...cuttersFor(toRun, pieces, bench, cutters),
         };
       }),
     };

@@ -13,6 +13,8 @@ import {
   pieceWord,
   planLoads,
   rowsBy,
+  rowsOf,
+  Visit,
   seededRandom,
   wayAt,
   type Batch,
@@ -73,10 +75,24 @@ export class LoadsQueries {
       manager.find(LoadOrderEntity),
       this.reader.read([rowsBy(Machine, 'stationCode', codes), rowsBy(Job, 'openAt', [...factory.setUp.stations.keys()])]),
     ]);
+    const waiting = batches.filter((b) => b.status === 'queued' && b.redo);
+    await this.reader.read(
+      [
+        rowsOf(
+          Visit,
+          waiting.map((b) => b.visitId),
+        ),
+      ],
+      rows,
+    );
+    const inPass = new Map(rows.all(Visit).map((v) => [v.batchId, v.quantity]));
     const jobs = rows.all(Job);
     const fromMs = Math.min(nowMs, ...jobs.map((j) => j.fromMs)) - DAY_MS;
     const time = factory.workingTime({ fromMs, toMs: nowMs + REACH_DAYS * DAY_MS });
-    const ahead = loadsAhead({ batches, jobs, programs, times, cutters, machines: rows.all(Machine), orders, nowMs, time }, factory);
+    const ahead = loadsAhead(
+      { batches, inPass, jobs, programs, times, cutters, machines: rows.all(Machine), orders, nowMs, time },
+      factory,
+    );
     const { problem, places, observed, later } = ahead;
     const plan = planLoads(problem, { random: seededRandom(SEED), rounds: ROUNDS });
     const at = (minute: number) => time.reached(time.position(nowMs) + minute * MINUTE_MS);

@@ -16,6 +16,10 @@ const WORDS: Readonly<Record<CutterAct, string>> = {
   'put away': 'put away for good',
 };
 
+/** What is most often done with a cutter as it is. */
+const usualAct = ({ state, acts }: View<'CutterView'>): CutterAct =>
+  state === 'mounted' || state === 'away' ? 'sharpened' : (acts[0] ?? 'mount');
+
 interface Props {
   cutter: View<'CutterView'>;
   machines: readonly View<'MachineView'>[];
@@ -26,7 +30,7 @@ interface Props {
 export function LogCutterDialog({ cutter, machines, onClose }: Props) {
   const { id, kind, acts, version } = cutter;
   const { control, handleSubmit } = useForm({
-    defaultValues: { act: acts[0] ?? 'mount', machineId: machines[0]?.id ?? '', life: '', note: '' },
+    defaultValues: { act: usualAct(cutter), machineId: machines[0]?.id ?? '', life: '', note: '' },
   });
   const { act } = useTyped(control);
   const log = useCommand((body: View<'LogCutterDto'>, headers) => ask(client.POST('/api/cutters/log', { body, headers })), onClose);
@@ -65,7 +69,7 @@ export function LogCutterDialog({ cutter, machines, onClose }: Props) {
               choices={machines.map((m) => [m.id, `${m.stationName}, machine ${m.bench}`])}
             />
           )}
-          <FigureIn control={control} name="life" label="Cuts well for, min from now on (may be empty)" positive optional />
+          <FigureIn control={control} name="life" label="Life from now on, min" helperText="Empty: as it is" positive optional />
           <TextIn
             control={control}
             name="note"

@@ -14,7 +14,7 @@ import {
   type JobSetting,
   type Operation,
 } from '../../routing/index.ts';
-import { Batch, idsInOrder } from '../batch.ts';
+import { Batch, idsInOrder, piecesInPass } from '../batch.ts';
 import { accept, type BatchEntry } from '../decided.ts';
 import { beginObjection, benchOf, skillObjection } from '../bench.ts';
 import { benchAsks, freeBench } from '../benchPlaces.ts';
@@ -123,7 +123,8 @@ function begin(
   const bench = benchOf(at, pieceIds, boxesIn(batch.id, at.answers), wayId);
   const objection = skillObjection(way, personId, at) ?? beginObjection(bench);
   if (objection) return objection;
-  const running = runFor(wayId, pieceIds.length, check, at);
+  // Of what came back only that goes on the machine.
+  const running = runFor(wayId, batch.redo ? piecesInPass(batch, at.pieces).length : pieceIds.length, check, at);
   if (running.kind === 'refuse') return running;
   const wanted = check ? benchFrom(way.stationCode, check.machineId) : null;
   const own = withBatchId === undefined ? freeBench(way.stationCode, factory, at.answers, wanted) : undefined;
