@@ -45,24 +45,29 @@ export function slabCurve(startPct: number, ratePerDay: number, trace: EmcTrace)
   const exchange = perPart * CELLS ** 2;
   const atFace = (perPart * CELLS) / (1 / BIOT + 0.5 / CELLS);
   const cells = new Float64Array(CELLS).fill(startPct);
-  return [...trace.emcPct].map((emc) => {
+  return Array.from(trace.emcPct, (emc) => {
+    let sum = 0;
     for (let part = 0; part < PARTS; part++) {
+      sum = 0;
       let inner = cells[0] as number;
       for (let i = 0; i < CELLS; i++) {
         const own = cells[i] as number;
         const out = i === CELLS - 1 ? atFace * (emc - own) : exchange * ((cells[i + 1] as number) - own);
         cells[i] = own + exchange * (inner - own) + out;
+        sum += cells[i] as number;
         inner = own;
       }
     }
-    return mean([...cells]);
+    return sum / CELLS;
   });
 }
 
 /** True moisture at the end of each hour. */
 export function trueCurve(startPct: number, ratePerDay: number, trace: EmcTrace): number[] {
+  // An hour in steady air takes it so far towards what the air asks for, whichever the air.
+  const anHour = approach(0, 1, ratePerDay, 1 / 24);
   let m = startPct;
-  return [...trace.emcPct].map((emc) => (m = approach(m, emc, ratePerDay, 1 / 24)));
+  return Array.from(trace.emcPct, (emc) => (m += (emc - m) * anHour));
 }
 
 export interface SyntheticLot {

@@ -100,8 +100,12 @@ function Proposal({ modelId, component }: { modelId: string; component: Componen
   return (
     <>
       <Typography sx={{ mb: 1 }}>
-        <Figure>{inBand}</Figure> of {allotted.length} instruments would land between {formatMass(lowG, units)} and{' '}
-        {formatMass(highG, units)}; as they come it would be <Figure>{inBandAsTheyCome}</Figure>.
+        {allotted.length > 0 && (
+          <>
+            <Figure>{inBand}</Figure> of {allotted.length} instruments would land between {formatMass(lowG, units)} and{' '}
+            {formatMass(highG, units)}; as they come it would be <Figure>{inBandAsTheyCome}</Figure>.
+          </>
+        )}
         {unmet > 0 && ` ${counted(unmet, 'instrument has', 'instruments have')} no blank.`}
       </Typography>
       {allotted.length > 0 && (
