@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Batch, Instrument, Job, livePieces, Piece, piecesIn, touchMsOf, Visit } from './batches/index.ts';
-import { PlacementRow, placementsOf, takenOn, takeOff, type Placement } from './carriers/index.ts';
+import { TOGETHER, PlacementRow, placementsOf, takenOn, takeOff, type Placement } from './carriers/index.ts';
 import { Coat } from './finishing/index.ts';
 import { COMMANDS, LEDGER } from './ledger.ts';
 import { Rows } from './ledger/index.ts';
@@ -119,6 +119,23 @@ function keepsWork({ rows }: TestHouse): void {
     ensure((job.toMs === null) === job.shares.some((s) => s.toMs === null), () => `Job ${job.id} ends when its last pieces leave`);
 }
 
+/** A rig holds no more than it has places for, each with one piece; what is closed over all of it went in before, and goes out together. */
+function keepsRigs({ rows, factory }: TestHouse): void {
+  for (const rig of factory.rigs) {
+    const there = rows.where(Piece, 'inRig', rig.id);
+    ensure(there.length <= rig.places, () => `${there.length} are in ${rig.id}, which has ${rig.places} places`);
+    const stays = there.flatMap((p) => p.stay ?? []);
+    ensure(stays.every((s) => s.outMs === null && !s.left && s.rigId === rig.id), () => `What is in ${rig.id} has been taken out`);
+    if (rig.rig.cycle === TOGETHER) ensure(new Set(stays.map((s) => `${s.loadId} ${s.closedMs ?? ''}`)).size <= 1, () => `${rig.id} holds two loads`);
+    else ensure(new Set(stays.map((s) => s.place)).size === stays.length, () => `A place of ${rig.id} holds two`);
+  }
+  for (const piece of rows.all(Piece)) {
+    const live = piece.state === 'good' || piece.state === 'rework';
+    ensure(piece.inRig === null || live, () => `${piece.id} is ${piece.state} and in ${piece.inRig ?? ''}`);
+    ensure(piece.inRig !== null || piece.stay === null || piece.stay.outMs !== null || !live, () => `${piece.id} is in no rig and was not taken out`);
+  }
+}
+
 /** Wood is neither made nor lost by more than is cut; orders count what has shipped. */
 function keepsCount({ rows, recorder }: TestHouse): void {
   for (const lot of rows.all(Lot)) ensure(lot.leftM3 >= 0 && lot.leftM3 <= lot.volumeM3, () => `${lot.id} has ${lot.leftM3} m³ left`);
@@ -209,6 +226,7 @@ describe('any history of any commands on any route', () => {
         keepsPairs(house);
         keepsPlaces(house);
         keepsWork(house);
+        keepsRigs(house);
         passesNoGate(house);
         keepsCount(house);
         tells(house);

@@ -16,6 +16,7 @@ export * from './maths/index.ts';
 export * from './orders/index.ts';
 export * from './planning/index.ts';
 export * from './quality/index.ts';
+export * from './rigs/index.ts';
 export * from './routing/index.ts';
 export * from './simulation/index.ts';
 export * from './timber/index.ts';

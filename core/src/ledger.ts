@@ -10,6 +10,7 @@ import { Ledger, type EntryOfKind, type PayloadOf, type Written } from './ledger
 import { orders } from './orders/room.ts';
 import { machining } from './machining/room.ts';
 import { quality } from './quality/room.ts';
+import { rigs } from './rigs/room.ts';
 import type { Routes } from './routing/index.ts';
 import { routing } from './routing/room.ts';
 import { timber } from './timber/room.ts';
@@ -18,7 +19,7 @@ import { timber } from './timber/room.ts';
 export type HouseFactory = FittingFactory;
 
 /** The rooms, put together. */
-const ROOMS = [factory, routing, carriers, timber, orders, assembly, batches, finishing, quality, machining, fitting, dispatch] as const;
+const ROOMS = [factory, routing, carriers, timber, orders, assembly, batches, finishing, quality, machining, rigs, fitting, dispatch] as const;
 
 /** The logbook of this factory: every fact there is, and the only way it takes effect. */
 export const LEDGER: Ledger<Routes, HouseFactory> = new Ledger<Routes, HouseFactory>(ROOMS);

@@ -17,6 +17,7 @@ import { OrdersModule } from './orders/orders.module.ts';
 import { PlatformModule } from './platform/platform.module.ts';
 import { QualityModule } from './quality/quality.module.ts';
 import { RecordsModule } from './records/records.module.ts';
+import { RigsModule } from './rigs/rigs.module.ts';
 import { RoutingModule } from './routing/routing.module.ts';
 import { FactoryModule } from './factory/factory.module.ts';
 import { StationsModule } from './stations/stations.module.ts';
@@ -32,6 +33,7 @@ const ROOMS = [
   AssemblyModule,
   FittingModule,
   MachiningModule,
+  RigsModule,
   OrdersModule,
   FinishingModule,
   QualityModule,

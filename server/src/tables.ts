@@ -12,6 +12,7 @@ import { orders } from './orders/tables.ts';
 import { RowTables, type RoomTables } from './platform/database/tables.ts';
 import { platform } from './platform/tables.ts';
 import { quality } from './quality/tables.ts';
+import { rigs } from './rigs/tables.ts';
 import { routing } from './routing/tables.ts';
 import { timber } from './timber/tables.ts';
 
@@ -30,6 +31,7 @@ const ROOMS: readonly RoomTables[] = [
   finishing,
   quality,
   machining,
+  rigs,
   fitting,
 ];
 

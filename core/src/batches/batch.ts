@@ -1,4 +1,4 @@
-import { PlacementRow } from '../carriers/index.ts';
+import { PlacementRow, type RigStay } from '../carriers/index.ts';
 import { rowKind, rowsBy, rowsOf, type RowKind, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
 import type { Component, RouteFacts, Stage } from '../routing/index.ts';
@@ -116,6 +116,10 @@ export interface Piece {
   lastCoat: { visitId: string; coats: number; atMs: number; scuffedMs?: number } | null;
   /** when its film was last sanded back to the wood; null where it never was */
   bareMs: number | null;
+  /** the rig it is in; null while it is in none */
+  inRig: string | null;
+  /** its latest time in one; null where it never was */
+  stay: RigStay | null;
   /** the batches it has been in, from when */
   trail: readonly { batchId: string; fromMs: number }[];
   /** of a body, and of the instrument it is in, when it was begun; null where it is not counted: other parts, trials */
@@ -125,7 +129,7 @@ export interface Piece {
 }
 export const Piece = rowKind<Piece>('piece', {
   key: 'id',
-  by: ['batchId'],
+  by: ['batchId', 'inRig'],
   // Its state tells how it left, and is set with `outMs`.
   tally: { from: ['bodyFromMs', 'outMs'], of: partsOfPiece },
 });

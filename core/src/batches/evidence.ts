@@ -1,3 +1,4 @@
+import type { RigStay } from '../carriers/index.ts';
 import { question } from '../ledger/index.ts';
 import type { Evidence, LastCoat } from '../routing/index.ts';
 
@@ -10,3 +11,5 @@ export const ControlOf = question<
 >('control of');
 /** What the measures of a batch's pieces say, wherever they were taken. */
 export const MeasuresOf = question<{ batchId: string }, Required<Pick<Evidence, 'measures' | 'courses'>>>('measures of');
+/** The latest time in a rig of each live piece of a batch; null for one that never was in any. */
+export const StaysOf = question<{ batchId: string }, readonly (RigStay | null)[]>('stays of');

@@ -15,7 +15,8 @@ import {
 } from '../routing/index.ts';
 import { DAY_MS } from '../units/index.ts';
 import type { Batch } from './batch.ts';
-import { ControlOf, LastCoats, MeasuresOf } from './evidence.ts';
+import { ControlOf, LastCoats, MeasuresOf, StaysOf } from './evidence.ts';
+import { pressedAt, pressedIn } from './stays.ts';
 
 const FORTNIGHT_MS = 14 * DAY_MS;
 
@@ -31,6 +32,7 @@ export function gateAsks(batch: Batch, operation: Operation, factory: Factory, n
     ...(needs.has('programs') ? programsAsked(batch, operation, factory) : []),
     ...(needs.has('cutters') ? cutterStations(operation).map((stationCode) => asked(CuttersAt, { stationCode })) : []),
     ...(needs.has('control') ? [asked(ControlOf, controlFor(batch, operation, factory))] : []),
+    ...(needs.has('pressed') || needs.has('glued') ? [asked(StaysOf, { batchId: batch.id })] : []),
     ...(needs.has('measures') || needs.has('courses') ? [asked(MeasuresOf, { batchId: batch.id })] : []),
   ];
 }
@@ -70,6 +72,7 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
   const lastCoats = answers.to(LastCoats, { batchId: batch.id });
   const control = answers.to(ControlOf, controlFor(batch, factory.operationAt(batch), factory));
   const measures = answers.to(MeasuresOf, { batchId: batch.id });
+  const stays = answers.to(StaysOf, { batchId: batch.id });
   const kitIds = kitIdsOf(factory.setUp.prerequisites, batch.modelId);
   const sets = kitIds.length === 0 ? [] : answers.to(SetsOf, { kitIds });
   const operation = factory.operationAt(batch);
@@ -87,6 +90,7 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
     ...(lastCoats === NOT_ANSWERED ? {} : { lastCoats }),
     ...(control === NOT_ANSWERED ? {} : control),
     ...(measures === NOT_ANSWERED ? {} : measures),
+    ...(stays === NOT_ANSWERED ? {} : { pressed: stays.map((stay) => pressedAt(stay, operation, factory)), glued: stays.map((stay) => stay && pressedIn(stay, factory)) }),
   };
 }
 

@@ -8,12 +8,14 @@ import { Defect } from './defect.ts';
 import { BATCH_ENTRIES } from './entries/index.ts';
 import { BodyHour, LeadTimes, StationHour } from './flowTallies.ts';
 import { Job } from './job.ts';
+import { inRig, staysOf } from './stays.ts';
+import { RigHour } from './rigHour.ts';
 import { CutterUse, Machine, RunTimes } from './run.ts';
 
 export const batches = {
   name: 'batches',
-  rows: [Job, Batch, Instrument, Piece, Visit, Defect, StationHour, BodyHour, LeadTimes, Machine, RunTimes, CutterUse],
+  rows: [Job, Batch, Instrument, Piece, Visit, Defect, StationHour, BodyHour, LeadTimes, Machine, RunTimes, CutterUse, RigHour],
   entries: BATCH_ENTRIES,
   commands: BATCH_COMMANDS,
-  answers: [jobsAt],
+  answers: [jobsAt, staysOf, inRig],
 } as const satisfies Room<Routes, Factory>;

@@ -1,6 +1,6 @@
 import { KitsFor, kitsServing, KitStock } from '../assembly/index.ts';
 import { AtStep, Batch, heldFindings, JobsAt, leaveAsks, leaveFindings, SeenAtStep, WaitingAt } from '../batches/index.ts';
-import { OnCarrier, PlacementRow, PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
+import { InRig, OnCarrier, PlacementRow, PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
 import { coatAsks, coatFindings } from '../finishing/index.ts';
 import { LEDGER, type HouseFactory } from '../ledger.ts';
 import {
@@ -32,6 +32,7 @@ import {
   type Unmeasured,
 } from '../routing/index.ts';
 import type { TemperatureSample } from '../climate/index.ts';
+import { rigAsks, rigsFor, type RigsFor } from '../rigs/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 
 /** How long what was read of the air counts where nothing newer can be asked for. */
@@ -56,6 +57,8 @@ export interface Held {
   temperatures: readonly TemperatureSample[];
   /** stations of which it was told what goes on there */
   stationCodes: readonly string[];
+  /** rigs of which it was told what is in them */
+  rigIds: readonly string[];
   /** programs of which it was told how they stand, by what steps call them */
   programs: readonly string[];
   /** who waits at the stations where it may come to wait next */
@@ -126,6 +129,14 @@ export class HeldCard {
     return leaveFindings(new AtStep(batch.id, { ...sight, answers }));
   }
 
+  /** The rigs it may be pressed in, as far as it was told of them. */
+  rigs(nowMs: number): RigsFor | null {
+    const sight = { rows: this.rows, factory: this.factory, nowMs, by: NOBODY };
+    const { id } = this.batch;
+    const answers = this.answered(rigAsks(new SeenAtStep(id, sight)), nowMs);
+    return rigsFor(new AtStep(id, { ...sight, answers }));
+  }
+
   /** Whether a coat may be sprayed. */
   coatFindings(nowMs: number): Finding[] {
     const { batch } = this;
@@ -158,9 +169,10 @@ export class HeldCard {
     return asks.reduce((all, ask) => all.put(ask, this.answer(ask, nowMs)), new Answers());
   }
 
-  /** Whether it is about a station, or a program, of which nothing was told. */
+  /** Whether it is about a station, a rig or a program of which nothing was told. */
   private isElsewhere({ question, about }: Asked): boolean {
     if (question.name === ProgramFor.name) return !this.held.programs.includes((about as { what: string }).what);
+    if (question.name === InRig.name) return !this.held.rigIds.includes((about as { rigId: string }).rigId);
     const ofStation = question.name === JobsAt.name || question.name === CuttersAt.name;
     return ofStation && !this.held.stationCodes.includes((about as { stationCode: string }).stationCode);
   }

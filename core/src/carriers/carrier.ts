@@ -1,6 +1,23 @@
 import type { Finding } from '../ledger/index.ts';
+import type { RigOf } from './rig.ts';
 
-export const CARRIER_KINDS = ['rack', 'table', 'press', 'carousel', 'mould', 'form', 'rig', 'freezer shelf', 'cart'] as const;
+export const CARRIER_KINDS = [
+  'rack',
+  'table',
+  'press',
+  'carousel',
+  'mould',
+  'form',
+  'rig',
+  'freezer shelf',
+  'cart',
+  'clamp rack',
+  'clip rack',
+  'hose table',
+  'vacuum table',
+  'brace press',
+  'bending press',
+] as const;
 /** What batches sit on or in. Their places are counted, and cap the work in progress. */
 export type CarrierKind = (typeof CARRIER_KINDS)[number];
 
@@ -12,6 +29,8 @@ export interface Carrier {
   zoneId: string;
   /** the model it is made for; null where any fits */
   outline: string | null;
+  /** where pieces are under pressure in it until its time is over; null where they only sit there */
+  rig: RigOf | null;
 }
 
 /** So many pieces of a batch on a carrier. */

@@ -47,14 +47,67 @@ export function equivalentTime(
   if (toMs < fromMs) throw new RangeError('A cure cannot end before it begins');
   let sum = 0;
   let knownMs = 0;
-  samples.forEach(({ atMs, tempC }, i) => {
-    const holdsFromMs = Math.max(fromMs, i === 0 ? atMs - longestSilenceMs : atMs);
-    const holdsToMs = Math.min(toMs, samples[i + 1]?.atMs ?? Infinity, atMs + longestSilenceMs);
-    const heldMs = Math.max(0, holdsToMs - holdsFromMs);
+  eachHeld(fromMs, toMs, samples, longestSilenceMs, (heldMs, tempC) => {
     sum += heldMs * cureRate(tempC, law);
     knownMs += heldMs;
+    return true;
   });
   return { days: sum / DAY_MS, silentMs: toMs - fromMs - knownMs };
+}
+
+/**
+ * When so much equivalent time had gone by, counted as {@link equivalentTime} does.
+ *
+ * @returns null where it had not by the end
+ */
+export function equivalentTimeReached(
+  days: number,
+  fromMs: number,
+  toMs: number,
+  samples: readonly TemperatureSample[],
+  law: CureLaw = DEFAULT_CURE_LAW,
+): number | null {
+  let leftMs = days * DAY_MS;
+  if (leftMs <= 0) return fromMs;
+  let reachedMs: number | null = null;
+  eachHeld(fromMs, toMs, samples, LONGEST_SILENCE_MS, (heldMs, tempC, holdsFromMs) => {
+    const rate = cureRate(tempC, law);
+    if (rate * heldMs >= leftMs) {
+      reachedMs = holdsFromMs + leftMs / rate;
+      return false;
+    }
+    leftMs -= rate * heldMs;
+    return true;
+  });
+  return reachedMs;
+}
+
+/** Goes through the times of which it is known how warm it was, until told that it is enough. */
+function eachHeld(
+  fromMs: number,
+  toMs: number,
+  samples: readonly TemperatureSample[],
+  longestSilenceMs: number,
+  see: (heldMs: number, tempC: number, holdsFromMs: number) => boolean,
+): void {
+  for (let i = Math.max(0, firstAfter(samples, fromMs) - 1); i < samples.length; i++) {
+    const { atMs, tempC } = samples[i] as TemperatureSample;
+    const holdsFromMs = Math.max(fromMs, i === 0 ? atMs - longestSilenceMs : atMs);
+    if (holdsFromMs >= toMs) return;
+    const holdsToMs = Math.min(toMs, samples[i + 1]?.atMs ?? Infinity, atMs + longestSilenceMs);
+    if (holdsToMs > holdsFromMs && !see(holdsToMs - holdsFromMs, tempC, holdsFromMs)) return;
+  }
+}
+
+/** The place of the first sample after an instant. */
+function firstAfter(samples: readonly TemperatureSample[], atMs: number): number {
+  let [low, high] = [0, samples.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((samples[middle] as TemperatureSample).atMs > atMs) high = middle;
+    else low = middle + 1;
+  }
+  return low;
 }
 
 const FORTNIGHT_MS = 14 * DAY_MS;

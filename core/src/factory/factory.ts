@@ -1,4 +1,4 @@
-import type { Carrier } from '../carriers/index.ts';
+import type { Carrier, RigLaws, RigOf } from '../carriers/index.ts';
 import {
   isAttended,
   factsOfChoice,
@@ -11,12 +11,14 @@ import {
   type Characteristic,
   type Component,
   type Operation,
+  type Pressing,
   type Route,
   type RouteFacts,
   type Routes,
   type Stage,
   type RouteWorld,
 } from '../routing/index.ts';
+import { BY_THE_CLOCK, lawsOf, type Adhesive } from './adhesives.ts';
 import { People } from './people.ts';
 import { WallClock, WorkCalendar, WorkingTime, type Interval } from '../maths/index.ts';
 import type { Order, OrderBook } from '../orders/index.ts';
@@ -29,6 +31,9 @@ export interface OnRoute {
   facts?: RouteFacts;
 }
 
+/** A carrier that presses what is in it. */
+export type RigCarrier = Carrier & { rig: RigOf };
+
 /**
  * The factory, and every question about it: the same for the server, the simulation and the page. It does not change;
  * another set-up is another factory.
@@ -36,6 +41,8 @@ export interface OnRoute {
 export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory, OrderBook {
   private readonly book: RouteBook;
   private readonly inUse: readonly (Carrier & { active: boolean })[];
+  /** what presses what is in it, as far as it is in use */
+  readonly rigs: readonly RigCarrier[];
 
   /** who works here */
   readonly people: People;
@@ -47,7 +54,10 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     this.calendar = new WorkCalendar(setUp.settings.workWeek);
     this.clock = new WallClock(setUp.settings.workWeek.timeZone);
     this.book = new RouteBook(setUp.routes);
-    this.inUse = [...setUp.carriers.values()].filter((c) => c.active);
+    const inUse = [...setUp.carriers.values()].filter((c) => c.active);
+    // Nobody puts a batch in a rig as on a shelf.
+    this.inUse = inUse.filter((c) => c.rig === null);
+    this.rigs = inUse.flatMap((c) => (c.rig === null ? [] : [{ ...c, rig: c.rig }]));
   }
 
   /** How many of the factory's days something comes after it is due; 0 on that day, below it before. The one reckoning of lateness. */
@@ -244,6 +254,27 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     return this.inUse;
   }
 
+  carrierName(id: string): string {
+    return this.setUp.carriers.get(id)?.name ?? id;
+  }
+
+  rig(id: string): RigCarrier | undefined {
+    return this.rigs.find((r) => r.id === id);
+  }
+
+  adhesive(id: string): Adhesive | undefined {
+    return this.setUp.settings.adhesives.find((a) => a.id === id);
+  }
+
+  /** What a step's pressing asks for now; null where its glue is not on record. */
+  lawsOf({ adhesiveId, material, minutes }: Pressing): RigLaws | null {
+    if (minutes !== undefined) return { out: [{ minutes, law: BY_THE_CLOCK }], set: null };
+    const adhesive = adhesiveId === undefined ? undefined : this.adhesive(adhesiveId);
+    if (!adhesive) return null;
+    const { out, set } = lawsOf(adhesive, material);
+    return { out: [out], set };
+  }
+
   /** Whether a person who works here holds a skill at a level or above, on the day of an instant. */
   holdsSkill(personId: string, skill: string, level: number, atMs: number): boolean {
     return this.people.holds(personId, skill, level, atMs);
@@ -254,7 +285,8 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     return {
       stationCodes: new Set(this.setUp.stations.keys()),
       skillLevels: this.people.levels(atMs),
-      carriers: this.inUse,
+      carriers: [...this.setUp.carriers.values()].filter((c) => c.active),
+      adhesives: new Map(this.setUp.settings.adhesives.map((a) => [a.id, { kind: a.kind, materials: a.materials.map((m) => m.name) }])),
       modelIds: new Set(this.setUp.models.keys()),
       materialIds: new Set(this.setUp.materials.keys()),
       cautionKeys: new Set(this.setUp.settings.cautions.map((c) => c.key)),

@@ -1,3 +1,4 @@
+export * from './adhesives.ts';
 export * from './cautions.ts';
 export * from './defects.ts';
 export * from './factory.ts';

@@ -3,6 +3,7 @@ import type { CureLaw, SprayLimits } from '../climate/index.ts';
 import type { WorkWeek } from '../maths/index.ts';
 import type { EquipmentKind, Route, Stage } from '../routing/index.ts';
 import type { ModelWood, WoodSettings } from '../timber/index.ts';
+import type { Adhesive } from './adhesives.ts';
 import type { DefectKind } from './defects.ts';
 import type { Noted } from './noted.ts';
 import type { Person } from './people.ts';
@@ -73,6 +74,7 @@ export interface House extends WoodSettings {
   pauseCauses: readonly Noted[];
   /** what is ticked before a machine is started */
   startChecks: readonly Noted[];
+  adhesives: readonly Adhesive[];
 }
 
 /** What a factory is, as it is set up at one time. */

@@ -1,4 +1,3 @@
-export * from './ceilings.ts';
 export * from './commands/index.ts';
 export * from './cutter.ts';
 export * from './fretSlotFiles.ts';
@@ -8,3 +7,4 @@ export * from './programsWanted.ts';
 export * from './timeTruth.ts';
 export * from './loadOrder.ts';
 export * from './loads/index.ts';
+export * from './workMethods.ts';

@@ -1,6 +1,7 @@
 import type { Batch } from '../batches/index.ts';
+import type { Factory } from '../factory/index.ts';
 import type { WorkingTime } from '../maths/index.ts';
-import { type Operation, pathFrom, type Route, stepsOfLoop, touchMinutes } from '../routing/index.ts';
+import { type Operation, pathFrom, type Pressing, type Route, stepsOfLoop, touchMinutes } from '../routing/index.ts';
 import { DAY_MS, MINUTE_MS } from '../units/index.ts';
 
 export interface StepForecast {
@@ -10,15 +11,23 @@ export interface StepForecast {
   leaveMs: number;
 }
 
-/** The longest wait a step's rules ask for, ms of clock time; cure at its reference temperature. */
-export function waitMs(operation: Operation): number {
+/** Whoever knows how long glues ask for. */
+export type Glues = Pick<Factory, 'lawsOf'>;
+
+/** The longest wait a step's rules ask for, ms of clock time; cure and glue at their reference temperatures. */
+export function waitMs(operation: Operation, glues: Glues): number {
   const away = (operation.awayDays ?? 0) * DAY_MS;
   return operation.gate.reduce((longest, rule) => {
     if (rule.kind === 'elapsed') return Math.max(longest, rule.minimumMinutes * MINUTE_MS);
     if (rule.kind === 'equivalent') return Math.max(longest, rule.minimumDays * DAY_MS);
+    if (rule.kind === 'pressed') return Math.max(longest, pressedMs(rule, glues));
+    if (rule.kind === 'glueSet') return Math.max(longest, setMs(rule, glues) - pressedMs(rule, glues));
     return longest;
   }, away);
 }
+
+const pressedMs = (rule: Pressing, glues: Glues): number => Math.max(0, ...(glues.lawsOf(rule)?.out ?? []).map((l) => l.minutes)) * MINUTE_MS;
+const setMs = (rule: Pressing, glues: Glues): number => (glues.lawsOf(rule)?.set?.minutes ?? 0) * MINUTE_MS;
 
 /** The steps from one onwards, loops gone round as often as they are expected to be. */
 export function stepsAhead(route: Route, operationId: string, rounds: Batch['rounds'] = {}): Operation[] {
@@ -44,14 +53,14 @@ export function afterWorking(time: WorkingTime, fromMs: number, workingMs: numbe
  * @param time must reach far enough ahead; beyond its last window work ends with it
  * @param opensMs when the gate of its present step is expected to open, where that is known
  */
-export function forecastRoute(route: Route, batch: Batch, nowMs: number, time: WorkingTime, opensMs = nowMs): StepForecast[] {
+export function forecastRoute(route: Route, batch: Batch, nowMs: number, time: WorkingTime, glues: Glues, opensMs = nowMs): StepForecast[] {
   let at = nowMs;
   return stepsAhead(route, batch.operationId, batch.rounds).map((operation, i) => {
     const arriveMs = i === 0 ? batch.arrivedMs : at;
     const worked = i === 0 && batch.status === 'finished';
     const touchMs = worked ? 0 : touchMinutes(operation, batch.quantity) * MINUTE_MS;
     const workedUntil = afterWorking(time, Math.max(at, nowMs), touchMs);
-    at = i === 0 && opensMs > nowMs ? Math.max(opensMs, workedUntil) : Math.max(nowMs, workedUntil, arriveMs + waitMs(operation));
+    at = i === 0 && opensMs > nowMs ? Math.max(opensMs, workedUntil) : Math.max(nowMs, workedUntil, arriveMs + waitMs(operation, glues));
     return { operation, arriveMs, leaveMs: at };
   });
 }
@@ -63,12 +72,13 @@ export function earliestFromStart(
   quantity: number,
   nowMs: number,
   time: WorkingTime,
+  glues: Glues,
   untilOperationId?: string,
 ): number {
   let at = nowMs;
   for (const operation of stepsAhead(route, firstOperationId)) {
     if (operation.id === untilOperationId) break;
-    at = Math.max(afterWorking(time, at, touchMinutes(operation, quantity) * MINUTE_MS), at + waitMs(operation));
+    at = Math.max(afterWorking(time, at, touchMinutes(operation, quantity) * MINUTE_MS), at + waitMs(operation, glues));
   }
   return at;
 }

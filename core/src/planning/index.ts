@@ -4,3 +4,4 @@ export * from './makeNext.ts';
 export * from './orderStanding.ts';
 export * from './takeOrder.ts';
 export * from './walkThrough.ts';
+export * from './rigsAhead.ts';

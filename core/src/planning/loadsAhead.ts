@@ -184,7 +184,7 @@ const plainWay = (program: string, { setupMinutes, minutesPerPiece }: { setupMin
 /** By when a batch must be off its machine for its order to be in time, if nothing waits after that; in minutes of work from now. */
 function dueMinuteOf(batch: Batch, { nowMs, time }: LoadsAsked, factory: Factory): number {
   if (batch.dueMs === null) return Infinity;
-  const ahead = forecastRoute(factory.routeOf(batch), batch, nowMs, time);
+  const ahead = forecastRoute(factory.routeOf(batch), batch, nowMs, time, factory);
   const [first, last] = [ahead[0], ahead.at(-1)];
   if (!first || !last) return Infinity;
   return time.between(nowMs, Math.max(nowMs, first.leaveMs + batch.dueMs - last.leaveMs)) / MINUTE_MS;

@@ -5,8 +5,10 @@ import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { keptKinds, makeNext, type Asking, type OnOrder } from './index.ts';
 import type { Batch } from '../batches/index.ts';
 import type { Route } from '../routing/index.ts';
+import { testFactory } from '../test/factory.ts';
 
 // Necks are finished ahead and called; tops draw two sets of braces each, which are kept in boxes.
+const GLUES = testFactory(new Map(), []);
 const route: Route = {
   id: 'g@1',
   modelId: 'g',
@@ -51,7 +53,7 @@ const order = (dueMs: number, bodies: number, necks: number): Asking => ({
   ],
 });
 const next = (floor: readonly OnOrder[], orders: readonly Asking[] = []) =>
-  Object.fromEntries(makeNext(KINDS, floor, orders, NOW, time).map((made) => [made.modelId, made]));
+  Object.fromEntries(makeNext(KINDS, floor, orders, NOW, time, GLUES).map((made) => [made.modelId, made]));
 
 test('what is kept on purpose is what waits in a buffer', () => {
   expect(KINDS.map((k) => [k.modelId, k.component, k.buffer.id])).toEqual([
@@ -128,9 +130,9 @@ describe('parts that are called', () => {
 });
 
 test('the soonest to be begun stands first, and what suffices last', () => {
-  const made = makeNext(KINDS, [tops(4, { operationId: 'brace' })], [order(NOW + 60 * DAY_MS, 0, 4)], NOW, time);
+  const made = makeNext(KINDS, [tops(4, { operationId: 'brace' })], [order(NOW + 60 * DAY_MS, 0, 4)], NOW, time, GLUES);
   expect(made.map((m) => m.modelId)).toEqual(['braces', 'g']);
-  expect(makeNext(KINDS, [box(20)], [order(NOW + 60 * DAY_MS, 0, 4)], NOW, time).map((m) => m.modelId)).toEqual(['g', 'braces']);
+  expect(makeNext(KINDS, [box(20)], [order(NOW + 60 * DAY_MS, 0, 4)], NOW, time, GLUES).map((m) => m.modelId)).toEqual(['g', 'braces']);
 });
 
 test('what comes at an instant can be taken at it; later than asked for is not looked at', () => {

@@ -1,7 +1,7 @@
 import type { Batch } from '../batches/index.ts';
 import { runsShort, type Dated, type WorkingTime } from '../maths/index.ts';
 import { firstOperation, operationOf, pathFrom, startedComponents, type Component, type Operation, type Route } from '../routing/index.ts';
-import { earliestFromStart, forecastRoute } from './forecast.ts';
+import { earliestFromStart, forecastRoute, type Glues } from './forecast.ts';
 import type { Lack, OnOrder } from './orderStanding.ts';
 
 /** A kind of part that is made ahead and kept until somebody takes it. */
@@ -60,6 +60,7 @@ export function makeNext(
   orders: readonly Asking[],
   nowMs: number,
   time: WorkingTime,
+  glues: Glues,
 ): MakeNext[] {
   return kinds
     .map((kind) => {
@@ -69,15 +70,15 @@ export function makeNext(
       const stocked = own.filter(({ batch }) => batch.status === 'stocked');
       const coming = own.flatMap(({ batch, route }) => {
         if (batch.status === 'stocked') return [];
-        const step = forecastRoute(route, batch, nowMs, time).find(({ operation }) => operation.id === kind.buffer.id);
+        const step = forecastRoute(route, batch, nowMs, time, glues).find(({ operation }) => operation.id === kind.buffer.id);
         // What has left its buffer for no order is there to be taken.
         return [{ amount: batch.quantity, atMs: step?.arriveMs ?? nowMs }];
       });
       const inStock = stocked.reduce((sum, { batch }) => sum + batch.quantity, 0);
-      const taken = kind.component === 'small part' ? drawnOf(kind, floor, orders, nowMs, time) : calledOf(kind, orders, nowMs, time);
+      const taken = kind.component === 'small part' ? drawnOf(kind, floor, orders, nowMs, time, glues) : calledOf(kind, orders, nowMs, time, glues);
       const { shortMs, lacking } = runsShort([{ amount: inStock, atMs: nowMs }, ...coming], taken);
       const leadMs =
-        earliestFromStart(kind.route, firstOperation(kind.route, kind.component).id, kind.batchSize, nowMs, time, kind.buffer.id) - nowMs;
+        earliestFromStart(kind.route, firstOperation(kind.route, kind.component).id, kind.batchSize, nowMs, time, glues, kind.buffer.id) - nowMs;
       return {
         modelId: kind.modelId,
         component: kind.component,
@@ -95,23 +96,23 @@ export function makeNext(
 const total = (of: readonly Dated[]) => of.reduce((sum, { amount }) => sum + amount, 0);
 
 /** Parts that orders will call from their buffer, when what follows must begin for them to be in time. */
-function calledOf({ modelId, component, buffer }: KeptKind, orders: readonly Asking[], nowMs: number, time: WorkingTime): Dated[] {
+function calledOf({ modelId, component, buffer }: KeptKind, orders: readonly Asking[], nowMs: number, time: WorkingTime, glues: Glues): Dated[] {
   return orders
     .filter((order) => order.modelId === modelId && order.route.operations.some((o) => o.id === buffer.id))
     .flatMap(({ wants, route, dueMs }) =>
       wants
         .filter((want) => want.component === component)
-        .map(({ count }) => ({ amount: count, atMs: latestAt(route, buffer.id, count, dueMs, nowMs, time) })),
+        .map(({ count }) => ({ amount: count, atMs: latestAt(route, buffer.id, count, dueMs, nowMs, time, glues) })),
     );
 }
 
 /** Small parts that batches on the floor will draw at the steps ahead of them, and those that nobody has begun. */
-function drawnOf({ modelId }: KeptKind, floor: readonly OnOrder[], orders: readonly Asking[], nowMs: number, time: WorkingTime): Dated[] {
+function drawnOf({ modelId }: KeptKind, floor: readonly OnOrder[], orders: readonly Asking[], nowMs: number, time: WorkingTime, glues: Glues): Dated[] {
   const each = (operation: Operation) => (operation.draws ?? []).reduce((sum, d) => sum + (d.modelId === modelId ? d.perPiece : 0), 0);
   const underWay = floor
     .filter(({ route }) => route.operations.some((o) => each(o) > 0))
     .flatMap(({ batch, route }) =>
-      forecastRoute(route, batch, nowMs, time)
+      forecastRoute(route, batch, nowMs, time, glues)
         // They are drawn when their step begins; what came back has them.
         .filter(({ operation }) => each(operation) > 0 && !hasBegun(batch, operation))
         .map(({ operation, arriveMs }) => ({ amount: each(operation) * batch.quantity, atMs: Math.max(nowMs, arriveMs) })),
@@ -120,7 +121,7 @@ function drawnOf({ modelId }: KeptKind, floor: readonly OnOrder[], orders: reado
     route.operations.flatMap((operation) => {
       if (each(operation) === 0) return [];
       const count = Math.max(0, ...wants.filter((want) => leadsTo(route, want.component, operation.id)).map((want) => want.count));
-      return count === 0 ? [] : [{ amount: each(operation) * count, atMs: latestAt(route, operation.id, count, dueMs, nowMs, time) }];
+      return count === 0 ? [] : [{ amount: each(operation) * count, atMs: latestAt(route, operation.id, count, dueMs, nowMs, time, glues) }];
     }),
   );
   return [...underWay, ...notBegun];
@@ -133,7 +134,7 @@ const leadsTo = (route: Route, component: Component, operationId: string): boole
   pathFrom(route, firstOperation(route, component).id).some((o) => o.id === operationId);
 
 /** The latest a step may begin for an order to be in time; now, where that has passed. */
-function latestAt(route: Route, operationId: string, count: number, dueMs: number, nowMs: number, time: WorkingTime): number {
-  const stillMs = earliestFromStart(route, operationOf(route, operationId).id, count, nowMs, time) - nowMs;
+function latestAt(route: Route, operationId: string, count: number, dueMs: number, nowMs: number, time: WorkingTime, glues: Glues): number {
+  const stillMs = earliestFromStart(route, operationOf(route, operationId).id, count, nowMs, time, glues) - nowMs;
   return Math.max(nowMs, dueMs - stillMs);
 }

@@ -4,8 +4,10 @@ import { batchOf, step } from '../test/parts.ts';
 import { DAY_MS } from '../units/index.ts';
 import { lacksOf, orderStanding, SpareParts } from './index.ts';
 import { NO_FACTS, type Route } from '../routing/index.ts';
+import { testFactory } from '../test/factory.ts';
 
 // A neck gets its fingerboard, meets a body, and the instrument is shipped.
+const GLUES = testFactory(new Map(), []);
 const route: Route = {
   id: 'r@1',
   modelId: 'r',
@@ -66,7 +68,7 @@ describe('spare parts', () => {
 
 describe('the earliest day', () => {
   const standing = (batches: Parameters<typeof lacksOf>[2], asked = order) =>
-    orderStanding(asked, route, batches, lacksOf(asked, route, batches), NOW, time);
+    orderStanding(asked, route, batches, lacksOf(asked, route, batches), NOW, time, GLUES);
   test('is no day of parts that nobody has begun', () => {
     const begun = [on('B1', 'body', 'body', 10), on('B2', 'neck', 'shape', 10)];
     const half = [on('B1', 'body', 'body', 10), on('B2', 'neck', 'shape', 5)];

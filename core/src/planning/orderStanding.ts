@@ -2,7 +2,7 @@ import type { Batch } from '../batches/index.ts';
 import type { WorkingTime } from '../maths/index.ts';
 import type { Order } from '../orders/index.ts';
 import { firstOperation, pathFrom, startedComponents, type Component, type Route, type RouteFacts } from '../routing/index.ts';
-import { earliestFromStart, forecastRoute } from './forecast.ts';
+import { earliestFromStart, forecastRoute, type Glues } from './forecast.ts';
 
 /** A batch of an order, on the route it is on. */
 export interface OnOrder {
@@ -98,6 +98,7 @@ export function orderStanding(
   lacks: readonly Lack[],
   nowMs: number,
   time: WorkingTime,
+  glues: Glues,
 ): OrderStanding {
   const left = order.quantity - order.shipped;
   const fitted = batches.filter(({ batch }) => batch.component === 'instrument');
@@ -106,11 +107,11 @@ export function orderStanding(
   const ready = [
     ...needed.map(({ batch, route: own, opensMs }) => ({
       waitsFor: { batch },
-      atMs: forecastRoute(own, batch, nowMs, time, opensMs ?? nowMs).at(-1)?.leaveMs ?? nowMs,
+      atMs: forecastRoute(own, batch, nowMs, time, glues, opensMs ?? nowMs).at(-1)?.leaveMs ?? nowMs,
     })),
     ...lacks.map((lack) => ({
       waitsFor: { lack },
-      atMs: earliestFromStart(route, firstOperation(route, lack.component).id, lack.count, nowMs, time),
+      atMs: earliestFromStart(route, firstOperation(route, lack.component).id, lack.count, nowMs, time, glues),
     })),
   ];
   const last = ready.reduce<(typeof ready)[number] | undefined>((a, b) => (a && a.atMs >= b.atMs ? a : b), undefined);

@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { everyChoice, NO_FACTS, type Route } from '../routing/index.ts';
 import { walkThrough } from './index.ts';
 import { anyRoute } from '../test/anyRoute.ts';
+import { testFactory } from '../test/factory.ts';
 import { step, wait } from '../test/parts.ts';
 import { WIDE_ROUTE } from '../test/routes.ts';
 
@@ -20,8 +21,10 @@ const route: Route = {
   ],
 };
 
+const GLUES = testFactory(new Map(), []);
+
 describe('an order walked through its route', () => {
-  const walk = walkThrough(route, NO_FACTS, 4);
+  const walk = walkThrough(route, NO_FACTS, 4, GLUES);
   test('adds up its work by set-up and piece, every round of it', () => {
     // Cut 10 + 4 × 5; coat three times 10 + 4 × 5; carve 4 × 30; fit 5 + 4 × 10; ship 4 × 3.
     expect(walk.touchMinutes).toBe(30 + 3 * 30 + 120 + 45 + 12);
@@ -55,11 +58,11 @@ describe('an order walked through its route', () => {
     expect(walk.places).toEqual([{ kind: 'rack', pieces: 4, hours: 48 }]);
   });
   test('a loop until accepted counts as often as it is expected to go round', () => {
-    const aged = walkThrough(WIDE_ROUTE, NO_FACTS, 1).streams.find((s) => s.component === 'instrument');
+    const aged = walkThrough(WIDE_ROUTE, NO_FACTS, 1, GLUES).streams.find((s) => s.component === 'instrument');
     expect(aged?.steps.find((s) => s.operation.id === 'age')?.times).toBe(2);
   });
   test('a choice adds its steps and its rounds', () => {
-    const chosen = (binding: string) => walkThrough(WIDE_ROUTE, { ...NO_FACTS, choices: { binding, finish: 'bare' } }, 2);
+    const chosen = (binding: string) => walkThrough(WIDE_ROUTE, { ...NO_FACTS, choices: { binding, finish: 'bare' } }, 2, GLUES);
     const set = (binding: string) => {
       const found = chosen(binding)
         .streams.flatMap((s) => s.steps)
@@ -75,7 +78,7 @@ describe('an order walked through its route', () => {
       fc.property(anyRoute, fc.integer({ min: 1, max: 20 }), (any, n) => {
         for (const choices of everyChoice(any.options ?? []).slice(0, 4)) {
           const facts = { ...NO_FACTS, choices };
-          const [few, more] = [walkThrough(any, facts, n), walkThrough(any, facts, n + 1)];
+          const [few, more] = [walkThrough(any, facts, n, GLUES), walkThrough(any, facts, n + 1, GLUES)];
           expect(few.longest.touchMinutes).toBeLessThanOrEqual(few.touchMinutes + 1e-9);
           expect(more.touchMinutes).toBeGreaterThanOrEqual(few.touchMinutes);
           expect(few.skills.reduce((sum, s) => sum + s.minutes, 0)).toBeLessThanOrEqual(few.touchMinutes + 1e-9);

@@ -12,7 +12,7 @@ import {
   waysOf,
 } from '../routing/index.ts';
 import { HOUR_MS } from '../units/index.ts';
-import { waitMs } from './forecast.ts';
+import { waitMs, type Glues } from './forecast.ts';
 
 export interface WalkStep {
   operation: Operation;
@@ -41,7 +41,7 @@ export interface WalkThrough {
  *
  * @param workHoursPerDay to weigh work against waiting when the slowest way is looked for
  */
-export function walkThrough(authored: Route, facts: RouteFacts, quantity: number, workHoursPerDay = 8): WalkThrough {
+export function walkThrough(authored: Route, facts: RouteFacts, quantity: number, glues: Glues, workHoursPerDay = 8): WalkThrough {
   const route = resolveRoute(authored, facts);
   const times = timesOf(route);
   const steps = new Map(
@@ -49,7 +49,7 @@ export function walkThrough(authored: Route, facts: RouteFacts, quantity: number
       const n = times.get(operation.id) ?? 1;
       return [
         operation.id,
-        { operation, times: n, touchMinutes: n * touchMinutes(operation, quantity), waitHours: (n * waitMs(operation)) / HOUR_MS },
+        { operation, times: n, touchMinutes: n * touchMinutes(operation, quantity), waitHours: (n * waitMs(operation, glues)) / HOUR_MS },
       ];
     }),
   );

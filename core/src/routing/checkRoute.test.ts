@@ -12,6 +12,7 @@ const world: RouteWorld = {
   carriers: CARRIERS,
   modelIds: new Set(['wide', 'braces']),
   materialIds: new Set(['lacquer']),
+  adhesives: new Map(),
   cautionKeys: new Set(['dust']),
   speciesNames: new Set(['mahogany', 'wenge']),
   facts: { species: { body: 'mahogany' }, construction: 'wide' },

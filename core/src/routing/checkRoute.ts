@@ -50,6 +50,7 @@ function checkSteps(route: Route, world: RouteWorld | undefined, say: Say): void
   for (const o of route.operations) {
     for (const id of o.next) if (!ids.has(id)) say(o, `"${o.name}" leads to "${id}", which does not exist`);
     if (o.kind === 'dwell' && o.gate.length === 0) say(o, `"${o.name}" waits for nothing: a wait needs a rule`);
+    if (o.rig === undefined && o.gate.some((rule) => rule.kind === 'pressed')) say(o, `"${o.name}" is pressed, and no rig is named for it`);
     if (o.next.length > 1 && o.kind !== 'part') say(o, `"${o.name}" leads two ways at once`);
     for (const message of [...checkRules(o.gate, o.name), ...checkAspects(o, route, world)]) say(o, message);
   }

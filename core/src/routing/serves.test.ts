@@ -72,7 +72,8 @@ describe('what an order has chosen', () => {
       carriers: [],
       modelIds: new Set(['r']),
       materialIds: new Set<string>(),
-      cautionKeys: new Set<string>(),
+      adhesives: new Map(),
+  cautionKeys: new Set<string>(),
       speciesNames: new Set(['alder', 'maple', 'rosewood', 'wenge', 'ebony']),
       facts: usual,
     };

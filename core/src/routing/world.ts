@@ -10,6 +10,8 @@ export interface RouteWorld {
   modelIds: ReadonlySet<string>;
   /** coatings on record */
   materialIds: ReadonlySet<string>;
+  /** glues on record, with what takes another time with each */
+  adhesives: ReadonlyMap<string, { kind: string; materials: readonly string[] }>;
   /** cautions of the register */
   cautionKeys: ReadonlySet<string>;
   /** woods on record */

@@ -55,7 +55,7 @@ export class Compiler {
       setupMs: operation.setupMinutes * MINUTE_MS,
       pieceMs: operation.minutesPerPiece * MINUTE_MS,
       leastMs: coat ? (coat.coats + 1) * coat.flashMinutes * MINUTE_MS : 0,
-      waitMs: waitMs(operation),
+      waitMs: waitMs(operation, this.factory),
       reworkAlone: operation.reworkAlone === true,
       meets: meets(route, operation),
       next: (operation.kind === 'part' ? operation.next : operation.next.slice(0, 1)).map((id) => ({

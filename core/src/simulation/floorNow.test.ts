@@ -28,7 +28,7 @@ describe('from the floor as it stands', () => {
     const [body] = house.rows.all(Batch);
     const time = house.factory.workingTime({ fromMs: house.nowMs - DAY_MS, toMs: house.nowMs + 90 * DAY_MS });
     if (!body) throw new Error('no body');
-    const forecast = forecastRoute(house.factory.routeOf(body), body, house.nowMs, time).at(-1)?.leaveMs ?? 0;
+    const forecast = forecastRoute(house.factory.routeOf(body), body, house.nowMs, time, house.factory).at(-1)?.leaveMs ?? 0;
     expect(order).toMatchObject({ orderId: 'O1', shipped: 6, p50Ms: order?.p85Ms });
     // The forecast knows nothing of coats that flash off one after the other, nor of who moves what came free at night.
     expect(order?.p50Ms).toBeGreaterThanOrEqual(forecast);

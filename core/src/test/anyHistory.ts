@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { COMMANDS, type HouseFactory } from '../ledger.ts';
 import type { AnyCommandKind, Decision, Written } from '../ledger/index.ts';
 import { seededRandom, type Random } from '../maths/index.ts';
-import type { Carrier } from '../carriers/index.ts';
+import { EACH_PLACE, TOGETHER, type Carrier } from '../carriers/index.ts';
 import type { Route } from '../routing/index.ts';
 import { HOUR_MS } from '../units/index.ts';
 import { anyRoute } from './anyRoute.ts';
@@ -41,10 +41,12 @@ const OFTEN = ANY.filter(({ command }) => found.some((s) => s.often?.includes(co
 
 export const HISTORY_CARRIERS: readonly Carrier[] = [
   ...CARRIERS,
-  { id: 'P1', name: 'P1', kind: 'press', places: 4, zoneId: 'z', outline: null },
-  { id: 'P2', name: 'P2', kind: 'press', places: 2, zoneId: 'z', outline: null },
-  { id: 'M1', name: 'M1', kind: 'mould', places: 3, zoneId: 'z', outline: 'any' },
-  { id: 'M2', name: 'M2', kind: 'mould', places: 1, zoneId: 'z', outline: 'any' },
+  { id: 'P1', name: 'P1', kind: 'press', places: 4, zoneId: 'z', outline: null, rig: null },
+  { id: 'P2', name: 'P2', kind: 'press', places: 2, zoneId: 'z', outline: null, rig: null },
+  { id: 'M1', name: 'M1', kind: 'mould', places: 3, zoneId: 'z', outline: 'any', rig: null },
+  { id: 'M2', name: 'M2', kind: 'mould', places: 1, zoneId: 'z', outline: 'any', rig: null },
+  { id: 'K1', name: 'K1', kind: 'clamp rack', places: 3, zoneId: 'bench', outline: null, rig: { stationCode: 'S-K', cycle: EACH_PLACE, handsMinutes: 2 } },
+  { id: 'Q1', name: 'Q1', kind: 'brace press', places: 6, zoneId: 'bench', outline: null, rig: { stationCode: 'S-Q', cycle: TOGETHER, handsMinutes: 8 } },
 ];
 
 /** One command given in a history, and what became of it. */

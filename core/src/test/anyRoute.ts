@@ -22,6 +22,9 @@ const ANY_STEP = fc.constantFrom(
   'sign-off',
   'measured',
   'rework alone',
+  'clamped',
+  'clamped',
+  'pressed',
 );
 type StepKind = typeof ANY_STEP extends fc.Arbitrary<infer T> ? T : never;
 
@@ -56,6 +59,17 @@ function chain(component: Component, prefix: string, kinds: readonly StepKind[],
           return [wait(id, component, [], 5)];
         case 'press':
           return [wait(id, component, [], 3, { place: { kind: 'press' } })];
+        case 'clamped':
+          return [step(id, component, []), wait(`${id}c`, component, [], 1, { rig: { kind: 'clamp rack' }, gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva' }] })];
+        case 'pressed':
+          return [
+            step(id, component, []),
+            wait(`${id}p`, component, [], 1, {
+              rig: { kind: 'brace press' },
+              gate: [{ kind: 'pressed', what: 'Pressed', adhesiveId: 'pva', material: 'light parts' }],
+            }),
+            wait(`${id}s`, component, [], 1, { gate: [{ kind: 'glueSet', what: 'Set', adhesiveId: 'pva' }] }),
+          ];
         case 'no-wait':
           return [step(id, component, [], { noWait: true }), wait(`${id}w`, component, [], 2, { place: { kind: 'mould', outline: true } })];
         case 'outside':

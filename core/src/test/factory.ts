@@ -1,6 +1,7 @@
 import { DEFAULT_SPRAY_LIMITS } from '../climate/index.ts';
 import type { Carrier } from '../carriers/index.ts';
 import {
+  ADHESIVES,
   CAUTIONS,
   DEFECTS,
   Factory,
@@ -85,6 +86,7 @@ export function testFactory(routes: ReadonlyMap<string, Route>, carriers: readon
       cautions: CAUTIONS,
       pauseCauses: PAUSE_CAUSES,
       startChecks: START_CHECKS,
+      adhesives: ADHESIVES,
       moistureGate: DEFAULT_MOISTURE_GATE,
       moistureBand: { school: 'fixed', halfWidthPct: 1, fixedLowPct: 6, fixedHighPct: 10 },
       moistureExceptions: [],

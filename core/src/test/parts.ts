@@ -90,6 +90,8 @@ export const piecesOf = (count = 3, over: Partial<Piece> = {}): Piece[] =>
     coats: 0,
     lastCoat: null,
     bareMs: null,
+    inRig: null,
+    stay: null,
     trail: [],
     bodyFromMs: null,
     outMs: null,

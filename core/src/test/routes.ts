@@ -117,6 +117,7 @@ const carrier = (id: string, kind: Carrier['kind'], places: number, outline: str
   places,
   zoneId: 'bench',
   outline,
+  rig: null,
 });
 
 export const CARRIERS: readonly Carrier[] = [

@@ -75,6 +75,8 @@ export class PieceEntity implements Piece {
   @Count() coats: number;
   @Json(OrNothing) lastCoat: Piece['lastCoat'];
   @Instant('bare_at', OrNothing) bareMs: number | null;
+  @Text(OrNothing) inRig: string | null;
+  @Json(OrNothing) stay: Piece['stay'];
   @Json() trail: readonly { batchId: string; fromMs: number }[];
   @Instant('body_from_at', OrNothing) bodyFromMs: number | null;
   @Instant('out_at', OrNothing) outMs: number | null;

@@ -19,6 +19,7 @@ import {
   type PlacementRow,
 } from '@ample-crane/core';
 import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import { RigsForView } from './rigs.view.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import type { BatchEntity } from './batch.entity.ts';
@@ -323,6 +324,8 @@ export class CardView {
   @OutOrNull(KitShortageView) kitShortage: KitShortageView | null;
   /** the program that the present step runs at its machine; null where it runs none */
   @OutOrNull(ProgramStartView) program: ProgramStartView | null;
+  /** the rigs it may be pressed in now; null where it is not pressed */
+  @OutOrNull(RigsForView) rigs: RigsForView | null;
   /** what waits at the same station and may go into one job with it */
   @OutList(() => WaitingView) together: WaitingView[];
   /** whether, at a joining, this is the batch the others become part of */

@@ -1,42 +1,47 @@
 import {
+  AtStep,
+  Batch,
   choicesInWords,
-  DAY_MS,
-  forecastRoute,
-  lastOf,
-  piecesInPass,
-  stationPass,
-  waysOf,
-  Defect,
-  OverrideRecord,
-  Lot,
-  Measure,
-  Piece,
-  Order,
-  rowsOf,
-  rowsBy,
   coatAsks,
-  coatsOnAll,
-  CoatsOn,
-  livePieces,
-  mayShareJob,
-  type OnRoute,
-  NOT_ANSWERED,
   coatFindings,
+  CoatsOn,
+  coatsOnAll,
   comesAlong,
+  DAY_MS,
+  Defect,
+  forecastRoute,
   formatWork,
-  stepMarks,
-  touchMinutes,
-  type Operation,
-  offMeasures,
-  unmeasuredIn,
-  Visit,
   kitIdsOf,
-  missingAsks,
-  missingFor,
-  type Answers,
   kitsServing,
   KitStock,
+  lastOf,
+  livePieces,
+  Lot,
+  mayShareJob,
+  Measure,
+  missingAsks,
+  missingFor,
+  NOT_ANSWERED,
+  offMeasures,
+  Order,
+  OverrideRecord,
+  Piece,
+  piecesInPass,
+  rigAsks,
+  rigsFor,
+  rowsBy,
+  rowsOf,
+  SeenAtStep,
   shortageFor,
+  stationPass,
+  stepMarks,
+  touchMinutes,
+  unmeasuredIn,
+  Visit,
+  waysOf,
+  type Answers,
+  type OnRoute,
+  type Operation,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
@@ -119,6 +124,10 @@ export class BatchesQueries {
     const programAsks = route.operations.flatMap((o) => missingAsks(batch, o, factory));
     const onIt = await this.sources.answer([...(operation.coat ? coatAsks(batch, factory) : []), ...programAsks], factory);
     const machines = await this.machines.for(batch, operation, factory);
+    rows.load(Batch, batch);
+    const sight = { rows, factory, nowMs, by: { personId: null, role: 'operator' as const } };
+    const inRigs = await this.sources.answer(rigAsks(new SeenAtStep(batchId, sight)), factory);
+    const rigs = rigsFor(new AtStep(batchId, { ...sight, answers: inRigs }));
     const laid = onIt.to(CoatsOn, { batchId });
     const visit = visits.find((v) => v.id === batch.visitId);
     const [view] = await this.lists.views([batch], factory);
@@ -133,7 +142,7 @@ export class BatchesQueries {
       forecast:
         batch.status === 'done'
           ? []
-          : forecastRoute(route, batch, nowMs, time, view.untilMs ?? nowMs).map((f) => ({
+          : forecastRoute(route, batch, nowMs, time, factory, view.untilMs ?? nowMs).map((f) => ({
               operationId: f.operation.id,
               operationName: f.operation.name,
               stage: f.operation.stage,
@@ -177,6 +186,7 @@ export class BatchesQueries {
       reworkAlone: operation.reworkAlone === true,
       kitShortage: shortageFor(batch.quantity, kits),
       program: machines,
+      rigs: rigs && { ...rigs, rigs: rigs.rigs.map((r) => ({ ...r, others: [...r.others] })) },
       together: together
         .filter((b) => mayShareJob(factory.operationAt(b)))
         .map(({ id, component, quantity }) => ({ id, component, quantity })),

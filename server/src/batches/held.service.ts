@@ -18,11 +18,14 @@ import {
   Piece,
   Program,
   programsIn,
+  RigCount,
+  rigStepOf,
   useIdOf,
   piecesIn,
   PlacesTaken,
   rowsBy,
   rowsOf,
+  suits,
   Temperatures,
   WaitingAt,
   waitsAheadAt,
@@ -68,6 +71,8 @@ export class HeldService {
     const stationCodes = [...new Set([batch.stationCode, ...waysOf(factory.operationAt(batch)).map((way) => way.stationCode)])];
     const programs = programsIn(factory.operationAt(batch).needs).map((n) => n.what);
     const named = [...programs, ...factory.operationAt(batch).gate.flatMap((r) => (r.kind === 'programReleased' ? [r.what] : []))];
+    const step = rigStepOf(factory.routeOf(batch), factory.operationAt(batch), batch);
+    const rigIds = factory.rigs.flatMap((rig) => (step?.rig && suits(rig, step.rig, batch.modelId) ? [rig.id] : []));
     const kits = rowsOf(KitStock, kitIdsOf(factory.setUp.prerequisites, batch.modelId));
     const measured = (factory.operationAt(batch).characteristics ?? []).map((c) => dimensionIdOf(batch.modelId, batch.operationId, c.id));
     await this.reader.read(
@@ -77,10 +82,14 @@ export class HeldService {
         rowsBy(Job, 'openAt', stationCodes),
         rowsOf(Dimension, measured),
         rowsBy(Program, 'what', named),
+        rowsBy(Piece, 'inRig', rigIds),
+        rowsOf(RigCount, rigIds),
         ...(programs.length > 0 ? [rowsBy(Cutter, 'stationCode', stationCodes), rowsBy(Machine, 'stationCode', stationCodes)] : []),
       ],
       rows,
     );
+    // What is in a rig with it is opened and closed with it.
+    await this.reader.read([rowsOf(Batch, [...new Set(rows.all(Piece).map((p) => p.batchId))])], rows);
     await this.reader.read([rowsOf(CutterUse, rows.all(Cutter).map(useIdOf))], rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);
@@ -101,6 +110,7 @@ export class HeldService {
       Measure.name,
       Dimension.name,
       Program.name,
+      RigCount.name,
       // Which cutters are elsewhere it is not told.
       ...(programs.length > 0 ? [Cutter.name, CutterUse.name, Machine.name] : []),
     ]);
@@ -113,6 +123,7 @@ export class HeldService {
       air: air === NOT_ANSWERED ? null : air,
       temperatures: temperatures === NOT_ANSWERED ? [] : temperatures,
       stationCodes,
+      rigIds,
       programs: named,
       waiting: Object.fromEntries(
         waits.flatMap((stationCode) => {

@@ -1,6 +1,6 @@
-import type { CutterUse, Machine, RunTimes, Timed } from '@ample-crane/core';
+import type { CutterUse, Machine, RigHour, RunTimes, Timed } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
-import { Count, Instant, Json, Text } from '../platform/database/columns.ts';
+import { Count, Instant, Json, Quantity, Text } from '../platform/database/columns.ts';
 
 @Entity('machine')
 export class MachineEntity implements Machine {
@@ -33,4 +33,13 @@ export class RunTimesEntity implements RunTimes {
 export class CutterUseEntity implements CutterUse {
   @PrimaryColumn('text') id: string;
   @Count() seconds: number;
+}
+
+@Entity('rig_hour')
+export class RigHourEntity implements RigHour {
+  @PrimaryColumn('text') id: string;
+  @Text() rigId: string;
+  @Count() hour: number;
+  @Count() pieces: number;
+  @Quantity() placeSeconds: number;
 }

@@ -8,6 +8,7 @@ import {
   LeadTimes,
   Machine,
   Piece,
+  RigHour,
   RunTimes,
   StationHour,
   Visit,
@@ -21,7 +22,7 @@ import { FlowTallies1700000000017 } from './migrations/1700000000017-flow-tallie
 import { JobSettings1700000000019 } from './migrations/1700000000019-job-settings.ts';
 import { BareWood1700000000026 } from './migrations/1700000000026-bare-wood.ts';
 import { Runs1700000000030 } from './migrations/1700000000030-runs.ts';
-import { CutterUseEntity, MachineEntity, RunTimesEntity } from './run.entity.ts';
+import { CutterUseEntity, MachineEntity, RigHourEntity, RunTimesEntity } from './run.entity.ts';
 
 export const batches: RoomTables = {
   rows: [
@@ -37,6 +38,7 @@ export const batches: RoomTables = {
     kept(Machine, MachineEntity),
     kept(RunTimes, RunTimesEntity),
     kept(CutterUse, CutterUseEntity),
+    kept(RigHour, RigHourEntity),
   ],
   entities: [],
   migrations: [

@@ -1,4 +1,4 @@
-import { CARRIER_KINDS, COMPONENTS, type CarrierKind, type Component } from '@ample-crane/core';
+import { CARRIER_KINDS, COMPONENTS, RIG_CYCLES, type CarrierKind, type Component, type RigCycle, type RigOf } from '@ample-crane/core';
 import { Controller, Get, Injectable, Param } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { DataSource, In } from 'typeorm';
@@ -16,6 +16,12 @@ export class OnCarrierView {
   @Out() pieces: number;
 }
 
+class RigOfView implements RigOf {
+  @Out() stationCode: string;
+  @OutEnum(RIG_CYCLES) cycle: RigCycle;
+  @Out() handsMinutes: number;
+}
+
 export class CarrierView {
   @Out() id: string;
   @Out() name: string;
@@ -27,6 +33,8 @@ export class CarrierView {
   @Out() zoneId: string;
   /** the model it is made for */
   @OutOrNull(String) outline: string | null;
+  /** where what is in it is pressed */
+  @OutOrNull(RigOfView) rig: RigOfView | null;
   @OutList(() => OnCarrierView) batches: OnCarrierView[];
 }
 
@@ -56,7 +64,7 @@ export class CarriersQueries {
   /** Every carrier, how full it is, and what sits on it. */
   list(): Promise<CarrierView[]> {
     return this.database.query<CarrierView[]>(
-      `select c.id, c.name, c.kind, c.places, c.taken, c.active, c.version, c.zone_id as "zoneId", c.outline,
+      `select c.id, c.name, c.kind, c.places, c.taken, c.active, c.version, c.zone_id as "zoneId", c.outline, c.rig,
          coalesce(jsonb_agg(jsonb_build_object('batchId', b.id, 'component', b.component, 'pieces', p.pieces) order by b.number)
            filter (where b.id is not null), '[]') as batches
        from carrier c left join placement p on p.carrier_id = c.id left join batch b on b.id = p.batch_id

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import {
+import { ADHESIVES,
   SPECIES,
   CAUTIONS,
   ALL_BODIES,
@@ -82,6 +82,7 @@ describe('the factory itself', () => {
       carriers: DEMO_CARRIERS,
       modelIds: new Set(DEMO_MODELS.map((m) => m.id)),
       materialIds: new Set(DEMO_MATERIALS.map((m) => m.id)),
+      adhesives: new Map(ADHESIVES.map((a) => [a.id, { kind: a.kind, materials: a.materials.map((m) => m.name) }])),
       cautionKeys: new Set(CAUTIONS.map((c) => c.key)),
       speciesNames: new Set(SPECIES.map((s) => s.name)),
       facts: { species: Object.fromEntries(Object.entries(model.wood).map(([c, n]) => [c, n.species])), construction: model.construction },

@@ -70,6 +70,7 @@ const carrier = (
   places: number,
   zoneId: string,
   outline: string | null = null,
+  rig: Carrier['rig'] = null,
 ): Carrier => ({
   id,
   name,
@@ -77,6 +78,7 @@ const carrier = (
   places,
   zoneId,
   outline,
+  rig,
 });
 
 const RACKS = 60;

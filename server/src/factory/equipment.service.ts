@@ -1,8 +1,18 @@
-import { CARRIER_KINDS, EQUIPMENT_KINDS, STAGES, type CarrierKind, type EquipmentKind, type Stage } from '@ample-crane/core';
+import {
+  CARRIER_KINDS,
+  EQUIPMENT_KINDS,
+  RIG_CYCLES,
+  STAGES,
+  type CarrierKind,
+  type EquipmentKind,
+  type RigCycle,
+  type RigOf,
+  type Stage,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
-import { InCount, InFlag, InOneOf, InText, Out, OutEnum, OutOrNull } from '../platform/http/fields.ts';
+import { InCount, InFlag, InNumber, InOneOf, InPart, InText, Out, OutEnum, OutOrNull } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import type { Actor } from '../platform/identity/actor.ts';
 import { badInput, notFound, stale } from '../platform/problems/problems.ts';
@@ -26,6 +36,13 @@ export class StationDto {
   @InCount({ min: 1, max: 500 }) places: number;
 }
 
+export class RigDto {
+  @InText() stationCode: string;
+  @InOneOf(RIG_CYCLES) cycle: RigCycle;
+  /** to empty and fill a place, or all of it where it is closed over all */
+  @InNumber({ min: 0, max: 480 }) handsMinutes: number;
+}
+
 export class CarrierDto {
   @InText(ID) id: string;
   @InText({ max: 60 }) name: string;
@@ -34,12 +51,16 @@ export class CarrierDto {
   @InText() zoneId: string;
   /** the model it is made for; null where any fits */
   @InText({ nullable: true }) outline: string | null;
+  /** where what is in it is pressed; null where it only sits there */
+  @InPart(() => RigDto, { nullable: true, optional: true }) rig?: RigDto | null;
 }
 
 export class ChangeCarrierDto extends VersionDto {
   @InText({ max: 60 }) name: string;
   @InCount({ min: 1, max: 1000 }) places: number;
   @InFlag() active: boolean;
+  /** of a rig; as it was where nothing is said */
+  @InNumber({ min: 0, max: 480, optional: true }) handsMinutes?: number;
 }
 
 export class PrerequisiteDto {
@@ -96,8 +117,10 @@ export class EquipmentService {
       if (await manager.existsBy(CarrierEntity, { name: dto.name })) throw badInput('name', 'There is a carrier of this name already');
       await needZone(manager, dto.zoneId);
       await needModel(manager, dto.outline, 'outline');
-      await manager.insert(CarrierEntity, { ...dto, taken: 0, active: true, version: 1 });
-      return { before: null, after: dto };
+      const { rig = null } = dto;
+      await needStation(manager, rig);
+      await manager.insert(CarrierEntity, { ...dto, rig, taken: 0, active: true, version: 1 });
+      return { before: null, after: { ...dto, rig } };
     });
   }
 
@@ -107,12 +130,20 @@ export class EquipmentService {
       if (!row) throw notFound('carrier', id);
       if (row.version !== dto.version) throw stale(row.name, { version: row.version });
       const { name, places, active } = dto;
+      const { pressed, highest } = await pressedIn(manager, id);
+      if (places < highest) throw badInput('places', `Place ${highest} of it is taken now`);
+      if (!active && pressed > 0) throw badInput('active', `${pressed} pieces are in it: take them out first`);
       if (places < row.taken) throw badInput('places', `${row.taken} of its places are taken now`);
       if (!active && row.taken > 0) throw badInput('active', `${row.taken} pieces sit on it: move them first`);
       if (name !== row.name && (await manager.existsBy(CarrierEntity, { name })))
         throw badInput('name', 'There is a carrier of this name already');
-      await manager.update(CarrierEntity, { id }, { name, places, active, version: row.version + 1 });
-      return { before: { name: row.name, places: row.places, active: row.active }, after: { name, places, active } };
+      const { handsMinutes = row.rig?.handsMinutes ?? 0 } = dto;
+      const rig = row.rig && { ...row.rig, handsMinutes };
+      await manager.update(CarrierEntity, { id }, { name, places, active, rig, version: row.version + 1 });
+      const before = { name: row.name, places: row.places, active: row.active };
+      return rig === null
+        ? { before, after: { name, places, active } }
+        : { before: { ...before, handsMinutes: row.rig?.handsMinutes }, after: { name, places, active, handsMinutes } };
     });
   }
 
@@ -141,6 +172,20 @@ export class EquipmentService {
 
 async function needZone(manager: EntityManager, id: string): Promise<void> {
   if (!(await manager.existsBy(ZoneEntity, { id }))) throw badInput('zoneId', `There is no zone ${id}`);
+}
+
+async function needStation(manager: EntityManager, rig: RigOf | null): Promise<void> {
+  if (rig !== null && !(await manager.existsBy(StationEntity, { code: rig.stationCode })))
+    throw badInput('rig.stationCode', `There is no station ${rig.stationCode}`);
+}
+
+/** How many pieces are in a rig, and the highest of its places that is taken. */
+async function pressedIn(manager: EntityManager, rigId: string): Promise<{ pressed: number; highest: number }> {
+  const [told] = await manager.query<{ pressed: number; highest: number }[]>(
+    `select count(*)::int as pressed, coalesce(greatest(count(*), max((stay->>'place')::int)), 0)::int as highest from piece where in_rig = $1`,
+    [rigId],
+  );
+  return told ?? { pressed: 0, highest: 0 };
 }
 
 async function needModel(manager: EntityManager, id: string | null, field: string): Promise<void> {

@@ -65,6 +65,7 @@ export class CarrierEntity implements Carrier {
   @Count() taken: number;
   @Text() zoneId: string;
   @Text(OrNothing) outline: string | null;
+  @Json(OrNothing) rig: Carrier['rig'];
   @Flag() active: boolean;
   @Count() version: number;
 }

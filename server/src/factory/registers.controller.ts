@@ -4,6 +4,7 @@ import { DoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
 import {
+  ChangeAdhesivesDto,
   ChangeCautionsDto,
   ChangeConsigneesDto,
   ChangeDefectsDto,
@@ -51,6 +52,13 @@ export class RegistersController {
   @ApiOkResponse({ type: DoneView })
   changeStartChecks(@CurrentActor() actor: Actor, @Body() dto: ChangeStartChecksDto): Promise<DoneView> {
     return this.registers.changeStartChecks(actor, dto);
+  }
+
+  @Put('adhesives')
+  @Allow('manager')
+  @ApiOkResponse({ type: DoneView })
+  changeAdhesives(@CurrentActor() actor: Actor, @Body() dto: ChangeAdhesivesDto): Promise<DoneView> {
+    return this.registers.changeAdhesives(actor, dto);
   }
 
   @Put('consignees')

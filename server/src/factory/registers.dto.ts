@@ -1,6 +1,6 @@
-import { STAGES, type DefectKind, type Noted, type Species, type SpeciesFigure, type Stage } from '@ample-crane/core';
+import { ADHESIVE_KINDS, STAGES, type Adhesive, type AdhesiveKind, type DefectKind, type Noted, type Species, type SpeciesFigure, type Stage } from '@ample-crane/core';
 import type { Consignee } from '../platform/settings/settings.ts';
-import { InEach, InFlag, InList, InNumber, InPart, InText } from '../platform/http/fields.ts';
+import { InEach, InFlag, InList, InNumber, InOneOf, InPart, InText } from '../platform/http/fields.ts';
 
 /** Which state of a register was before the person who changes it. */
 class SeenDto {
@@ -61,6 +61,32 @@ export class ChangePauseCausesDto extends SeenDto {
 
 export class ChangeStartChecksDto extends SeenDto {
   @InList(() => NotedDto, { max: 40 }) startChecks: NotedDto[];
+}
+
+class GluedMaterialDto {
+  @InText({ max: 60 }) name: string;
+  @InNumber({ min: 0.1, max: 10_000 }) clampMinutes: number;
+}
+
+export class AdhesiveDto implements Adhesive {
+  @InText({ max: 40 }) id: string;
+  @InText({ max: 60 }) name: string;
+  @InOneOf(ADHESIVE_KINDS) kind: AdhesiveKind;
+  /** under pressure at 20 °C */
+  @InNumber({ min: 0.1, max: 10_000 }) clampMinutes: number;
+  /** from when it was closed until it may be machined */
+  @InNumber({ min: 0.1, max: 50_000 }) setMinutes: number;
+  @InNumber({ min: -20, max: 60 }) lowestC: number;
+  /** 1 where the clock alone decides */
+  @InNumber({ min: 1, max: 4 }) timesPer10C: number;
+  @InList(() => GluedMaterialDto, { max: 20 }) materials: GluedMaterialDto[];
+  /** how long a solvent wipe of oily wood is good for; 0 where it asks for none */
+  @InNumber({ min: 0, max: 1_000 }) wipeMinutes: number;
+  @InText({ min: 0, max: 300 }) note: string;
+}
+
+export class ChangeAdhesivesDto extends SeenDto {
+  @InList(() => AdhesiveDto, { max: 60 }) adhesives: AdhesiveDto[];
 }
 
 export class ConsigneeDto implements Consignee {

@@ -1,4 +1,4 @@
-import { checkDefects, checkNoted, checkSpecies } from '@ample-crane/core';
+import { checkAdhesives, checkDefects, checkNoted, checkSpecies, type Adhesive } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import type { Actor } from '../platform/identity/actor.ts';
@@ -7,6 +7,7 @@ import { SettingsService } from '../platform/settings/settings.service.ts';
 import { FactoryService, type FactoryNow } from './factory.service.ts';
 import { ChangesService } from './changes.service.ts';
 import type {
+  ChangeAdhesivesDto,
   ChangeCautionsDto,
   ChangeConsigneesDto,
   ChangeDefectsDto,
@@ -82,6 +83,18 @@ export class RegistersService {
     }));
   }
 
+  async changeAdhesives(actor: Actor, dto: ChangeAdhesivesDto): Promise<{ id: string }> {
+    const { adhesives, seen } = dto;
+    const wrong = checkAdhesives(adhesives);
+    if (wrong) throw badInput(`adhesives.${wrong.index}`, wrong.problem);
+    const used = gluesWith(await this.factories.load(), adhesives);
+    if (used) throw badInput('adhesives', used);
+    return this.changes.make(actor, 'adhesives', 'adhesives', dto, async (manager) => ({
+      before: await this.settings.replace(manager, 'adhesives', adhesives, { what: 'The register of glues', seen }),
+      after: adhesives,
+    }));
+  }
+
   async changeConsignees(actor: Actor, dto: ChangeConsigneesDto): Promise<{ id: string }> {
     const { consignees, seen } = dto;
     const names = consignees.map((c) => c.name.toLowerCase());
@@ -92,6 +105,24 @@ export class RegistersService {
       after: consignees,
     }));
   }
+}
+
+/** A glue that a step in use waits for stays in the register, with what it glues; the first that would be missing, in a sentence. */
+function gluesWith(factory: FactoryNow, kept: readonly Adhesive[]): string | undefined {
+  for (const { id, modelId } of factory.setUp.versions) {
+    for (const { name, gate } of factory.setUp.routes.get(id)?.operations ?? []) {
+      for (const rule of gate) {
+        if ((rule.kind !== 'pressed' && rule.kind !== 'glueSet') || rule.adhesiveId === undefined) continue;
+        const { adhesiveId } = rule;
+        const material = rule.kind === 'pressed' ? rule.material : undefined;
+        const glue = kept.find((a) => a.id === adhesiveId);
+        const what = glue ? `the time for ${material ?? ''} with ${glue.name}` : `"${adhesiveId}"`;
+        if (glue && (material === undefined || glue.materials.some((m) => m.name === material))) continue;
+        return `"${name}" of ${factory.modelName(modelId)} waits for ${what}: change that step first`;
+      }
+    }
+  }
+  return undefined;
 }
 
 /** A caution that a step in use shows stays in the register; the first that would be missing, in a sentence. */

@@ -30,7 +30,7 @@ import {
 } from '../platform/http/fields.ts';
 import { VersionDto } from '../platform/http/version.dto.ts';
 import { PersonView } from './people.dto.ts';
-import { ConsigneeDto, DefectKindDto, NotedDto, SpeciesDto } from './registers.dto.ts';
+import { AdhesiveDto, ConsigneeDto, DefectKindDto, NotedDto, SpeciesDto } from './registers.dto.ts';
 import { PrerequisiteView } from './equipment.service.ts';
 import { BlankSizeDto, WeightTargetDto } from './models.service.ts';
 
@@ -340,6 +340,7 @@ class RuleTagsView {
   @Out() cautions: string;
   @Out() pauseCauses: string;
   @Out() startChecks: string;
+  @Out() adhesives: string;
   @Out() consignees: string;
   @Out() movement: string;
   @Out() house: string;
@@ -365,6 +366,7 @@ export class SetupView {
   @OutList(() => NotedDto) cautions: NotedDto[];
   @OutList(() => NotedDto) pauseCauses: NotedDto[];
   @OutList(() => NotedDto) startChecks: NotedDto[];
+  @OutList(() => AdhesiveDto) adhesives: AdhesiveDto[];
   @OutList(() => ConsigneeDto) consignees: ConsigneeDto[];
   @OutList(() => KilnScheduleDto) kilns: KilnScheduleDto[];
   @OutList(() => MovementLimitDto) movementLimits: MovementLimitDto[];

@@ -25,7 +25,7 @@ export class MakeNextService {
     if (kinds.length === 0) return [];
     const { orders, floor } = await this.orders.asking();
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
-    return makeNext(kinds, floor, orders, nowMs, time).map((made) => toView(made, factory));
+    return makeNext(kinds, floor, orders, nowMs, time, factory).map((made) => toView(made, factory));
   }
 }
 

@@ -96,7 +96,7 @@ export class OrdersService {
     const route = factory.routeOf({ routeId: inForce.id, facts: factory.factsOf(model, inForce.id, choices) });
     const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     const order = { quantity, shipped: 0 };
-    const { earliestMs } = orderStanding(order, route, [], lacksOf(order, route, []), nowMs, time);
+    const { earliestMs } = orderStanding(order, route, [], lacksOf(order, route, []), nowMs, time, factory);
     return { routeId: inForce.id, choices, extraPrice: extraPriceOf(inForce.options ?? [], choices), earliestMs };
   }
 
@@ -116,7 +116,7 @@ export class OrdersService {
     const day = (ms: number) => days.format(ms);
     return open.map(({ order, model, route, routeId, own, lacks }) => {
       const waiting = own.map((on) => ({ ...on, opensMs: opens.get(on.batch.id) ?? undefined }));
-      const standing = orderStanding(order, route, waiting, lacks, nowMs, time);
+      const standing = orderStanding(order, route, waiting, lacks, nowMs, time, factory);
       const lateDays = factory.daysLate(order.dueMs, standing.earliestMs);
       return {
         ...order,

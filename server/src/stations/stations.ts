@@ -93,7 +93,7 @@ export class StationsQueries {
 }
 
 function toWaiting(batch: BatchEntity, view: BatchView, factory: FactoryNow, nowMs: number, time: WorkingTime): Waiting {
-  const forecast = forecastRoute(factory.routeOf(batch), batch, nowMs, time, view.untilMs ?? nowMs);
+  const forecast = forecastRoute(factory.routeOf(batch), batch, nowMs, time, factory, view.untilMs ?? nowMs);
   const longest = factory
     .operationAt(batch)
     .gate.flatMap((r) => (r.kind === 'elapsed' && r.maximumMinutes !== undefined ? [batch.arrivedMs + r.maximumMinutes * MINUTE_MS] : []));

@@ -196,6 +196,6 @@ function woodsAsked(factory: FactoryNow, nowMs: number): WoodNeed[] {
 /** How long before it is due an order's wood must be cut. */
 function leadOf(factory: FactoryNow, model: Model, routeId: string, choices: Readonly<Record<string, string>>): number {
   const facts = factory.factsOf(model, routeId, choices);
-  const { longest } = walkThrough(factory.routeOf({ routeId, facts }), facts, model.batchSize);
+  const { longest } = walkThrough(factory.routeOf({ routeId, facts }), facts, model.batchSize, factory);
   return longest.waitHours * HOUR_MS + (longest.touchMinutes / 480) * DAY_MS;
 }

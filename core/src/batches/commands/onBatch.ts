@@ -14,6 +14,7 @@ import {
   type Role,
   type Rows,
   type Sight,
+  type Written,
 } from '../../ledger/index.ts';
 import { operationOf, type Operation, type Route, type RouteOption } from '../../routing/index.ts';
 import { Batch, livePieces, piecesIn, type Piece } from '../batch.ts';
@@ -75,7 +76,7 @@ export class AtStep extends SeenAtStep implements Given<Factory> {
 /** A command on a batch, as it is given. */
 export type OnBatch<Said> = { batchId: string } & Said;
 
-interface Definition<Said> {
+interface Definition<Said, Writes extends Written> {
   role: Role;
   /** what speaks against who gives it, beyond the role and acting for others */
   objection?: (request: OnBatch<Said>, by: Giver) => string | null;
@@ -93,13 +94,13 @@ interface Definition<Said> {
   /** it can be given while the batch is held */
   whileHeld?: boolean;
   /** What it writes; about the batch unless an entry names another. */
-  decide: (request: OnBatch<Said>, at: AtStep) => Decision<BatchEntry>;
+  decide: (request: OnBatch<Said>, at: AtStep) => Decision<Writes>;
 }
 
 /** Defines a kind of command on a batch: judged where it stands, unless it is done or held. */
 export const onBatch =
   <const Name extends string>(name: Name) =>
-  <Said extends object>({
+  <Said extends object, Writes extends Written = BatchEntry>({
     role,
     objection,
     first = () => [],
@@ -110,7 +111,7 @@ export const onBatch =
     asks = () => [],
     whileHeld = false,
     decide,
-  }: Definition<Said>): CommandKind<Name, OnBatch<Said>, Factory> =>
+  }: Definition<Said, Writes>): CommandKind<Name, OnBatch<Said>, Factory> =>
     commandKind(name)<OnBatch<Said>, Factory>({
       role,
       objection: (request, by) => namedAnother(request, by) ?? objection?.(request, by) ?? null,

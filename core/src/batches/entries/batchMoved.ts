@@ -1,6 +1,7 @@
 import { entryKind } from '../../ledger/index.ts';
 import { keepOverride, operationOf, type Override, type Routes } from '../../routing/index.ts';
-import { Batch } from '../batch.ts';
+import { Batch, piecesIn } from '../batch.ts';
+import { doneInRig } from './rigRows.ts';
 import { arrive, leave } from './rows.ts';
 
 /** At the end of a loop: which round this was, and whether it goes back to the start of it. */
@@ -17,6 +18,8 @@ export const BatchMoved = entryKind('batch.moved')<Moved, Routes>({
     const batch = rows.get(Batch, entry.batchId);
     const { from, to, override, round, again } = entry.payload;
     leave(rows, batch, entry.atMs);
+    // Round again at the same step: what was in a rig the last time has been.
+    if (from === to) for (const piece of piecesIn(rows, batch.id)) doneInRig(rows, piece, entry.atMs);
     keepOverride(rows, entry, batch.visitId, from, override);
     const rounds = round === undefined ? undefined : { ...batch.rounds, [from]: again ? round : 0 };
     arrive(rows, batch, operationOf(routes.routeOf(batch), to), entry.atMs, false, rounds);

@@ -56,6 +56,8 @@ export const BatchStarted = entryKind('batch.started')<Started, Routes>({
         coats: 0,
         lastCoat: null,
         bareMs: null,
+        inRig: null,
+        stay: null,
         trail: [{ batchId: id, fromMs: entry.atMs }],
         bodyFromMs: p.component === 'body' && !trial ? entry.atMs : null,
         outMs: null,

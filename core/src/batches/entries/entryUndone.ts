@@ -15,6 +15,7 @@ import { Batch, Instrument, Piece, piecesIn, Visit, visitOf } from '../batch.ts'
 import { Defect } from '../defect.ts';
 import { type Moved } from './batchMoved.ts';
 import { takeBackJob } from './jobRows.ts';
+import { backInStep } from './rigRows.ts';
 import { changeBatch, loadSOf } from './rows.ts';
 import { type Finished } from './workFinished.ts';
 import type { Undoable } from './undoable.ts';
@@ -83,6 +84,7 @@ function undoMove(rows: Rows, batch: Batch, route: Route, { from, to, round }: M
   const rounds = round === undefined ? batch.rounds : { ...batch.rounds, [from]: round - 1 };
   const back = stepBack(rows, { ...batch, passes, rounds }, operation, passes[from] ?? 1);
   rows.drop(OverrideRecord, back.visitId);
+  for (const piece of piecesIn(rows, batch.id)) backInStep(rows, piece, from);
   const visit = visitOf(rows, back);
   const waiting = operation.kind === 'dwell' || operation.kind === 'buffer';
   rows.amend(Visit, visit, { leftMs: null, ...(waiting ? { finishedMs: null, good: 0 } : {}) });

@@ -28,7 +28,7 @@ export function keepDefect(
 
 /** A piece is out for good; an instrument with it. */
 export function scrapPiece(rows: Rows, pieceId: string, atMs: number): void {
-  const piece = rows.change(Piece, pieceId, { state: 'scrapped', outMs: atMs });
+  const piece = rows.change(Piece, pieceId, { state: 'scrapped', outMs: atMs, inRig: null });
   if (piece.component !== 'instrument') return;
   const instrument = rows.get(Instrument, pieceId);
   rows.change(Instrument, pieceId, { state: 'scrapped', version: instrument.version + 1 });

@@ -2,6 +2,7 @@ import { place, placementsOf, takeOff, type Placement } from '../../carriers/ind
 import type { Rows } from '../../ledger/index.ts';
 import { comesAlong, isAttended, NO_FACTS, touchMinutes, type Operation } from '../../routing/index.ts';
 import { Batch, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
+import { doneInRig } from './rigRows.ts';
 
 // Objects are written with what is new first and what is spread last: the other way round costs microseconds each.
 
@@ -29,7 +30,10 @@ export const loadSOf = (operation: Operation, pieces: number, stationCode?: stri
 export function arrive(rows: Rows, batch: Batch, operation: Operation, atMs: number, redo = false, rounds?: Batch['rounds']): Batch {
   const pass = (batch.passes[operation.id] ?? 0) + 1;
   const visitId = visitIdOf(batch.id, operation.id, pass);
-  const quantity = redo ? piecesInPass({ redo }, piecesIn(rows, batch.id)).length : batch.quantity;
+  const pieces = piecesInPass({ redo }, piecesIn(rows, batch.id));
+  // What was put in a rig for this step, while it was still made ready, counts here.
+  for (const piece of pieces) if (piece.stay !== null && piece.stay.operationId !== operation.id) doneInRig(rows, piece, atMs);
+  const quantity = redo ? pieces.length : batch.quantity;
   rows.put(Visit, {
     id: visitId,
     batchId: batch.id,

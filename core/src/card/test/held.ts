@@ -1,8 +1,9 @@
 import { KitStock } from '../../assembly/index.ts';
-import { Batch, CutterUse, Instrument, isWaiting, Job, Machine, Piece, Visit, waitsAheadAt } from '../../batches/index.ts';
-import { PlacementRow, takenOn } from '../../carriers/index.ts';
+import { Batch, CutterUse, Instrument, isWaiting, Job, Machine, Piece, rigStepOf, Visit, waitsAheadAt } from '../../batches/index.ts';
+import { PlacementRow, suits, takenOn } from '../../carriers/index.ts';
 import { Cutter, Program, useIdOf } from '../../machining/index.ts';
 import { Measure } from '../../quality/index.ts';
+import { RigCount } from '../../rigs/index.ts';
 import { programsIn, waysOf } from '../../routing/index.ts';
 import type { TestHouse } from '../../test/house.ts';
 import { HOUR_MS } from '../../units/index.ts';
@@ -19,14 +20,18 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
     .all(Batch)
     .filter((b) => b.status === 'stocked' && drawn.includes(b.modelId))
     .sort((a, b) => a.arrivedMs - b.arrivedMs || a.number - b.number);
+  const step = rigStepOf(house.routes.routeOf(batch), house.operation(batchId), batch);
+  const rigIds = house.factory.rigs.flatMap((r) => (step?.rig && suits(r, step.rig, batch.modelId) ? [r.id] : []));
+  const pressed = rows.all(Piece).filter((p) => p.inRig !== null && rigIds.includes(p.inRig) && p.batchId !== batchId);
   const programs = programsIn(house.operation(batchId).needs).map((n) => n.what);
   const cutters = rows.all(Cutter).filter((c) => stationCodes.some((code) => code === c.stationCode));
   return {
     atMs: nowMs,
     batchId,
     rows: {
-      batch: [batch, ...boxes],
-      piece: [...pieces, ...boxes.flatMap((b) => rows.where(Piece, 'batchId', b.id))],
+      batch: [batch, ...boxes, ...[...new Set(pressed.map((p) => p.batchId))].map((id) => rows.get(Batch, id))],
+      'rig count': rows.all(RigCount),
+      piece: [...pieces, ...pressed, ...boxes.flatMap((b) => rows.where(Piece, 'batchId', b.id))],
       visit: [rows.get(Visit, batch.visitId), ...boxes.map((b) => rows.get(Visit, b.visitId))],
       job: rows.all(Job).filter((j) => j.id === batch.jobId || stationCodes.some((code) => code === j.openAt)),
       placement: [batch, ...boxes].flatMap((b) => rows.where(PlacementRow, 'batchId', b.id)),
@@ -45,6 +50,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       tempC: 21,
     })).filter((t) => t.atMs <= nowMs),
     stationCodes,
+    rigIds,
     programs,
     waiting: Object.fromEntries(
       waitsAheadAt(house.routes.routeOf(batch), batch).map((code) => [

@@ -16,6 +16,7 @@ import { noWait } from './noWait.ts';
 import { place } from './place.ts';
 import { repeat } from './repeat.ts';
 import { reworkAlone } from './reworkAlone.ts';
+import { rig } from './rig.ts';
 import { settings } from './settings.ts';
 import { ways } from './ways.ts';
 import { when } from './when.ts';
@@ -37,6 +38,7 @@ export {
 } from './measure.ts';
 export { EQUIPMENT_KINDS, PREREQUISITE_KINDS, programsIn, type EquipmentKind, type Prerequisite } from './needs.ts';
 export type { PlaceNeed } from './place.ts';
+export type { RigNeed } from './rig.ts';
 export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './repeat.ts';
 export { settingInWords, type JobSetting } from './settings.ts';
 export { OWN_WAY, waysOf, type Way } from './ways.ts';
@@ -47,6 +49,7 @@ const KINDS = [
   repeat,
   noWait,
   place,
+  rig,
   handOver,
   reworkAlone,
   matchedSet,

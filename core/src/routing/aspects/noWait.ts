@@ -16,7 +16,7 @@ export const noWait: AspectKind<'noWait', boolean, never, PlacedStep> = {
   checkWorld(set, step, route, world) {
     const next = into(route, step);
     const need = next?.place;
-    if (!set || !next || !need || world.carriers.some((c) => suits(c, need, route.modelId))) return [];
+    if (!set || !next || !need || world.carriers.some((c) => c.rig === null && suits(c, need, route.modelId))) return [];
     return [`"${step.name}" goes straight into a ${need.kind} at "${next.name}", and there is none for this model`];
   },
 };

@@ -8,6 +8,7 @@ import { Gradient } from './gradient.ts';
 import { InBand } from './inBand.ts';
 import { InControl } from './inControl.ts';
 import { Parts } from './parts.ts';
+import { GlueSet, PressedRule } from './pressed.ts';
 import { ProgramReleased } from './programReleased.ts';
 import { SignOffRule } from './signOff.ts';
 import { Spread } from './spread.ts';
@@ -15,12 +16,15 @@ import { Stable } from './stable.ts';
 import { Window } from './window.ts';
 import { missing, type AnyRuleKind, type Evidence, type RuleOf } from './rule.ts';
 
-export type { ControlNow, Evidence, LastCoat, Measurement } from './rule.ts';
+export { TAKE_OUT, type Pressing } from './pressed.ts';
+export type { ControlNow, Evidence, LastCoat, Measurement, PressedPiece } from './rule.ts';
 
 /** The kinds of rule there are. */
 const KINDS = [
   Elapsed,
   Equivalent,
+  PressedRule,
+  GlueSet,
   InBand,
   InControl,
   Spread,

@@ -1,3 +1,4 @@
+import type { RigStay } from '../../carriers/index.ts';
 import type { TemperatureSample } from '../../climate/index.ts';
 import type { Finding } from '../../ledger/index.ts';
 import type { CutterNow } from '../cutters.ts';
@@ -25,6 +26,12 @@ export interface ControlNow {
   signal: string | null;
 }
 
+/** A piece's time in a rig, as a rule looks at it. */
+export interface PressedPiece extends Pick<RigStay, 'closedMs' | 'laws' | 'early'> {
+  /** the rig it is in; null once it is out */
+  inName: string | null;
+}
+
 export interface Evidence {
   nowMs: number;
   /** when the wait began */
@@ -50,6 +57,10 @@ export interface Evidence {
   air?: { tempC: number; relativeHumidity: number };
   signOffs?: readonly { skill: string; by: string }[];
   shortParts?: readonly string[];
+  /** of each piece its time in a rig at this step; null for one that was in none */
+  pressed?: readonly (PressedPiece | null)[];
+  /** of each piece its latest time in any */
+  glued?: readonly (PressedPiece | null)[];
 }
 
 /**

@@ -240,6 +240,16 @@ describe('what is not answered', () => {
       maxLength: 6,
     },
   );
+  const law = { minutes: 45, law: { referenceTempC: 20, q10: 2, minimumTempC: 10 } };
+  const stays = fc.array(
+    fc.record({
+      closedMs: fc.option(fc.integer({ min: 0, max: NOW })),
+      laws: fc.constant({ out: [law], set: law }),
+      early: fc.boolean(),
+      inName: fc.constantFrom(null, 'Rack'),
+    }),
+    { minLength: 1, maxLength: 2 },
+  );
   const everything: fc.Arbitrary<Required<Omit<Evidence, 'nowMs'>>> = fc.record({
     sinceMs: fc.integer({ min: 0, max: NOW }),
     temperatures: fc.constant([{ atMs: 0, tempC: 30 }]),
@@ -273,6 +283,8 @@ describe('what is not answered', () => {
     air: fc.record({ tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
     signOffs: fc.constant([{ skill: 'fitting', by: 'Ann' }]),
     shortParts: fc.constant([]),
+    pressed: stays,
+    glued: stays,
   });
   /** Every kind of rule: a new kind must be told here before this compiles. */
   const RULES: Readonly<Record<Rule['kind'], fc.Arbitrary<Rule>>> = {
@@ -315,6 +327,8 @@ describe('what is not answered', () => {
     climate: fc.constant({ kind: 'climate', limits: DEFAULT_SPRAY_LIMITS }),
     signOff: fc.constant({ kind: 'signOff', skill: 'fitting' }),
     parts: fc.constant({ kind: 'parts' }),
+    pressed: fc.constant({ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva' }),
+    glueSet: fc.constant({ kind: 'glueSet', what: 'Set', adhesiveId: 'pva' }),
   };
   test.each(Object.entries(RULES))('never passes: %s', (_, any) => {
     let passes = 0;

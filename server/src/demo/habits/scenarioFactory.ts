@@ -1,4 +1,5 @@
 import {
+  ADHESIVES,
   DEFAULT_SPRAY_LIMITS,
   CAUTIONS,
   DEFECTS,
@@ -61,6 +62,7 @@ export function scenarioFactory(scenario: Scenario): HouseFactory {
       cautions: CAUTIONS,
       pauseCauses: PAUSE_CAUSES,
       startChecks: START_CHECKS,
+      adhesives: ADHESIVES,
       moistureGate: scenario.moistureGate,
       moistureBand: { school: 'shop', halfWidthPct: scenario.bandHalfWidthPct, fixedLowPct: 0, fixedHighPct: 0 },
       moistureExceptions: [],

@@ -144,7 +144,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
     person('ann', ['bench', 'neck fitting', 'packing', 'wood grading']),
     { ...person('bob', ['bench']), away: [{ fromMs: NOW - 20 * DAY_MS, toMs: NOW - 15 * DAY_MS }] },
   ],
-  carriers: [{ id: 'R1', name: 'R1', kind: 'rack', places: 40, zoneId: 'z', outline: null }],
+  carriers: [{ id: 'R1', name: 'R1', kind: 'rack', places: 40, zoneId: 'z', outline: null, rig: null }],
   climate: () => ({ tempC: 21, relativeHumidity: 0.45 }),
   woodRoomZoneId: 'z',
   shedZoneId: 'shed',

@@ -1,4 +1,5 @@
 import {
+  ADHESIVES,
   CAUTIONS,
   DEFAULT_CUTTING,
   DEFAULT_MOISTURE_GATE,
@@ -10,6 +11,7 @@ import {
   START_CHECKS,
   SPECIES,
   type CuttingSettings,
+  type Adhesive,
   type DefectKind,
   type KilnSchedule,
   type MoistureBandSettings,
@@ -42,6 +44,7 @@ export interface Settings {
   cautions: readonly Noted[];
   pauseCauses: readonly Noted[];
   startChecks: readonly Noted[];
+  adhesives: readonly Adhesive[];
   /** whom instruments are usually sent to */
   consignees: readonly Consignee[];
   kilnSchedules: KilnSchedule[];
@@ -68,6 +71,7 @@ export const DEFAULT_SETTINGS: Settings = {
   cautions: CAUTIONS,
   pauseCauses: PAUSE_CAUSES,
   startChecks: START_CHECKS,
+  adhesives: ADHESIVES,
   consignees: [],
   kilnSchedules: [...KILN_SCHEDULES],
   cutting: DEFAULT_CUTTING,

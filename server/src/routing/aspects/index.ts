@@ -12,6 +12,7 @@ import { NoWaitAspectDto } from './noWait.dto.ts';
 import { PlaceAspectDto } from './place.dto.ts';
 import { RepeatAspectDto } from './repeat.dto.ts';
 import { ReworkAloneAspectDto } from './reworkAlone.dto.ts';
+import { RigAspectDto } from './rig.dto.ts';
 import { SettingsAspectDto } from './settings.dto.ts';
 import { WaysAspectDto } from './ways.dto.ts';
 import { WhenAspectDto } from './when.dto.ts';
@@ -22,6 +23,7 @@ export class AspectsDto extends Together(
   RepeatAspectDto,
   NoWaitAspectDto,
   PlaceAspectDto,
+  RigAspectDto,
   HandOverAspectDto,
   ReworkAloneAspectDto,
   MatchedSetAspectDto,

@@ -2,10 +2,12 @@ import { ClimateRuleDto } from './climate.dto.ts';
 import { CutterWithinLifeRuleDto } from './cutterWithinLife.dto.ts';
 import { ElapsedRuleDto } from './elapsed.dto.ts';
 import { EquivalentRuleDto } from './equivalent.dto.ts';
+import { GlueSetRuleDto } from './glueSet.dto.ts';
 import { GradientRuleDto } from './gradient.dto.ts';
 import { InBandRuleDto } from './inBand.dto.ts';
 import { InControlRuleDto } from './inControl.dto.ts';
 import { PartsRuleDto } from './parts.dto.ts';
+import { PressedRuleDto } from './pressed.dto.ts';
 import { ProgramReleasedRuleDto } from './programReleased.dto.ts';
 import { SignOffRuleDto } from './signOff.dto.ts';
 import { SpreadRuleDto } from './spread.dto.ts';
@@ -16,6 +18,8 @@ import { WindowRuleDto } from './window.dto.ts';
 export const RULES = () => ({
   elapsed: ElapsedRuleDto,
   equivalent: EquivalentRuleDto,
+  pressed: PressedRuleDto,
+  glueSet: GlueSetRuleDto,
   inBand: InBandRuleDto,
   inControl: InControlRuleDto,
   spread: SpreadRuleDto,

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { ceilingOf, cheaperFrom, CYCLES, EACH_PLACE, methodCost, ONE_SPINDLE, OWN_SPINDLES, TOGETHER, type Rig } from './ceilings.ts';
+import { ceilingOf, CYCLES, EACH_PLACE, ONE_SPINDLE, OWN_SPINDLES, TOGETHER, type Rig } from './ceiling.ts';
 
 const rig = (over: Partial<Rig>): Rig => ({ cycle: EACH_PLACE, places: 1, tables: 1, dwellMinutes: 30, handsMinutes: 0, ...over });
 
@@ -48,21 +48,5 @@ describe('the ceiling of a rig', () => {
         expect(ceilingOf({ ...one, places: one.places + 1 }).piecesAnHour).toBeGreaterThanOrEqual(found.piecesAnHour - 1e-9);
       }),
     );
-  });
-});
-
-describe('two ways to the same end', () => {
-  const machine = { setUpMinutes: 12, minutesEach: 10, toolPrice: 90, toolPieces: 60 };
-  const gang = { setUpMinutes: 25, minutesEach: 1.5, toolPrice: 240, toolPieces: 400 };
-  test('cost their time and what they wear', () => {
-    expect(methodCost(machine, 8, 48)).toBeCloseTo(92 * 0.8 + 12, 9);
-    expect(methodCost(gang, 8, 48)).toBeCloseTo(37 * 0.8 + 4.8, 9);
-  });
-  test('the gang saw pays as soon as its longer setting up is won back', () => {
-    const from = cheaperFrom(gang, machine, 48);
-    expect(from).toBe(2);
-    for (let n = 1; n < 20; n++) expect(methodCost(gang, n, 48) < methodCost(machine, n, 48)).toBe(n >= (from ?? Infinity));
-    expect(cheaperFrom(machine, gang, 48)).toBeNull();
-    expect(cheaperFrom({ ...machine, minutesEach: 9 }, machine, 48)).toBe(1);
   });
 });

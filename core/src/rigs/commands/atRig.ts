@@ -1,0 +1,40 @@
+import { InRig, pressedFor, type PieceInRig, type Pressed } from '../../carriers/index.ts';
+import { temperaturesFor, zoneOf, type AtStep, type Batch } from '../../batches/index.ts';
+import type { Factory, RigCarrier } from '../../factory/index.ts';
+import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers, type Asked, type Refused } from '../../ledger/index.ts';
+import { Temperatures } from '../../routing/index.ts';
+
+export interface RigRequest {
+  rigId: string;
+  personId: string;
+}
+
+export const rigAsked = ({ rigId }: { rigId: string }): Asked => asked(InRig, { rigId });
+
+/** Who else is in a load that is closed over all, as far as anybody could say. */
+export function othersTogether({ batchId, rigId }: { batchId: string; rigId: string }, answers: Answers): string[] {
+  const there = answers.to(InRig, { rigId });
+  if (there === NOT_ANSWERED) return [];
+  return [...new Set(there.flatMap((p) => (p.stay.place === null && p.batchId !== batchId ? [p.batchId] : [])))];
+}
+
+/** A rig with what is in it; or why nothing can be said of it. */
+export function rigAt(rigId: string, { factory, answers }: Pick<AtStep, 'factory' | 'answers'>): Refused | { kind: 'rig'; rig: RigCarrier; there: readonly PieceInRig[] } {
+  const rig = factory.rig(rigId);
+  if (!rig) return wrongInput('rigId', `There is no rig ${rigId}`);
+  const there = answers.to(InRig, { rigId });
+  if (there === NOT_ANSWERED) return refuse(`Nobody could say what is in ${rig.name}`, { rule: 'places' });
+  return { kind: 'rig', rig, there };
+}
+
+const warmth = (batch: Batch, factory: Factory, nowMs: number) => temperaturesFor(batch, zoneOf(batch, factory), nowMs);
+
+export const warmthAsked = ({ batch, factory, nowMs }: Pick<AtStep, 'batch' | 'factory' | 'nowMs'>): Asked =>
+  asked(Temperatures, warmth(batch, factory, nowMs));
+
+/** How far what is in a rig has come; null while it is open. Where nobody could say how warm it was, nothing has. */
+export function pressedIn({ stay }: PieceInRig, { batch, factory, nowMs, answers }: AtStep): Pressed | null {
+  if (stay.closedMs === null || stay.laws === null) return null;
+  const temperatures = answers.to(Temperatures, warmth(batch, factory, nowMs));
+  return pressedFor(stay.laws.out, stay.closedMs, nowMs, temperatures === NOT_ANSWERED ? [] : temperatures);
+}
