@@ -25,6 +25,10 @@ interface Card {
   unmeasured: { name: string }[];
   inPass: string[];
   program: { checked: boolean; revision: string | null; machines: { id: string; takenBy: string | null }[] } | null;
+  rigs: {
+    outside: number;
+    rigs: { rigId: string; free: number; own: number; ownOver: number; isClosed: boolean; cycle: string }[];
+  } | null;
   log: { kind: string }[];
 }
 
@@ -47,6 +51,23 @@ async function checkFor(page: Page, { program }: Card): Promise<object> {
   return { check: { machineId, revision: program.revision, ticks: startChecks.map((c) => c.key) } };
 }
 
+/** In rigs, as far as there is room, and out again where its time is over. */
+async function pressed(page: Page, { batch: { id }, workers, rigs }: Card): Promise<void> {
+  const personId = workers[0]?.id ?? 'manager';
+  for (const { rigId, free, own, ownOver, isClosed, cycle } of rigs?.rigs ?? []) {
+    const give = async (command: string) => {
+      const { batch } = await get<Card>(page, `/batches/${id}`);
+      return post(page, `/batches/${id}/${command}`, { version: batch.version, personId, rigId });
+    };
+    if (ownOver > 0) await give('take-out');
+    else if (free > 0 && (rigs?.outside ?? 0) > 0) {
+      await give('put-in');
+      if (cycle === 'all places together') await give('close-rig');
+    } else if (own > 0 && !isClosed && cycle === 'all places together') await give('close-rig');
+  }
+  await letTimePass(page, '1 day');
+}
+
 /** Brings work along its route, as people would who are not looked at here, until what is looked for is so; null where it stops before. */
 async function bring(page: Page, id: string, isIt: (card: Card) => boolean): Promise<Card | null> {
   for (let act = 0; act < 30; act++) {
@@ -55,7 +76,8 @@ async function bring(page: Page, id: string, isIt: (card: Card) => boolean): Pro
     const { status, operationKind, version, handOver, accepted, verdict, stationName } = card.batch;
     const give = (command: string, body: object) => post(page, `/batches/${id}/${command}`, { version, ...body });
     const atWork = operationKind === 'work';
-    if (status === 'dwelling' && verdict !== 'pass') await letTimePass(page, '1 day');
+    if (status === 'dwelling' && card.rigs) await pressed(page, card);
+    else if (status === 'dwelling' && verdict !== 'pass') await letTimePass(page, '1 day');
     else if (atWork && status === 'queued' && handOver && !accepted) await give('accept', {});
     else if (atWork && status === 'queued') {
       await makeRoom(page, stationName);

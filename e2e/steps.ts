@@ -115,6 +115,22 @@ export async function moveOn(page: Page, to: string): Promise<void> {
   await expect(step(page, to)).toBeVisible();
 }
 
+/** On a batch card: puts all of it in the first rig with room, closes that where it is closed over all, and takes it out the day after. */
+export async function press(page: Page, pieces: number, hardens: string): Promise<void> {
+  await page
+    .getByRole('button', { name: new RegExp(`^Put ${pieces} in `) })
+    .first()
+    .click();
+  const close = page.getByRole('button', { name: /^Close (?!it)/ });
+  const early = page.getByRole('button', { name: 'Out before its time…' });
+  await expect(close.or(early)).toBeVisible();
+  if (await close.isVisible()) await close.click();
+  await expect(early).toBeVisible();
+  await letTimePass(page, '1 day');
+  await page.getByRole('button', { name: new RegExp(`^Take ${pieces} out of `) }).click();
+  await expect(step(page, hardens)).toBeVisible();
+}
+
 /** Serious and critical violations, as sentences. */
 export async function violations(page: Page): Promise<string[]> {
   const { violations: found } = await new AxeBuilder({ page }).analyze();

@@ -11,7 +11,7 @@ async function addresses(page: Page): Promise<string[]> {
   const route = routes[0]?.id ?? '';
   return [
     ...['/', '/floor', '/flow', '/orders', '/records', `/records/${record?.serial ?? ''}`],
-    ...['', '?tab=Fixtures+and+kits', '?tab=Models', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map(
+    ...['', '?tab=Fixtures+and+kits', '?tab=Models', '?tab=Glues', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map(
       (tab) => `/setup${tab}`,
     ),
     ...['/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
@@ -20,6 +20,8 @@ async function addresses(page: Page): Promise<string[]> {
     `/lots/${lots[0]?.id ?? ''}`,
     ...[
       'rough-mill',
+      'rough-mill/clamps',
+      'bodies/clamps',
       'machining',
       'machining/programs',
       'machining/cutters',

@@ -125,14 +125,21 @@ function keepsRigs({ rows, factory }: TestHouse): void {
     const there = rows.where(Piece, 'inRig', rig.id);
     ensure(there.length <= rig.places, () => `${there.length} are in ${rig.id}, which has ${rig.places} places`);
     const stays = there.flatMap((p) => p.stay ?? []);
-    ensure(stays.every((s) => s.outMs === null && !s.left && s.rigId === rig.id), () => `What is in ${rig.id} has been taken out`);
-    if (rig.rig.cycle === TOGETHER) ensure(new Set(stays.map((s) => `${s.loadId} ${s.closedMs ?? ''}`)).size <= 1, () => `${rig.id} holds two loads`);
+    ensure(
+      stays.every((s) => s.outMs === null && !s.left && s.rigId === rig.id),
+      () => `What is in ${rig.id} has been taken out`,
+    );
+    if (rig.rig.cycle === TOGETHER)
+      ensure(new Set(stays.map((s) => `${s.loadId} ${s.closedMs ?? ''}`)).size <= 1, () => `${rig.id} holds two loads`);
     else ensure(new Set(stays.map((s) => s.place)).size === stays.length, () => `A place of ${rig.id} holds two`);
   }
   for (const piece of rows.all(Piece)) {
     const live = piece.state === 'good' || piece.state === 'rework';
     ensure(piece.inRig === null || live, () => `${piece.id} is ${piece.state} and in ${piece.inRig ?? ''}`);
-    ensure(piece.inRig !== null || piece.stay === null || piece.stay.outMs !== null || !live, () => `${piece.id} is in no rig and was not taken out`);
+    ensure(
+      piece.inRig !== null || piece.stay === null || piece.stay.outMs !== null || !live,
+      () => `${piece.id} is in no rig and was not taken out`,
+    );
   }
 }
 

@@ -19,7 +19,21 @@ import { timber } from './timber/room.ts';
 export type HouseFactory = FittingFactory;
 
 /** The rooms, put together. */
-const ROOMS = [factory, routing, carriers, timber, orders, assembly, batches, finishing, quality, machining, rigs, fitting, dispatch] as const;
+const ROOMS = [
+  factory,
+  routing,
+  carriers,
+  timber,
+  orders,
+  assembly,
+  batches,
+  finishing,
+  quality,
+  machining,
+  rigs,
+  fitting,
+  dispatch,
+] as const;
 
 /** The logbook of this factory: every fact there is, and the only way it takes effect. */
 export const LEDGER: Ledger<Routes, HouseFactory> = new Ledger<Routes, HouseFactory>(ROOMS);

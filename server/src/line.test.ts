@@ -172,7 +172,7 @@ describe('a batch', () => {
   });
   test('may not leave early; an override stays on the record', async () => {
     const id = await startedBatch(factory, manager);
-    await advanceTo(factory, manager, id, 'b-clamp');
+    await advanceTo(factory, manager, id, 'b-rest');
     const { batch } = await card(manager, id);
     expect(batch).toMatchObject({ status: 'dwelling', verdict: 'wait' });
     const early = await operator.post(`/batches/${id}/move`, { version: batch.version });

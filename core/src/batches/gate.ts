@@ -90,7 +90,12 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
     ...(lastCoats === NOT_ANSWERED ? {} : { lastCoats }),
     ...(control === NOT_ANSWERED ? {} : control),
     ...(measures === NOT_ANSWERED ? {} : measures),
-    ...(stays === NOT_ANSWERED ? {} : { pressed: stays.map((stay) => pressedAt(stay, operation, factory)), glued: stays.map((stay) => stay && pressedIn(stay, factory)) }),
+    ...(stays === NOT_ANSWERED
+      ? {}
+      : {
+          pressed: stays.map((stay) => pressedAt(stay, operation, factory)),
+          glued: stays.map((stay) => stay && pressedIn(stay, factory)),
+        }),
   };
 }
 

@@ -40,7 +40,11 @@ export const pressedIn = ({ rigId, closedMs, laws, early, outMs }: RigStay, fact
  * The step for which a batch is put in a rig: the one it waits at, or the next while it is still glued, so that each piece
  * goes in as it is ready.
  */
-export function rigStepOf(route: Route, operation: Operation, { status, component }: Pick<Batch, 'status' | 'component'>): Operation | null {
+export function rigStepOf(
+  route: Route,
+  operation: Operation,
+  { status, component }: Pick<Batch, 'status' | 'component'>,
+): Operation | null {
   if (operation.rig !== undefined) return status === 'dwelling' ? operation : null;
   if (status !== 'running' && status !== 'paused' && status !== 'finished') return null;
   const next = onward(route, operation, component);

@@ -39,7 +39,11 @@ describe('time under pressure', () => {
     expect(at(256).isOver).toBe(true);
   });
   test('a room that nobody hears of cures nothing', () => {
-    expect(pressedFor([WOOD_GLUE], CLOSED, CLOSED + 60 * MINUTE_MS, [])).toMatchObject({ servedMinutes: 0, stands: 'silent', freeMs: null });
+    expect(pressedFor([WOOD_GLUE], CLOSED, CLOSED + 60 * MINUTE_MS, [])).toMatchObject({
+      servedMinutes: 0,
+      stands: 'silent',
+      freeMs: null,
+    });
     const fellSilent = room(20).filter((s) => s.atMs <= CLOSED);
     expect(pressedFor([CEMENT], CLOSED, CLOSED + 8 * HOUR_MS, fellSilent)).toMatchObject({ stands: 'silent', servedMinutes: 360 });
   });

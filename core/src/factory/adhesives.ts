@@ -1,5 +1,6 @@
-import type { DwellLaw } from '../carriers/index.ts';
+import type { DwellLaw, RigLaws } from '../carriers/index.ts';
 import type { CureLaw } from '../climate/index.ts';
+import type { Pressing } from '../routing/index.ts';
 
 export const ADHESIVE_KINDS = ['wood glue', 'epoxy', 'instant', 'solvent cement', 'polyurethane'] as const;
 export type AdhesiveKind = (typeof ADHESIVE_KINDS)[number];
@@ -113,6 +114,15 @@ export function lawsOf(adhesive: Adhesive, material: string | undefined): { out:
   const law = { referenceTempC: CLAMP_REFERENCE_C, q10: adhesive.timesPer10C, minimumTempC: adhesive.lowestC };
   const minutes = adhesive.materials.find((m) => m.name === material)?.clampMinutes ?? adhesive.clampMinutes;
   return { out: { minutes, law }, set: { minutes: adhesive.setMinutes, law } };
+}
+
+/** What a step's pressing asks for; null where its glue is not on record. */
+export function pressingLaws(adhesives: readonly Adhesive[], { adhesiveId, material, minutes }: Pressing): RigLaws | null {
+  if (minutes !== undefined) return { out: [{ minutes, law: BY_THE_CLOCK }], set: null };
+  const adhesive = adhesives.find((a) => a.id === adhesiveId);
+  if (!adhesive) return null;
+  const { out, set } = lawsOf(adhesive, material);
+  return { out: [out], set };
 }
 
 /** What is wrong with a list of glues. */

@@ -18,7 +18,7 @@ import {
   type Stage,
   type RouteWorld,
 } from '../routing/index.ts';
-import { BY_THE_CLOCK, lawsOf, type Adhesive } from './adhesives.ts';
+import { pressingLaws } from './adhesives.ts';
 import { People } from './people.ts';
 import { WallClock, WorkCalendar, WorkingTime, type Interval } from '../maths/index.ts';
 import type { Order, OrderBook } from '../orders/index.ts';
@@ -262,17 +262,9 @@ export class Factory<Known extends SetUp = SetUp> implements Routes, WoodFactory
     return this.rigs.find((r) => r.id === id);
   }
 
-  adhesive(id: string): Adhesive | undefined {
-    return this.setUp.settings.adhesives.find((a) => a.id === id);
-  }
-
   /** What a step's pressing asks for now; null where its glue is not on record. */
-  lawsOf({ adhesiveId, material, minutes }: Pressing): RigLaws | null {
-    if (minutes !== undefined) return { out: [{ minutes, law: BY_THE_CLOCK }], set: null };
-    const adhesive = adhesiveId === undefined ? undefined : this.adhesive(adhesiveId);
-    if (!adhesive) return null;
-    const { out, set } = lawsOf(adhesive, material);
-    return { out: [out], set };
+  lawsOf(pressing: Pressing): RigLaws | null {
+    return pressingLaws(this.setUp.settings.adhesives, pressing);
   }
 
   /** Whether a person who works here holds a skill at a level or above, on the day of an instant. */

@@ -35,7 +35,9 @@ describe('forecast', () => {
   test('glue is waited for as long as it asks: in its clamps, and then until it may be machined', () => {
     const clamped = wait('clamp', 'body', [], 0, { gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva' }] });
     expect(waitMs(clamped, GLUES)).toBe(45 * MINUTE_MS);
-    expect(waitMs({ ...clamped, gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva', material: 'light parts' }] }, GLUES)).toBe(30 * MINUTE_MS);
+    expect(waitMs({ ...clamped, gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva', material: 'light parts' }] }, GLUES)).toBe(
+      30 * MINUTE_MS,
+    );
     expect(waitMs({ ...clamped, gate: [{ kind: 'pressed', what: 'Bent', minutes: 7 }] }, GLUES)).toBe(7 * MINUTE_MS);
     expect(waitMs({ ...clamped, gate: [{ kind: 'glueSet', what: 'Set', adhesiveId: 'pva' }] }, GLUES)).toBe(DAY_MS - 45 * MINUTE_MS);
   });

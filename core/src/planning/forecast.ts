@@ -26,7 +26,8 @@ export function waitMs(operation: Operation, glues: Glues): number {
   }, away);
 }
 
-const pressedMs = (rule: Pressing, glues: Glues): number => Math.max(0, ...(glues.lawsOf(rule)?.out ?? []).map((l) => l.minutes)) * MINUTE_MS;
+const pressedMs = (rule: Pressing, glues: Glues): number =>
+  Math.max(0, ...(glues.lawsOf(rule)?.out ?? []).map((l) => l.minutes)) * MINUTE_MS;
 const setMs = (rule: Pressing, glues: Glues): number => (glues.lawsOf(rule)?.set?.minutes ?? 0) * MINUTE_MS;
 
 /** The steps from one onwards, loops gone round as often as they are expected to be. */

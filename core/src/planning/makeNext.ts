@@ -75,10 +75,12 @@ export function makeNext(
         return [{ amount: batch.quantity, atMs: step?.arriveMs ?? nowMs }];
       });
       const inStock = stocked.reduce((sum, { batch }) => sum + batch.quantity, 0);
-      const taken = kind.component === 'small part' ? drawnOf(kind, floor, orders, nowMs, time, glues) : calledOf(kind, orders, nowMs, time, glues);
+      const taken =
+        kind.component === 'small part' ? drawnOf(kind, floor, orders, nowMs, time, glues) : calledOf(kind, orders, nowMs, time, glues);
       const { shortMs, lacking } = runsShort([{ amount: inStock, atMs: nowMs }, ...coming], taken);
       const leadMs =
-        earliestFromStart(kind.route, firstOperation(kind.route, kind.component).id, kind.batchSize, nowMs, time, glues, kind.buffer.id) - nowMs;
+        earliestFromStart(kind.route, firstOperation(kind.route, kind.component).id, kind.batchSize, nowMs, time, glues, kind.buffer.id) -
+        nowMs;
       return {
         modelId: kind.modelId,
         component: kind.component,
@@ -96,7 +98,13 @@ export function makeNext(
 const total = (of: readonly Dated[]) => of.reduce((sum, { amount }) => sum + amount, 0);
 
 /** Parts that orders will call from their buffer, when what follows must begin for them to be in time. */
-function calledOf({ modelId, component, buffer }: KeptKind, orders: readonly Asking[], nowMs: number, time: WorkingTime, glues: Glues): Dated[] {
+function calledOf(
+  { modelId, component, buffer }: KeptKind,
+  orders: readonly Asking[],
+  nowMs: number,
+  time: WorkingTime,
+  glues: Glues,
+): Dated[] {
   return orders
     .filter((order) => order.modelId === modelId && order.route.operations.some((o) => o.id === buffer.id))
     .flatMap(({ wants, route, dueMs }) =>
@@ -107,7 +115,14 @@ function calledOf({ modelId, component, buffer }: KeptKind, orders: readonly Ask
 }
 
 /** Small parts that batches on the floor will draw at the steps ahead of them, and those that nobody has begun. */
-function drawnOf({ modelId }: KeptKind, floor: readonly OnOrder[], orders: readonly Asking[], nowMs: number, time: WorkingTime, glues: Glues): Dated[] {
+function drawnOf(
+  { modelId }: KeptKind,
+  floor: readonly OnOrder[],
+  orders: readonly Asking[],
+  nowMs: number,
+  time: WorkingTime,
+  glues: Glues,
+): Dated[] {
   const each = (operation: Operation) => (operation.draws ?? []).reduce((sum, d) => sum + (d.modelId === modelId ? d.perPiece : 0), 0);
   const underWay = floor
     .filter(({ route }) => route.operations.some((o) => each(o) > 0))
@@ -121,7 +136,9 @@ function drawnOf({ modelId }: KeptKind, floor: readonly OnOrder[], orders: reado
     route.operations.flatMap((operation) => {
       if (each(operation) === 0) return [];
       const count = Math.max(0, ...wants.filter((want) => leadsTo(route, want.component, operation.id)).map((want) => want.count));
-      return count === 0 ? [] : [{ amount: each(operation) * count, atMs: latestAt(route, operation.id, count, dueMs, nowMs, time, glues) }];
+      return count === 0
+        ? []
+        : [{ amount: each(operation) * count, atMs: latestAt(route, operation.id, count, dueMs, nowMs, time, glues) }];
     }),
   );
   return [...underWay, ...notBegun];

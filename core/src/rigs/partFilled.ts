@@ -43,14 +43,18 @@ export function closingsOf(load: OpenLoad, coming: readonly Coming[], nowMs: num
   const order = [...coming].sort((a, b) => a.atMs - b.atMs);
   const room = load.places - load.pieces;
   const choices: Closing[] = [];
-  for (let taken = 0; taken <= order.length; taken++) {
+  // With nothing in it there is nothing to close over.
+  for (let taken = load.pieces === 0 ? 1 : 0; taken <= order.length; taken++) {
     const waitsFor = order.slice(0, taken);
     const joining = waitsFor.reduce((sum, c) => sum + c.pieces, 0);
-    if (joining > room && taken > 0) break;
+    if (joining > room) break;
     const closeMs = Math.max(nowMs, waitsFor.at(-1)?.atMs ?? nowMs);
     const opensMs = closeMs + (load.dwellMinutes + load.handsMinutes) * MINUTE_MS;
     const hours = (ms: number) => ms / MINUTE_MS / HOUR_MINUTES;
-    const held = [{ pieces: load.pieces, atMs: nowMs }, ...waitsFor].reduce((sum, c) => sum + c.pieces * hours(Math.max(0, closeMs - Math.max(nowMs, c.atMs))), 0);
+    const held = [{ pieces: load.pieces, atMs: nowMs }, ...waitsFor].reduce(
+      (sum, c) => sum + c.pieces * hours(Math.max(0, closeMs - Math.max(nowMs, c.atMs))),
+      0,
+    );
     const late = order.slice(taken).filter((c) => c.atMs < opensMs);
     choices.push({
       closeMs,

@@ -1,9 +1,10 @@
+import type { WorkingTime } from '../maths/index.ts';
 import { MINUTE_MS } from '../units/index.ts';
 import type { LoadIn } from './loadsIn.ts';
 
 /** What whoever tends rigs has to know: what is free, when to come back, and what it costs not to. */
 export interface Rhythm {
-  /** pieces that may come out now, since when the first of them, and how long their places have stood idle under them */
+  /** pieces that may come out now, since when the first of them, and how much working time their places have lost under them */
   freePieces: number;
   freeSinceMs: number | null;
   idlePlaceMinutes: number;
@@ -12,7 +13,7 @@ export interface Rhythm {
   /** when it is worth coming back: what follows closely on the next is taken along */
   returnMs: number | null;
   returnPieces: number;
-  /** place-minutes that stand idle by then, and by an end, if nobody comes */
+  /** place-minutes of working time that stand idle more until an end, if nobody comes */
   lostPlaceMinutes: number;
 }
 
@@ -24,8 +25,9 @@ export const FETCHED_ALONG_MS = 10 * MINUTE_MS;
  *
  * @param loads of every rig that they tend
  * @param untilMs when they go home: what is lost is reckoned to then
+ * @param time nights and days off lose nothing
  */
-export function rhythmOf(loads: readonly LoadIn[], nowMs: number, untilMs: number): Rhythm {
+export function rhythmOf(loads: readonly LoadIn[], nowMs: number, untilMs: number, time: Pick<WorkingTime, 'between'>): Rhythm {
   const told = loads.flatMap(({ pressed, pieces }) =>
     pressed === null || pressed.freeMs === null ? [] : [{ freeMs: pressed.freeMs, pieces: pieces.length, isFree: pressed.isOver }],
   );
@@ -34,7 +36,8 @@ export function rhythmOf(loads: readonly LoadIn[], nowMs: number, untilMs: numbe
   const [next] = coming;
   let returnMs = next?.freeMs ?? null;
   for (const { freeMs } of coming) if (returnMs !== null && freeMs <= returnMs + FETCHED_ALONG_MS) returnMs = Math.max(returnMs, freeMs);
-  const idle = (of: typeof told, atMs: number) => of.reduce((sum, l) => sum + (l.pieces * Math.max(0, atMs - l.freeMs)) / MINUTE_MS, 0);
+  const idle = (of: typeof told, atMs: number) =>
+    of.reduce((sum, l) => sum + (l.pieces * Math.max(0, time.between(l.freeMs, atMs))) / MINUTE_MS, 0);
   return {
     freePieces: free.reduce((sum, l) => sum + l.pieces, 0),
     freeSinceMs: free.length === 0 ? null : Math.min(...free.map((l) => l.freeMs)),

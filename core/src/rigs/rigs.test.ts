@@ -37,7 +37,8 @@ const ROUTE: Route = {
 
 const house = () => new TestHouse(new Map([[ROUTE.id, ROUTE]]), CARRIERS);
 const ann = { personId: 'ann' };
-const sentences = (decision: { kind: string; because?: readonly { sentence: string }[] }) => decision.because?.map((f) => f.sentence).join('; ') ?? decision.kind;
+const sentences = (decision: { kind: string; because?: readonly { sentence: string }[] }) =>
+  decision.because?.map((f) => f.sentence).join('; ') ?? decision.kind;
 
 /** A batch that has been glued and waits at its rig. */
 function glued(h: TestHouse, pieces: number): string {
@@ -135,10 +136,17 @@ describe('a rack with a timer for each place', () => {
     h.work(id);
     // The fourth stays out: its other would not fit.
     h.give(PutInRig, { batchId: id, rigId: 'RACK', ...ann });
-    expect(h.live(id).filter((p) => p.inRig !== null).map((p) => p.setId)).toEqual(['a', 'b', 'c']);
+    expect(
+      h
+        .live(id)
+        .filter((p) => p.inRig !== null)
+        .map((p) => p.setId),
+    ).toEqual(['a', 'b', 'c']);
     h.give(PutInRig, { batchId: id, rigId: 'RACK', pieceIds: ids(h, id).slice(3, 4), ...ann });
     h.pass(HOUR_MS);
-    expect(sentences(h.give(TakeOut, { batchId: id, rigId: 'RACK', ahead: true, ...ann }))).toBe('Set d would be parted: it stays together');
+    expect(sentences(h.give(TakeOut, { batchId: id, rigId: 'RACK', ahead: true, ...ann }))).toBe(
+      'Set d would be parted: it stays together',
+    );
   });
   test('is taken out early by a lead with a reason, which stays on the record; what was put in by mistake goes in again', () => {
     const h = house();
@@ -178,11 +186,15 @@ describe('a press that is closed over all', () => {
     expect(h.give(PutInRig, { batchId: one, rigId: 'PRESS', ...ann }).kind).toBe('accept');
     h.pass(30 * MINUTE_MS);
     expect(sentences(h.give(MoveBatch, { batchId: one }))).toBe('Pressed: 2 of 2 in PRESS, which is still open');
-    expect(sentences(h.give(TakeOut, { batchId: one, rigId: 'PRESS', ...ann }))).toBe('It was not closed: put them back, or close it first');
+    expect(sentences(h.give(TakeOut, { batchId: one, rigId: 'PRESS', ...ann }))).toBe(
+      'It was not closed: put them back, or close it first',
+    );
     expect(h.give(PutInRig, { batchId: two, rigId: 'PRESS', ...ann }).kind).toBe('accept');
     const closed = h.give(CloseRig, { batchId: two, rigId: 'PRESS', ...ann });
     expect(closed.kind === 'accept' && closed.entries.map((e) => e.batchId)).toEqual([one, two]);
-    const loads = new Set(h.rows.all(Piece).flatMap((p) => (p.inRig === 'PRESS' ? [`${p.stay?.loadId ?? ''} ${p.stay?.closedMs ?? ''}`] : [])));
+    const loads = new Set(
+      h.rows.all(Piece).flatMap((p) => (p.inRig === 'PRESS' ? [`${p.stay?.loadId ?? ''} ${p.stay?.closedMs ?? ''}`] : [])),
+    );
     expect(loads.size).toBe(1);
     // Nothing joins a load under pressure.
     const three = laid(h, 1);
@@ -249,7 +261,10 @@ describe('what rigs need', () => {
     const batches = h.rows.all(Batch).filter((b) => b.status !== 'done');
     const time = h.factory.workingTime({ fromMs: h.nowMs - 24 * HOUR_MS, toMs: h.nowMs + 10 * 24 * HOUR_MS });
     const temperatures = new Map([['bench', Array.from({ length: 400 }, (_, i) => ({ atMs: h.nowMs - (400 - i) * HOUR_MS, tempC: 20 }))]]);
-    const found = rigsAhead({ batches, pieces: h.rows.all(Piece), temperatures, hours: h.rows.all(RigHour), nowMs: h.nowMs, time }, h.factory);
+    const found = rigsAhead(
+      { batches, pieces: h.rows.all(Piece), temperatures, hours: h.rows.all(RigHour), nowMs: h.nowMs, time },
+      h.factory,
+    );
     return { rack: found.find((r) => r.rig.id === 'RACK'), press: found.find((r) => r.rig.id === 'PRESS') };
   };
   test('what is in it, what could go in, what comes, and what it is good for', () => {
@@ -258,21 +273,29 @@ describe('what rigs need', () => {
     const soon = h.start('body', 2, { route: ROUTE });
     h.give(PutInRig, { batchId: waits, rigId: 'RACK', pieceIds: ids(h, waits).slice(0, 1), ...ann });
     const { rack, press } = ahead(h);
-    expect(rack).toMatchObject({ free: 3, usualMinutes: 45, waiting: [{ batchId: waits, pieces: 2, fits: 2, isGlued: false }] });
+    expect(rack).toMatchObject({ free: 3, usualMinutes: 45, nextLoad: null });
+    expect(rack?.coming).toMatchObject([{ batchId: soon, pieces: 2 }]);
+    expect(rack?.waiting).toMatchObject([
+      { batchId: waits, pieces: 2, fits: 2, state: 'waits' },
+      { batchId: soon, pieces: 2, fits: 2, state: 'to be glued' },
+    ]);
     expect(rack?.loads).toHaveLength(1);
-    expect(rack?.coming.map((c) => [c.batchId, c.pieces])).toEqual([[soon, 2]]);
     // 45 minutes and 5 for the hands: four in 50 minutes.
     expect(rack?.ceilingAnHour).toBeCloseTo((4 * 60) / 50, 9);
     // The work on it is that of the bench after it.
     expect(rack?.brings).toMatchObject([{ stationCode: 'S-lay', pieces: 1, minutes: 15 }]);
-    expect(press).toMatchObject({ free: 6, loads: [], waiting: [], usualMinutes: 720, closings: [] });
+    expect(press).toMatchObject({ free: 6, loads: [], waiting: [], usualMinutes: 720, nextLoad: null });
   });
-  test('a press that is open says when to close it', () => {
+  test('a load that is not full says what there is for it, and whether to wait', () => {
     const h = house();
     const id = laid(h, 2);
     h.give(PutInRig, { batchId: id, rigId: 'PRESS', ...ann });
-    expect(ahead(h).press).toMatchObject({ free: 4, closings: [{ closeMs: h.nowMs, pieces: 2, emptyPlaces: 4 }] });
+    expect(ahead(h).press).toMatchObject({ free: 4, nextLoad: { pieces: 2, closings: [{ closeMs: h.nowMs, pieces: 2, emptyPlaces: 4 }] } });
     h.give(CloseRig, { batchId: id, rigId: 'PRESS', ...ann });
-    expect(ahead(h).press).toMatchObject({ free: 0, closings: [] });
+    expect(ahead(h).press).toMatchObject({ free: 0, nextLoad: null });
+    // One more has been laid: it is for the load after.
+    const other = laid(h, 1);
+    expect(ahead(h).press?.nextLoad).toMatchObject({ pieces: 1, closings: [{ emptyPlaces: 5 }] });
+    expect(ahead(h).press?.waiting).toMatchObject([{ batchId: other, state: 'waits', fits: 0 }]);
   });
 });

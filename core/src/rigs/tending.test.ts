@@ -7,6 +7,9 @@ import { closingsOf, rhythmOf, type LoadIn } from './index.ts';
 const NOW = Date.parse('2026-03-10T10:00:00Z');
 const at = (minutes: number) => NOW + minutes * MINUTE_MS;
 
+/** A house that never closes. */
+const ALWAYS = { between: (fromMs: number, toMs: number) => toMs - fromMs };
+
 function load(freeIn: number | null, pieces = 1): LoadIn {
   const pressed: Pressed = {
     servedMinutes: 0,
@@ -17,12 +20,19 @@ function load(freeIn: number | null, pieces = 1): LoadIn {
     atC: 20,
   };
   const piece = (i: number) => ({ pieceId: `P${i}`, batchId: 'B1', stay: {} as never });
-  return { loadId: `L${freeIn ?? ''}`, place: 1, pieces: Array.from({ length: pieces }, (_, i) => piece(i)), fromMs: NOW, closedMs: NOW, pressed };
+  return {
+    loadId: `L${freeIn ?? ''}`,
+    place: 1,
+    pieces: Array.from({ length: pieces }, (_, i) => piece(i)),
+    fromMs: NOW,
+    closedMs: NOW,
+    pressed,
+  };
 }
 
 describe('the rhythm of one who tends many places', () => {
   test('what is free, since when, and what its places have lost', () => {
-    expect(rhythmOf([load(-20), load(-5), load(30)], NOW, at(60))).toMatchObject({
+    expect(rhythmOf([load(-20), load(-5), load(30)], NOW, at(60), ALWAYS)).toMatchObject({
       freePieces: 2,
       freeSinceMs: at(-20),
       idlePlaceMinutes: 25,
@@ -31,17 +41,21 @@ describe('the rhythm of one who tends many places', () => {
       lostPlaceMinutes: 150,
     });
   });
+  test('a night loses nothing: nobody was to come', () => {
+    const shut = { between: (fromMs: number, toMs: number) => Math.max(0, toMs - Math.max(fromMs, at(-10))) };
+    expect(rhythmOf([load(-900)], NOW, at(60), shut)).toMatchObject({ freeSinceMs: at(-900), idlePlaceMinutes: 10, lostPlaceMinutes: 60 });
+  });
   test('what follows closely on the next is fetched with it; a wide gap ends the round', () => {
-    expect(rhythmOf([load(10), load(18), load(27), load(60)], NOW, at(60))).toMatchObject({
+    expect(rhythmOf([load(10), load(18), load(27), load(60)], NOW, at(60), ALWAYS)).toMatchObject({
       nextMs: at(10),
       returnMs: at(27),
       returnPieces: 3,
     });
-    expect(rhythmOf([load(10), load(21)], NOW, at(60))).toMatchObject({ returnMs: at(10), returnPieces: 1 });
+    expect(rhythmOf([load(10), load(21)], NOW, at(60), ALWAYS)).toMatchObject({ returnMs: at(10), returnPieces: 1 });
   });
   test('what is open or stands in the cold promises nothing', () => {
     const open = { ...load(5), closedMs: null, pressed: null };
-    expect(rhythmOf([open, load(null)], NOW, at(60))).toEqual({
+    expect(rhythmOf([open, load(null)], NOW, at(60), ALWAYS)).toEqual({
       freePieces: 0,
       freeSinceMs: null,
       idlePlaceMinutes: 0,
@@ -71,9 +85,12 @@ describe('a part-filled load', () => {
   });
   test('waits for nobody who finds no room, and the first choice is never worse than another', () => {
     expect(closingsOf({ ...press, pieces: 90 }, [{ batchId: 'B2', pieces: 12, atMs: at(1) }], NOW)).toHaveLength(1);
-    const coming = fc.array(fc.record({ batchId: fc.string(), pieces: fc.integer({ min: 1, max: 20 }), atMs: fc.integer({ min: NOW, max: NOW + 9 * HOUR_MS }) }), {
-      maxLength: 6,
-    });
+    const coming = fc.array(
+      fc.record({ batchId: fc.string(), pieces: fc.integer({ min: 1, max: 20 }), atMs: fc.integer({ min: NOW, max: NOW + 9 * HOUR_MS }) }),
+      {
+        maxLength: 6,
+      },
+    );
     fc.assert(
       fc.property(coming, fc.integer({ min: 1, max: 96 }), (come, pieces) => {
         const all = closingsOf({ ...press, pieces }, come, NOW);

@@ -73,7 +73,7 @@ describe('what an order has chosen', () => {
       modelIds: new Set(['r']),
       materialIds: new Set<string>(),
       adhesives: new Map(),
-  cautionKeys: new Set<string>(),
+      cautionKeys: new Set<string>(),
       speciesNames: new Set(['alder', 'maple', 'rosewood', 'wenge', 'ebony']),
       facts: usual,
     };

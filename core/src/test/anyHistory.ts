@@ -45,8 +45,24 @@ export const HISTORY_CARRIERS: readonly Carrier[] = [
   { id: 'P2', name: 'P2', kind: 'press', places: 2, zoneId: 'z', outline: null, rig: null },
   { id: 'M1', name: 'M1', kind: 'mould', places: 3, zoneId: 'z', outline: 'any', rig: null },
   { id: 'M2', name: 'M2', kind: 'mould', places: 1, zoneId: 'z', outline: 'any', rig: null },
-  { id: 'K1', name: 'K1', kind: 'clamp rack', places: 3, zoneId: 'bench', outline: null, rig: { stationCode: 'S-K', cycle: EACH_PLACE, handsMinutes: 2 } },
-  { id: 'Q1', name: 'Q1', kind: 'brace press', places: 6, zoneId: 'bench', outline: null, rig: { stationCode: 'S-Q', cycle: TOGETHER, handsMinutes: 8 } },
+  {
+    id: 'K1',
+    name: 'K1',
+    kind: 'clamp rack',
+    places: 3,
+    zoneId: 'bench',
+    outline: null,
+    rig: { stationCode: 'S-K', cycle: EACH_PLACE, handsMinutes: 2 },
+  },
+  {
+    id: 'Q1',
+    name: 'Q1',
+    kind: 'brace press',
+    places: 6,
+    zoneId: 'bench',
+    outline: null,
+    rig: { stationCode: 'S-Q', cycle: TOGETHER, handsMinutes: 8 },
+  },
 ];
 
 /** One command given in a history, and what became of it. */

@@ -60,7 +60,13 @@ function chain(component: Component, prefix: string, kinds: readonly StepKind[],
         case 'press':
           return [wait(id, component, [], 3, { place: { kind: 'press' } })];
         case 'clamped':
-          return [step(id, component, []), wait(`${id}c`, component, [], 1, { rig: { kind: 'clamp rack' }, gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva' }] })];
+          return [
+            step(id, component, []),
+            wait(`${id}c`, component, [], 1, {
+              rig: { kind: 'clamp rack' },
+              gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva' }],
+            }),
+          ];
         case 'pressed':
           return [
             step(id, component, []),

@@ -23,7 +23,9 @@ import {
   neckWithItsBoard,
   option,
   outfit,
+  hardens,
   pictureInlay,
+  pressed,
   restBody,
   route,
   sandBody,
@@ -81,7 +83,7 @@ const millrace: DemoModel = {
     [
       line(
         'body',
-        [cutBody(24), glueBody, clampBody, machineBody(49), restBody, sandBody(56), ...finish('b', 'poly', 4, 110, 47, 52, 113)],
+        [cutBody(24), glueBody, ...clampBody, machineBody(49), restBody, sandBody(56), ...finish('b', 'poly', 4, 110, 47, 52, 113)],
         'fit',
       ),
       line(
@@ -129,7 +131,11 @@ const weirstone: DemoModel = {
   route: route(
     'weirstone',
     [
-      line('body', [cutBody(28), glueBody, clampBody, machineBody(78), restBody, bindBody(76), bindSet('b-bindset'), sandBody(69)], 'fit'),
+      line(
+        'body',
+        [cutBody(28), glueBody, ...clampBody, machineBody(78), restBody, bindBody(76), bindSet('b-bindset'), sandBody(69)],
+        'fit',
+      ),
       line('neck', neckLine(67), 'fit'),
     ],
     [...jointAndClamp, ...finish('i', 'lacquer', 5, 105, 66, 87, 188, [burst, scrapeBinding]), coldCheck, ...outfit(0.22, 1.8, 1.5, 131)],
@@ -156,7 +162,7 @@ const towpath: DemoModel = {
         [
           cutBody(50),
           work('b-glue', 'Glue wings to the core', 'RM2', 'gluing', 15, 71),
-          clampBody,
+          ...clampBody,
           away('b-carry', 'Carry over from the mill', 'transfer', 'RM3', 1),
           work('b-machine', 'Machine through-neck body', 'MC1', 'body machining', 30, 94, {
             cautions: ['cutting', 'dust'],
@@ -212,7 +218,8 @@ const lockkeeper: DemoModel = {
               { id: 'cauls', name: 'Cauls' },
             ],
           }),
-          dwell('b-pressset', 'In the press', 'BD4', hours('Pressed', 14), { place: { kind: 'press' } }),
+          pressed('b-pressset', 'In the press', 'BD4', 'press', 'Pressed', 'epoxy'),
+          hardens('b-hard', 'epoxy'),
           machineBody(61),
           restBody,
           bindBody(70),
@@ -299,7 +306,7 @@ const headwater: DemoModel = {
         [
           work('t-joint', 'Joint the tops', 'RM1', 'milling', 10, 17, { cautions: ['cutting', 'dust'] }),
           work('t-brace', 'Brace the tops', 'BD1', 'top pressing', 15, 78, { draws: [{ modelId: 'headwater-braces', perPiece: 1 }] }),
-          dwell('t-set', 'Braces set', 'BD4', hours('Set', 12)),
+          pressed('t-set', 'Braces under vacuum', 'BD4', 'vacuum table', 'Pressed', 'pva', 'light parts'),
         ],
         'b-top',
       ),

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { ADHESIVES,
+import {
+  ADHESIVES,
   SPECIES,
   CAUTIONS,
   ALL_BODIES,
@@ -148,8 +149,11 @@ describe('its routes, between them, say everything a route can say', () => {
   ])('%s', (_, what) => {
     expect(have(what)).toBe(true);
   });
-  test.each(['press', 'form', 'mould', 'table', 'freezer shelf'])('places in a %s', (kind) => {
+  test.each(['form', 'mould', 'freezer shelf'])('places in a %s', (kind) => {
     expect(have((o) => o.place?.kind === kind)).toBe(true);
+  });
+  test.each(['clamp rack', 'hose table', 'press', 'vacuum table'])('pressed in a %s', (kind) => {
+    expect(have((o) => o.rig?.kind === kind)).toBe(true);
   });
 });
 

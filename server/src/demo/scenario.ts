@@ -30,6 +30,9 @@ export const DEMO_WORK_WEEK: WorkWeek = {
   holidays: [],
 };
 
+/** A hall wants many of one model at once: its tops wait for the press together. */
+const RUSHES = [4, 4, 1].map((daysAgo) => ({ modelId: 'lockkeeper', daysAgo }));
+
 /** Since when pockets grow wider, as the cutter's side goes; and for how long nobody has looked at what the charts say. */
 const WORN_DAYS_AGO = 12;
 const UNSEEN_DAYS = 8;
@@ -140,6 +143,7 @@ export function demoScenario(nowMs: number): Scenario {
     ],
     customers: ['Stock', 'Northgate Music Room', 'Quayside Strings', 'Tannery Lane Guitars', 'The Fret Cellar', 'Harbour Hall Music'],
     setsPerDay: 0.68,
+    rushes: RUSHES,
     promiseDays: 94,
     lotEveryDays: 7,
     boardsFromMs: nowMs - 75 * DAY_MS,

@@ -1,5 +1,5 @@
 import type { RoomProfile } from '@ample-crane/devices';
-import type { Carrier, Stage } from '@ample-crane/core';
+import { EACH_PLACE, TOGETHER, type Carrier, type Stage } from '@ample-crane/core';
 
 export interface DemoZone extends RoomProfile {
   id: string;
@@ -86,9 +86,19 @@ const RACKS = 60;
 /** What batches sit on and in. */
 export const DEMO_CARRIERS: readonly Carrier[] = [
   ...Array.from({ length: RACKS }, (_, i) => carrier(`R${String(i + 1).padStart(2, '0')}`, `Rack ${i + 1}`, 'rack', 12, 'bench')),
-  ...Array.from({ length: 4 }, (_, i) => carrier(`T${i + 1}`, `Neck table ${i + 1}`, 'table', 10, 'bench')),
+  ...Array.from({ length: 2 }, (_, i) =>
+    carrier(`CR${i + 1}`, `Clamp rack ${i + 1}`, 'clamp rack', 12, 'mill', null, {
+      stationCode: 'RM3',
+      cycle: EACH_PLACE,
+      handsMinutes: 3,
+    }),
+  ),
+  ...Array.from({ length: 4 }, (_, i) =>
+    carrier(`T${i + 1}`, `Neck table ${i + 1}`, 'hose table', 10, 'bench', null, { stationCode: 'NK2', cycle: TOGETHER, handsMinutes: 12 }),
+  ),
   carrier('FZ1', 'Freezer shelves', 'freezer shelf', 24, 'finish'),
-  carrier('P1', 'Stack press', 'press', 100, 'bench'),
+  carrier('P1', 'Stack press', 'press', 100, 'bench', null, { stationCode: 'BD4', cycle: TOGETHER, handsMinutes: 40 }),
+  carrier('VT1', 'Vacuum table', 'vacuum table', 12, 'bench', null, { stationCode: 'BD4', cycle: TOGETHER, handsMinutes: 10 }),
   ...Array.from({ length: 2 }, (_, i) => carrier(`HWF${i + 1}`, `Headwater forms ${i + 1}`, 'form', 6, 'bench', 'headwater')),
   ...Array.from({ length: 2 }, (_, i) => carrier(`SKM${i + 1}`, `Skiff moulds ${i + 1}`, 'mould', 8, 'bench', 'skiff')),
 ];

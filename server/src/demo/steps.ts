@@ -1,4 +1,4 @@
-import type { Characteristic, CoatPlan, Component, Operation, Route, RouteOption, Rule, Stage } from '@ample-crane/core';
+import type { CarrierKind, Characteristic, CoatPlan, Component, Operation, Route, RouteOption, Rule, Stage } from '@ample-crane/core';
 import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_STATIONS } from './stations.ts';
 
@@ -47,6 +47,22 @@ export const dwell = (id: string, name: string, stationCode: string, gate: reado
 });
 
 export const hours = (what: string, minimum: number): readonly Rule[] => [{ kind: 'elapsed', what, minimumMinutes: minimum * 60 }];
+
+/** Under pressure in a rig, as long as its glue asks. */
+export const pressed = (
+  id: string,
+  name: string,
+  stationCode: string,
+  kind: CarrierKind,
+  what: string,
+  adhesiveId: string,
+  material?: string,
+): Step =>
+  dwell(id, name, stationCode, [{ kind: 'pressed', what, adhesiveId, ...(material === undefined ? {} : { material }) }], { rig: { kind } });
+
+/** On the shelves until its glue may be machined. */
+export const hardens = (id: string, adhesiveId: string): Step =>
+  dwell(id, 'Glue hardens', 'MC3', [{ kind: 'glueSet', what: 'Glue set', adhesiveId }]);
 
 export function cure(id: string, materialId: string): Step {
   const material = DEMO_MATERIALS.find((m) => m.id === materialId);
@@ -166,7 +182,7 @@ export const setUp = (relief: number, bass: number, treble: number): Characteris
 export const cutBody = (minutes: number) =>
   work('b-cut', 'Cut and joint bodies', 'RM1', 'milling', 15, minutes, { cautions: ['cutting', 'dust'] });
 export const glueBody = work('b-glue', 'Glue up blanks', 'RM2', 'gluing', 10, 34);
-export const clampBody = dwell('b-clamp', 'Blank in clamps', 'RM3', hours('Clamped', 24));
+export const clampBody: Step[] = [pressed('b-clamp', 'Blank in clamps', 'RM3', 'clamp rack', 'Clamped', 'pva'), hardens('b-hard', 'pva')];
 export const machineBody = (minutes: number) =>
   work('b-machine', 'Machine bodies', 'MC1', 'body machining', 25, minutes, {
     characteristics: [pocket],
@@ -202,7 +218,8 @@ const machineNecks: Step[] = [
 ];
 const glueBoard = (minutes: number): Step => work('n-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, minutes);
 const shapeNeck = (carveMinutes: number): Step[] => [
-  dwell('n-clamp', 'Fingerboard in clamps', 'NK2', hours('Clamped', 24), { place: { kind: 'table' } }),
+  pressed('n-clamp', 'Fingerboard in clamps', 'NK2', 'hose table', 'Clamped', 'pva'),
+  hardens('n-hard', 'pva'),
   work('n-fret', 'Radius and fret', 'NK3', 'fretting', 10, 122),
   work('n-carve', 'Carve and sand neck', 'NK4', 'neck carving', 5, carveMinutes, { cautions: ['dust'], grit: 220 }),
 ];

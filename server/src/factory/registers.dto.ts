@@ -1,4 +1,14 @@
-import { ADHESIVE_KINDS, STAGES, type Adhesive, type AdhesiveKind, type DefectKind, type Noted, type Species, type SpeciesFigure, type Stage } from '@ample-crane/core';
+import {
+  ADHESIVE_KINDS,
+  STAGES,
+  type Adhesive,
+  type AdhesiveKind,
+  type DefectKind,
+  type Noted,
+  type Species,
+  type SpeciesFigure,
+  type Stage,
+} from '@ample-crane/core';
 import type { Consignee } from '../platform/settings/settings.ts';
 import { InEach, InFlag, InList, InNumber, InOneOf, InPart, InText } from '../platform/http/fields.ts';
 

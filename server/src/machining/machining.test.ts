@@ -5,6 +5,7 @@ import { allRoutes } from '../factory/allRoutes.ts';
 import { rebuild } from '../logbook/rebuild.ts';
 import { ROW_TABLES } from '../tables.ts';
 import { advanceTo, card, checked, openFactory, startedBatch, type Answer, type Caller, type TestFactory } from '../test/factory.ts';
+import { undoThrough } from '../test/migrations.ts';
 
 let factory: TestFactory;
 let manager: Caller;
@@ -208,8 +209,7 @@ test('programs that were kept with the equipment are carried over, under their r
   const empty = await openFactory('nothing');
   const owner = await ownerDataSource().initialize();
   try {
-    await owner.undoLastMigration();
-    await owner.undoLastMigration();
+    await undoThrough(owner, 'Programs1700000000031');
     await owner.query(`insert into prerequisite (id, kind, what, model_id, revision, state, note) values
       ('p1', 'program', 'Sides', null, 'C', 'released', ''), ('p2', 'program', 'Slots', null, 'A', 'draft', 'Ida draws it'), ('p3', 'kit', 'Pins', null, '1', 'released', '')`);
     await owner.runMigrations();

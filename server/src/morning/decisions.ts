@@ -54,6 +54,8 @@ export function decisionsOn({ batches, lots, dimensions, programs, cutters, boot
       way: null,
       findings: batch.findings,
     };
+    // Its time in a rig is over, and it is in it still.
+    const free = batch.findings.find((f) => f.rule === 'pressed' && f.verdict === 'wait' && f.done === 1);
     const noRoom = batch.findings.find((f) => f.rule === 'places' && f.verdict === 'wait');
     if (batch.status === 'held') decisions.push({ ...common, act: 'hold', sentence: `${what} is held: ${batch.holdReason ?? ''}` });
     else if (batch.missing.length > 0)
@@ -75,7 +77,9 @@ export function decisionsOn({ batches, lots, dimensions, programs, cutters, boot
     else if (batch.verdict === 'pass') {
       const way = `from ${batch.stationName} to ${batch.nextOperationName ?? 'the next step'}`;
       decisions.push({ ...common, act: 'move', sentence: `Move ${what} ${way}`, way });
-    } else if (noRoom) decisions.push({ ...common, act: 'look', sentence: `${what} has no room ahead: ${noRoom.sentence}` });
+    } else if (free)
+      decisions.push({ ...common, act: 'look', sentence: `${what}: ${free.sentence.charAt(0).toLowerCase()}${free.sentence.slice(1)}` });
+    else if (noRoom) decisions.push({ ...common, act: 'look', sentence: `${what} has no room ahead: ${noRoom.sentence}` });
     else if (batch.verdict === 'stop') decisions.push({ ...common, act: 'look', sentence: `${what} is stopped at ${batch.operationName}` });
   }
   for (const { id, name, modelName, stage, signal } of dimensions)

@@ -29,21 +29,33 @@ export class RigsController {
   @Post('batches/:id/put-in')
   @Gives(PutInRig)
   @ApiOkResponse({ type: BatchDoneView })
-  putIn(@CurrentActor() actor: Actor, @Param('id') batchId: string, @Body() { version, atMs, ...said }: PutInRigDto): Promise<BatchDoneView> {
+  putIn(
+    @CurrentActor() actor: Actor,
+    @Param('id') batchId: string,
+    @Body() { version, atMs, ...said }: PutInRigDto,
+  ): Promise<BatchDoneView> {
     return this.commands.give(actor, PutInRig, { batchId, ...said }, { seen: [seen(Batch, batchId, version)], atMs }, done(batchId));
   }
 
   @Post('batches/:id/close-rig')
   @Gives(CloseRig)
   @ApiOkResponse({ type: BatchDoneView })
-  close(@CurrentActor() actor: Actor, @Param('id') batchId: string, @Body() { version, atMs, ...said }: CloseRigDto): Promise<BatchDoneView> {
+  close(
+    @CurrentActor() actor: Actor,
+    @Param('id') batchId: string,
+    @Body() { version, atMs, ...said }: CloseRigDto,
+  ): Promise<BatchDoneView> {
     return this.commands.give(actor, CloseRig, { batchId, ...said }, { seen: [seen(Batch, batchId, version)], atMs }, done(batchId));
   }
 
   @Post('batches/:id/take-out')
   @Gives(TakeOut)
   @ApiOkResponse({ type: BatchDoneView })
-  takeOut(@CurrentActor() actor: Actor, @Param('id') batchId: string, @Body() { version, atMs, ...said }: TakeOutDto): Promise<BatchDoneView> {
+  takeOut(
+    @CurrentActor() actor: Actor,
+    @Param('id') batchId: string,
+    @Body() { version, atMs, ...said }: TakeOutDto,
+  ): Promise<BatchDoneView> {
     return this.commands.give(actor, TakeOut, { batchId, ...said }, { seen: [seen(Batch, batchId, version)], atMs }, done(batchId));
   }
 }

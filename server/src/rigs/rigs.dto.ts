@@ -1,5 +1,16 @@
 import { COMPONENTS, RIG_CYCLES, STAGES, type Component, type RigCycle, type Stage } from '@ample-crane/core';
-import { InFlag, InOneOf, InText, InTexts, InWholeNumbers, Out, OutEnum, OutEnumOrNull, OutList, OutOrNull } from '../platform/http/fields.ts';
+import {
+  InFlag,
+  InOneOf,
+  InText,
+  InTexts,
+  InWholeNumbers,
+  Out,
+  OutEnum,
+  OutEnumOrNull,
+  OutList,
+  OutOrNull,
+} from '../platform/http/fields.ts';
 import { WorkDto } from '../batches/batches.dto.ts';
 
 const PIECES_MAX = 400;
@@ -70,7 +81,9 @@ export class ForRigView {
   @Out() pieces: number;
   /** so many of them fit now */
   @Out() fits: number;
-  @Out() isGlued: boolean;
+  /** it waits at the rig, is being glued, or is next to be */
+  @OutEnum(['waits', 'being glued', 'to be glued']) state: 'waits' | 'being glued' | 'to be glued';
+  @Out() sinceMs: number;
   @OutOrNull(Number) dueMs: number | null;
   /** the factory's days past its due date, below zero before it; null where it has none */
   @OutOrNull(Number) lateDays: number | null;
@@ -97,6 +110,14 @@ export class ClosingView {
   @Out() emptyPlaces: number;
 }
 
+/** The next load of what is closed over all, where what is there does not fill it. */
+export class NextLoadView {
+  @Out() pieces: number;
+  @OutOrNull(Number) sinceMs: number | null;
+  /** going on at once and waiting for each that comes, the least waiting first */
+  @OutList(() => ClosingView) closings: ClosingView[];
+}
+
 export class BringsView {
   @Out() stationCode: string;
   @Out() stationName: string;
@@ -118,8 +139,8 @@ export class RigView {
   @Out() free: number;
   @OutList(() => ForRigView) waiting: ForRigView[];
   @OutList(() => ComingView) coming: ComingView[];
-  /** when to close what is open, the best first */
-  @OutList(() => ClosingView) closings: ClosingView[];
+  /** of what is closed over all, the load that is not full */
+  @OutOrNull(NextLoadView) nextLoad: NextLoadView | null;
   /** what it holds brings to the next bench */
   @OutList(() => BringsView) brings: BringsView[];
   @OutOrNull(Number) usualMinutes: number | null;

@@ -16,6 +16,7 @@ import {
   type Rhythm,
   type RigAhead,
   type Stage,
+  type WorkingTime,
 } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, MoreThanOrEqual, Not } from 'typeorm';
@@ -39,6 +40,7 @@ export interface RigsNow {
   factory: FactoryNow;
   nowMs: number;
   untilMs: number;
+  time: WorkingTime;
 }
 
 /** What is under pressure, what could go in, and what is due. */
@@ -99,22 +101,24 @@ export class RigsQueries {
       batches: new Map(open.map((b) => [b.id, b])),
       factory,
       nowMs,
+      time: today,
       untilMs: today.windowOf(nowMs)?.toMs ?? nowMs + ALONE_MS,
     };
   }
 }
 
 /** What those who tend these rigs have to know. */
-export function rhythmView(rigs: readonly RigAhead[], { nowMs, untilMs }: Pick<RigsNow, 'nowMs' | 'untilMs'>): RhythmView {
+export function rhythmView(rigs: readonly RigAhead[], { nowMs, untilMs, time }: Pick<RigsNow, 'nowMs' | 'untilMs' | 'time'>): RhythmView {
   const rhythm: Rhythm = rhythmOf(
     rigs.flatMap((r) => r.loads),
     nowMs,
     untilMs,
+    time,
   );
   return { ...rhythm, untilMs };
 }
 
-function rigView({ rig, loads, brings, waiting, coming, closings, ...ahead }: RigAhead, now: RigsNow): RigView {
+function rigView({ rig, loads, brings, waiting, coming, nextLoad, ...ahead }: RigAhead, now: RigsNow): RigView {
   const { factory, batches, nowMs } = now;
   return {
     id: rig.id,
@@ -137,7 +141,10 @@ function rigView({ rig, loads, brings, waiting, coming, closings, ...ahead }: Ri
       const batch = batches.get(c.batchId);
       return batch ? [{ ...c, what: whatIn(batch, c.pieces, factory) }] : [];
     }),
-    closings: closings.map(({ waitsFor, ...closing }) => ({ ...closing, waitsFor: waitsFor.map((c) => c.batchId) })),
+    nextLoad: nextLoad && {
+      ...nextLoad,
+      closings: nextLoad.closings.map(({ waitsFor, ...closing }) => ({ ...closing, waitsFor: waitsFor.map((c) => c.batchId) })),
+    },
     brings: brings.map((b) => ({ ...b, stationName: factory.stationName(b.stationCode) })),
   };
 }

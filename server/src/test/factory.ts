@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { randomUUID } from 'node:crypto';
-import { START_CHECKS } from '@ample-crane/core';
+import { START_CHECKS, TOGETHER } from '@ample-crane/core';
 import type { INestApplication } from '@nestjs/common';
 import { Test } from '@nestjs/testing';
 import { hash } from '@node-rs/argon2';
@@ -281,12 +281,31 @@ export async function doStep(factory: TestFactory, caller: Caller, id: string): 
   if (finished.status !== 200) throw new Error(`Not finished: ${JSON.stringify(finished.body)}`);
 }
 
+/** Puts a batch in rigs, a load after the other, until all of it has been pressed and it has gone on. */
+export async function press(factory: TestFactory, caller: Caller, id: string): Promise<void> {
+  const give = async (act: string, body: object) => {
+    const { version } = (await card(caller, id)).batch;
+    return caller.post(`/batches/${id}/${act}`, { personId: 'manager', version, ...body });
+  };
+  for (let load = 0; load < 20; load++) {
+    const told = (await card(caller, id)).rigs;
+    if (told === null) return;
+    for (const rig of told.rigs) {
+      if (rig.free > 0 && told.outside > 0) await give('put-in', { rigId: rig.rigId });
+      if (rig.cycle === TOGETHER && !rig.isClosed) await give('close-rig', { rigId: rig.rigId });
+    }
+    await factory.wait(DAY);
+    for (const rig of (await card(caller, id)).rigs.rigs) if (rig.own > 0) await give('take-out', { rigId: rig.rigId });
+  }
+}
+
 /** Takes a batch to a step, waiting as long as its gates ask. */
 export async function advanceTo(factory: TestFactory, caller: Caller, id: string, operationId: string): Promise<void> {
   for (let i = 0; i < 40; i++) {
     const { batch } = await card(caller, id);
     if (batch.operationId === operationId) return;
     if (batch.operationKind === 'work' && batch.status === 'queued') await doStep(factory, caller, id);
+    else if (batch.operationKind === 'dwell' && (await card(caller, id)).rigs !== null) await press(factory, caller, id);
     else {
       await factory.wait(batch.untilMs === null ? DAY : Math.max(HOUR, batch.untilMs - factory.clock.nowMs()));
       await caller.post(`/batches/${id}/move`, { version: batch.version });

@@ -13,6 +13,7 @@ import { HandOverAct } from './HandOverAct.tsx';
 import { HoldAct } from './HoldAct.tsx';
 import { MeasuresForm } from './MeasuresForm.tsx';
 import { PauseAct } from './PauseAct.tsx';
+import { RigActs } from './RigActs.tsx';
 import { SeldomActs } from './SeldomActs.tsx';
 import { WorkerAct } from './WorkerAct.tsx';
 
@@ -45,6 +46,7 @@ function DueAct({ card }: { card: Card }) {
         <>
           {card.coatPlan && <CoatForm card={card} plan={card.coatPlan} />}
           {card.characteristics.length > 0 && <MeasuresForm card={card} />}
+          <RigActs card={card} />
           <FinishForm key={`${batch.operationId}/${batch.pass}`} card={card} act="finish" />
           <PauseAct card={card} />
         </>
@@ -61,6 +63,7 @@ function DueAct({ card }: { card: Card }) {
         <>
           {card.characteristics.length > 0 && batch.status === 'dwelling' && <MeasuresForm card={card} />}
           {batch.acceptFor !== null && <AcceptAct key={batch.acceptFor} card={card} skill={batch.acceptFor} />}
+          <RigActs card={card} />
           <MoveAct card={card} />
         </>
       );

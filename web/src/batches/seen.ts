@@ -45,6 +45,9 @@ const COMMAND: Readonly<Record<BatchCommandName, (typeof COMMANDS)[number]['name
   undo: 'undo entry',
   reroute: 'reroute batch',
   coats: 'log coat',
+  'put-in': 'put in rig',
+  'close-rig': 'close rig',
+  'take-out': 'take out of rig',
   scuff: 'log scuff',
   measures: 'take measures',
 };
@@ -105,11 +108,17 @@ export function cardAsSeen(told: Card, { card }: Seen, nowMs: number): Card {
       card.batch,
       card.all(Piece).filter((p) => p.batchId === card.batch.id),
     ).map((p) => p.id),
+    rigs: rigsIn(card, nowMs),
     coatsThisVisit: card.coats,
     coatFindings: told.coatPlan === null ? [] : card.coatFindings(nowMs),
     unmeasured: card.unmeasured.map((u) => ({ ...u, pieceIds: [...u.pieceIds] })),
     off: [...card.off],
   };
+}
+
+function rigsIn(card: HeldCard, nowMs: number): Card['rigs'] {
+  const found = card.rigs(nowMs);
+  return found && { ...found, rigs: found.rigs.map((rig) => ({ ...rig, others: [...rig.others] })) };
 }
 
 type Told = FactoryTold<HouseFactory['setUp']['settings']>;

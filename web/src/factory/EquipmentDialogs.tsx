@@ -1,4 +1,4 @@
-import { CARRIER_KINDS, EQUIPMENT_KINDS, STAGE_NAMES, STAGES, type Stage } from '@ample-crane/core';
+import { CARRIER_KINDS, EACH_PLACE, EQUIPMENT_KINDS, RIG_CYCLES, STAGE_NAMES, STAGES, type RigCycle, type Stage } from '@ample-crane/core';
 import { Switch } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import { ask, client, type View } from '../ground/api.ts';
@@ -29,6 +29,9 @@ export function CarrierDialog({ carrier, setup, onClose }: CarrierProps) {
       zoneId: carrier?.zoneId ?? setup.zones[0]?.id ?? '',
       outline: carrier?.outline ?? '',
       active: carrier?.active ?? true,
+      stationCode: carrier?.rig?.stationCode ?? '',
+      cycle: carrier?.rig?.cycle ?? (EACH_PLACE as RigCycle),
+      handsMinutes: String(carrier?.rig?.handsMinutes ?? 3),
     },
   });
   const add = useCommand((body: View<'CarrierDto'>, headers) => ask(client.POST('/api/carriers', { body, headers })), onClose);
@@ -37,10 +40,17 @@ export function CarrierDialog({ carrier, setup, onClose }: CarrierProps) {
       ask(client.PUT('/api/carriers/{id}', { params: { path: { id } }, body, headers })),
     onClose,
   );
-  const submit = handleSubmit(({ active, outline, ...f }) => {
+  const typed = useTyped(control);
+  const submit = handleSubmit(({ active, outline, stationCode, cycle, handsMinutes: hands, ...f }) => {
     const counted = { ...f, places: figureIn(f.places) };
-    if (carrier) change.mutate({ id: carrier.id, version: carrier.version, name: f.name, places: counted.places, active });
-    else add.mutate({ ...counted, outline: outline === '' ? null : outline });
+    const handsMinutes = figureIn(hands);
+    if (carrier) {
+      const { id, version } = carrier;
+      change.mutate({ id, version, name: f.name, places: counted.places, active, ...(carrier.rig ? { handsMinutes } : {}) });
+    } else {
+      const rig = stationCode === '' ? null : { stationCode, cycle, handsMinutes };
+      add.mutate({ ...counted, outline: outline === '' ? null : outline, rig });
+    }
   });
   return (
     <FormDialog
@@ -62,7 +72,21 @@ export function CarrierDialog({ carrier, setup, onClose }: CarrierProps) {
         <>
           <ChoiceIn control={control} name="zoneId" label="Climate zone" choices={zonesOf(setup)} />
           <ChoiceIn control={control} name="outline" label="Made for" choices={modelsOf(setup)} />
+          <ChoiceIn
+            control={control}
+            name="stationCode"
+            label="Presses what is in it, at"
+            choices={[['', 'it presses nothing'], ...setup.stations.map((s) => [s.code, s.name] as const)]}
+          />
+          {typed.stationCode !== '' && <ChoiceIn control={control} name="cycle" label="It has" choices={idChoices(RIG_CYCLES)} />}
         </>
+      )}
+      {(carrier ? carrier.rig !== null : typed.stationCode !== '') && (
+        <FigureIn
+          control={control}
+          name="handsMinutes"
+          label={typed.cycle === EACH_PLACE ? 'To empty and fill a place, min' : 'To empty and fill it, min'}
+        />
       )}
       {carrier && <FlagIn control={control} name="active" label="In use" box={Switch} />}
     </FormDialog>

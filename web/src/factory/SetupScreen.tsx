@@ -14,6 +14,7 @@ import { counted } from '../parts/words.ts';
 import { Carriers, Prerequisites, ZoneDialog } from './Equipment.tsx';
 import { NewStationDialog } from './EquipmentDialogs.tsx';
 import { DefectRegister } from './DefectRegister.tsx';
+import { GlueRegister } from './GlueRegister.tsx';
 import { House } from './House.tsx';
 import { Materials } from './Materials.tsx';
 import { Models } from './Models.tsx';
@@ -35,6 +36,7 @@ const TABS = [
   'Species',
   'Defects',
   'Cautions and pauses',
+  'Glues',
   'Materials',
   'Consignees',
   'Factory',
@@ -86,6 +88,7 @@ export default function SetupScreen() {
             {tab === 'Species' && <SpeciesRegister setup={setup} />}
             {tab === 'Defects' && <DefectRegister setup={setup} />}
             {tab === 'Cautions and pauses' && <CautionsAndPauses setup={setup} />}
+            {tab === 'Glues' && <GlueRegister setup={setup} />}
             {tab === 'Consignees' && <Consignees setup={setup} />}
             {tab === 'Materials' && <Materials materials={setup.materials} />}
             {tab === 'Factory' && <House setup={setup} />}

@@ -672,6 +672,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rigs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Rigs_list"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/put-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Rigs_putIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/close-rig": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Rigs_close"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/take-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Rigs_takeOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/orders": {
         parameters: {
             query?: never;
@@ -2384,6 +2448,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/settings/adhesives": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Registers_changeAdhesives"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/settings/consignees": {
         parameters: {
             query?: never;
@@ -3356,6 +3436,131 @@ export interface components {
             batchIds: string[];
             before: string[];
         };
+        LoadBatchView: {
+            batchId: string;
+            pieces: number;
+            pieceIds: string[];
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            modelName: string;
+            isGlued: boolean;
+            version: number;
+        };
+        RigLoadView: {
+            loadId: string;
+            place: number | null;
+            pieces: number;
+            fromMs: number;
+            closedMs: number | null;
+            freeMs: number | null;
+            isOver: boolean;
+            done: number;
+            /** @enum {string|null} */
+            stands: "cold" | "silent" | null;
+            told: string;
+            batches: components["schemas"]["LoadBatchView"][];
+        };
+        ForRigView: {
+            batchId: string;
+            what: string;
+            pieces: number;
+            fits: number;
+            /** @enum {string} */
+            state: "waits" | "being glued" | "to be glued";
+            sinceMs: number;
+            dueMs: number | null;
+            lateDays: number | null;
+            version: number;
+        };
+        ComingView: {
+            batchId: string;
+            what: string;
+            pieces: number;
+            atMs: number;
+        };
+        ClosingView: {
+            closeMs: number;
+            pieces: number;
+            waitsFor: string[];
+            heldPieceHours: number;
+            shutOutPieceHours: number;
+            emptyPlaces: number;
+        };
+        NextLoadView: {
+            pieces: number;
+            sinceMs: number | null;
+            closings: components["schemas"]["ClosingView"][];
+        };
+        BringsView: {
+            stationCode: string;
+            stationName: string;
+            pieces: number;
+            minutes: number;
+            days: number;
+        };
+        RigView: {
+            id: string;
+            name: string;
+            kind: string;
+            stationCode: string;
+            stationName: string;
+            /** @enum {string} */
+            cycle: "a timer for each place" | "all places together";
+            places: number;
+            handsMinutes: number;
+            loads: components["schemas"]["RigLoadView"][];
+            free: number;
+            waiting: components["schemas"]["ForRigView"][];
+            coming: components["schemas"]["ComingView"][];
+            nextLoad: components["schemas"]["NextLoadView"] | null;
+            brings: components["schemas"]["BringsView"][];
+            usualMinutes: number | null;
+            ceilingAnHour: number | null;
+            outToday: number;
+            couldToday: number | null;
+        };
+        RhythmView: {
+            freePieces: number;
+            freeSinceMs: number | null;
+            idlePlaceMinutes: number;
+            nextMs: number | null;
+            returnMs: number | null;
+            returnPieces: number;
+            lostPlaceMinutes: number;
+            untilMs: number;
+        };
+        RigsView: {
+            rigs: components["schemas"]["RigView"][];
+            rhythm: components["schemas"]["RhythmView"] | null;
+        };
+        PutInRigDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            rigId: string;
+            pieceIds?: string[];
+            places?: number[];
+        };
+        BatchDoneView: {
+            id: string;
+            version: number;
+        };
+        CloseRigDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            rigId: string;
+        };
+        TakeOutDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            rigId: string;
+            pieceIds?: string[];
+            back?: boolean;
+            ahead?: boolean;
+            overrideReason?: string;
+        };
         OrderOutlookView: {
             routeId: string;
             choices: {
@@ -3392,10 +3597,6 @@ export interface components {
             atMs?: number;
             wetUm: number;
             overrideReason?: string;
-        };
-        BatchDoneView: {
-            id: string;
-            version: number;
         };
         ScuffDto: {
             version: number;
@@ -3654,6 +3855,20 @@ export interface components {
             minimumDays: number;
             law: components["schemas"]["CureLawDto"];
         };
+        PressedRuleDto: {
+            /** @enum {string} */
+            kind: "pressed";
+            what: string;
+            adhesiveId?: string;
+            material?: string;
+            minutes?: number;
+        };
+        GlueSetRuleDto: {
+            /** @enum {string} */
+            kind: "glueSet";
+            what: string;
+            adhesiveId: string;
+        };
         InBandRuleDto: {
             /** @enum {string} */
             kind: "inBand";
@@ -3734,7 +3949,12 @@ export interface components {
         };
         PlaceNeedDto: {
             /** @enum {string} */
-            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart" | "clamp rack" | "clip rack" | "hose table" | "vacuum table" | "brace press" | "bending press";
+            outline?: boolean;
+        };
+        RigNeedDto: {
+            /** @enum {string} */
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart" | "clamp rack" | "clip rack" | "hose table" | "vacuum table" | "brace press" | "bending press";
             outline?: boolean;
         };
         WayDto: {
@@ -3796,6 +4016,7 @@ export interface components {
             repeat?: components["schemas"]["CountRepeatDto"] | components["schemas"]["AcceptedRepeatDto"];
             noWait?: boolean;
             place?: components["schemas"]["PlaceNeedDto"];
+            rig?: components["schemas"]["RigNeedDto"];
             handOver?: boolean;
             reworkAlone?: boolean;
             matchedSet?: boolean;
@@ -3822,7 +4043,7 @@ export interface components {
             setupMinutes: number;
             minutesPerPiece: number;
             wayName?: string;
-            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["InControlRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"] | components["schemas"]["ProgramReleasedRuleDto"] | components["schemas"]["CutterWithinLifeRuleDto"])[];
+            gate: (components["schemas"]["ElapsedRuleDto"] | components["schemas"]["EquivalentRuleDto"] | components["schemas"]["PressedRuleDto"] | components["schemas"]["GlueSetRuleDto"] | components["schemas"]["InBandRuleDto"] | components["schemas"]["InControlRuleDto"] | components["schemas"]["SpreadRuleDto"] | components["schemas"]["GradientRuleDto"] | components["schemas"]["StableRuleDto"] | components["schemas"]["WindowRuleDto"] | components["schemas"]["ClimateRuleDto"] | components["schemas"]["SignOffRuleDto"] | components["schemas"]["PartsRuleDto"] | components["schemas"]["ProgramReleasedRuleDto"] | components["schemas"]["CutterWithinLifeRuleDto"])[];
             next: string[];
         };
         RouteOptionValueDto: {
@@ -3909,6 +4130,12 @@ export interface components {
             elsewhere: components["schemas"]["TurnView"][];
             cautions: string[];
         };
+        RigOfView: {
+            stationCode: string;
+            /** @enum {string} */
+            cycle: "a timer for each place" | "all places together";
+            handsMinutes: number;
+        };
         OnCarrierView: {
             batchId: string;
             /** @enum {string} */
@@ -3919,13 +4146,14 @@ export interface components {
             id: string;
             name: string;
             /** @enum {string} */
-            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart" | "clamp rack" | "clip rack" | "hose table" | "vacuum table" | "brace press" | "bending press";
             places: number;
             taken: number;
             active: boolean;
             version: number;
             zoneId: string;
             outline: string | null;
+            rig: components["schemas"]["RigOfView"] | null;
             batches: components["schemas"]["OnCarrierView"][];
         };
         OneCarrierView: {
@@ -4035,6 +4263,28 @@ export interface components {
             checked: boolean;
             machines: components["schemas"]["MachineStartView"][];
         };
+        InRigWithView: {
+            batchId: string;
+            pieces: number;
+        };
+        RigChoiceView: {
+            rigId: string;
+            name: string;
+            /** @enum {string} */
+            cycle: "a timer for each place" | "all places together";
+            places: number;
+            free: number;
+            isClosed: boolean;
+            own: number;
+            ownOver: number;
+            nextMs: number | null;
+            others: components["schemas"]["InRigWithView"][];
+        };
+        RigsForView: {
+            stepName: string;
+            outside: number;
+            rigs: components["schemas"]["RigChoiceView"][];
+        };
         UndoView: {
             entryId: number;
             sentence: string;
@@ -4072,6 +4322,7 @@ export interface components {
             reworkAlone: boolean;
             kitShortage: components["schemas"]["KitShortageView"] | null;
             program: components["schemas"]["ProgramStartView"] | null;
+            rigs: components["schemas"]["RigsForView"] | null;
             together: components["schemas"]["WaitingView"][];
             hostsHere: boolean;
             undo: components["schemas"]["UndoView"] | null;
@@ -5041,6 +5292,23 @@ export interface components {
             key: string;
             text: string;
         };
+        GluedMaterialDto: {
+            name: string;
+            clampMinutes: number;
+        };
+        AdhesiveDto: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            kind: "wood glue" | "epoxy" | "instant" | "solvent cement" | "polyurethane";
+            clampMinutes: number;
+            setMinutes: number;
+            lowestC: number;
+            timesPer10C: number;
+            materials: components["schemas"]["GluedMaterialDto"][];
+            wipeMinutes: number;
+            note: string;
+        };
         ConsigneeDto: {
             name: string;
             note: string;
@@ -5123,6 +5391,7 @@ export interface components {
             cautions: string;
             pauseCauses: string;
             startChecks: string;
+            adhesives: string;
             consignees: string;
             movement: string;
             house: string;
@@ -5147,6 +5416,7 @@ export interface components {
             cautions: components["schemas"]["NotedDto"][];
             pauseCauses: components["schemas"]["NotedDto"][];
             startChecks: components["schemas"]["NotedDto"][];
+            adhesives: components["schemas"]["AdhesiveDto"][];
             consignees: components["schemas"]["ConsigneeDto"][];
             kilns: components["schemas"]["KilnScheduleDto"][];
             movementLimits: components["schemas"]["MovementLimitDto"][];
@@ -5246,20 +5516,28 @@ export interface components {
             kind: "work" | "dwell";
             places: number;
         };
+        RigDto: {
+            stationCode: string;
+            /** @enum {string} */
+            cycle: "a timer for each place" | "all places together";
+            handsMinutes: number;
+        };
         CarrierDto: {
             id: string;
             name: string;
             /** @enum {string} */
-            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart";
+            kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart" | "clamp rack" | "clip rack" | "hose table" | "vacuum table" | "brace press" | "bending press";
             places: number;
             zoneId: string;
             outline: string | null;
+            rig?: components["schemas"]["RigDto"] | null;
         };
         ChangeCarrierDto: {
             version: number;
             name: string;
             places: number;
             active: boolean;
+            handsMinutes?: number;
         };
         PrerequisiteDto: {
             /** @enum {string} */
@@ -5329,6 +5607,10 @@ export interface components {
         ChangeStartChecksDto: {
             seen?: string;
             startChecks: components["schemas"]["NotedDto"][];
+        };
+        ChangeAdhesivesDto: {
+            seen?: string;
+            adhesives: components["schemas"]["AdhesiveDto"][];
         };
         ChangeConsigneesDto: {
             seen?: string;
@@ -6459,6 +6741,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Rigs_list: {
+        parameters: {
+            query?: {
+                stage?: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RigsView"];
+                };
+            };
+        };
+    };
+    Rigs_putIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutInRigDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Rigs_close: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CloseRigDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Rigs_takeOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeOutDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
                 };
             };
         };
@@ -9215,6 +9593,29 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeStartChecksDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Registers_changeAdhesives: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeAdhesivesDto"];
             };
         };
         responses: {

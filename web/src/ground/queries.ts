@@ -98,6 +98,8 @@ export const useProgram = (id: string) =>
   });
 export const useCutters = () => useQuery({ queryKey: ['cutters'], queryFn: () => ask(client.GET('/api/cutters')) });
 export const useLoads = () => useQuery({ queryKey: ['loads'], queryFn: () => ask(client.GET('/api/loads')) });
+export const useRigs = (stage: View<'BatchView'>['stage']) =>
+  useQuery({ queryKey: ['rigs', stage], queryFn: () => ask(client.GET('/api/rigs', { params: { query: { stage } } })) });
 export const useMachines = () => useQuery({ queryKey: ['machines'], queryFn: () => ask(client.GET('/api/machines')) });
 export const useInstrumentStudies = () =>
   useQuery({ queryKey: ['instrument studies'], queryFn: () => ask(client.GET('/api/instrument-studies')) });

@@ -21,6 +21,7 @@ const OF_BATCHES = [
   'programs',
   'machines',
   'loads',
+  'rigs',
 ];
 
 /** What each subject shows on, by the first word of a query's key. */
@@ -31,7 +32,8 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   order: ['orders', 'morning', 'cutting', 'stock', 'programs'],
   batch: OF_BATCHES,
   // What was made of a lot stands on its page.
-  piece: ['lots', 'fitting', 'cutting', 'stock'],
+  piece: ['lots', 'fitting', 'cutting', 'stock', 'rigs'],
+  'rig count': ['rigs'],
   placement: ['carriers'],
   // A record tells all that happened to its parts.
   visit: ['instruments'],

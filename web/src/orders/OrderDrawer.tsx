@@ -1,4 +1,4 @@
-import { factsOfChoice, walkThrough } from '@ample-crane/core';
+import { factsOfChoice, walkThrough, pressingLaws } from '@ample-crane/core';
 import { Box, Button, Drawer, Link, Stack, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { Link as RouterLink } from 'react-router';
@@ -91,13 +91,16 @@ export function DerivedRoute({ order }: { order: Walked }) {
   const route = useRoute(order.routeId);
   const setup = useSetup();
   const model = setup.data?.models.find((m) => m.id === order.modelId);
+  const adhesives = setup.data?.adhesives;
   const walk = useMemo(() => {
     if (!route.data || !model) return undefined;
     const { version, graph } = route.data;
     const usual = { species: Object.fromEntries(model.wood.map((w) => [w.component, w.species])), construction: model.construction };
     const facts = factsOfChoice(usual, graph.options ?? [], order.choices);
-    return walkThrough({ id: version.id, modelId: version.modelId, version: version.version, ...graph }, facts, order.quantity);
-  }, [route.data, model, order.choices, order.quantity]);
+    return walkThrough({ id: version.id, modelId: version.modelId, version: version.version, ...graph }, facts, order.quantity, {
+      lawsOf: (pressing) => pressingLaws(adhesives ?? [], pressing),
+    });
+  }, [route.data, model, adhesives, order.choices, order.quantity]);
   return (
     <>
       <Typography variant="h2">The way it is built</Typography>

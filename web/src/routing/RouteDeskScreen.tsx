@@ -145,7 +145,9 @@ function Desk({ view, setup, carriers }: DeskProps) {
                 onRoute={draft.change}
               />
             )}
-            {panel === 'walk' && <WalkThroughPanel route={route} facts={world.facts} batchSize={model?.batchSize ?? 6} />}
+            {panel === 'walk' && (
+              <WalkThroughPanel route={route} facts={world.facts} batchSize={model?.batchSize ?? 6} adhesives={setup.adhesives} />
+            )}
           </Paper>
         </Box>
       )}
@@ -303,6 +305,7 @@ function worldOf(setup: View<'SetupView'>, carriers: DeskProps['carriers'], mode
     carriers: carriers.filter((c) => c.active),
     modelIds: new Set(setup.models.map((m) => m.id)),
     materialIds: new Set(setup.materials.map((m) => m.id)),
+    adhesives: new Map(setup.adhesives.map((a) => [a.id, { kind: a.kind, materials: a.materials.map((m) => m.name) }])),
     cautionKeys: new Set(setup.cautions.map((c) => c.key)),
     speciesNames: new Set(setup.species.map((s) => s.name)),
     facts: {

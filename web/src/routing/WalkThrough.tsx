@@ -1,4 +1,4 @@
-import { walkThrough, withDefaults, type Route, type RouteFacts } from '@ample-crane/core';
+import { pressingLaws, walkThrough, withDefaults, type Adhesive, type Route, type RouteFacts } from '@ample-crane/core';
 import { Box, Stack, Typography } from '@mui/material';
 import { useMemo, useState } from 'react';
 import { WalkSummary } from '../parts/WalkSummary.tsx';
@@ -9,17 +9,21 @@ interface Props {
   /** wood and construction of the model */
   facts: Omit<RouteFacts, 'choices'>;
   batchSize: number;
+  adhesives: readonly Adhesive[];
 }
 
 /** What an order with certain options would go through, before anything of it is made. */
-export function WalkThroughPanel({ route, facts, batchSize }: Props) {
+export function WalkThroughPanel({ route, facts, batchSize, adhesives }: Props) {
   const [chosen, setChosen] = useState<Record<string, string>>({});
   const [quantity, setQuantity] = useState(batchSize);
   const options = route.options ?? [];
   const choices = withDefaults(options, chosen);
   const walk = useMemo(
-    () => walkThrough(route, { ...facts, choices: withDefaults(route.options ?? [], chosen) }, quantity),
-    [route, facts, chosen, quantity],
+    () =>
+      walkThrough(route, { ...facts, choices: withDefaults(route.options ?? [], chosen) }, quantity, {
+        lawsOf: (pressing) => pressingLaws(adhesives, pressing),
+      }),
+    [route, facts, chosen, quantity, adhesives],
   );
   return (
     <Stack spacing={2} component="section" aria-label="Walk-through">

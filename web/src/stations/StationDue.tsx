@@ -19,6 +19,7 @@ import { HandOverAct, SendBack } from '../batches/HandOverAct.tsx';
 import { MeasuresForm } from '../batches/MeasuresForm.tsx';
 import { cardAsSeen, heldQuery, useSeen } from '../batches/seen.ts';
 import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
+import { RigActs } from '../batches/RigActs.tsx';
 import { isClosedWindow, ScuffAct } from '../batches/ScuffAct.tsx';
 import { WorkerAct } from '../batches/WorkerAct.tsx';
 
@@ -146,6 +147,7 @@ function Acts({ card }: { card: Card }): ReactNode {
         <>
           {card.coatPlan && <CoatForm card={card} plan={card.coatPlan} />}
           {card.characteristics.length > 0 && <MeasuresForm card={card} />}
+          <RigActs card={card} />
           <FinishForm key={`${batch.operationId}/${batch.pass}`} card={card} act="finish" folded />
           <PauseByCause card={card} />
           {maySendBack(batch) && <SendBack card={card} />}
@@ -162,6 +164,7 @@ function Acts({ card }: { card: Card }): ReactNode {
     case 'finished':
       return (
         <>
+          <RigActs card={card} />
           <MoveOn card={card} />
           {maySendBack(batch) && <SendBack card={card} />}
         </>

@@ -29,6 +29,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   visits: [],
   forecast: [],
   program: null,
+  rigs: null,
   coats: [],
   coatsThisVisit: 0,
   coatPlan: null,

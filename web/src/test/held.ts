@@ -1,4 +1,5 @@
 import {
+  ADHESIVES,
   DEFAULT_MOISTURE_GATE,
   DEFAULT_SPRAY_LIMITS,
   CAUTIONS,
@@ -84,6 +85,7 @@ export const FACTORY_TOLD: FactoryTold<HouseFactory['setUp']['settings']> = {
     cautions: CAUTIONS,
     pauseCauses: PAUSE_CAUSES,
     startChecks: START_CHECKS,
+    adhesives: ADHESIVES,
   },
 };
 
@@ -205,6 +207,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
     air: { tempC: 21, relativeHumidity: 0.5 },
     temperatures: [],
     stationCodes: [stationCode],
+    rigIds: [],
     programs: [],
     waiting: { BD4: [] },
     boxIds: [],

@@ -23,5 +23,6 @@ export function doneInRig(rows: Rows, piece: Piece, atMs: number): void {
 
 /** What counted for a step counts for it again. */
 export function backInStep(rows: Rows, piece: Piece, operationId: string): void {
-  if (piece.stay?.left === true && piece.stay.operationId === operationId) rows.amend(Piece, piece, { stay: { ...piece.stay, left: false } });
+  if (piece.stay?.left === true && piece.stay.operationId === operationId)
+    rows.amend(Piece, piece, { stay: { ...piece.stay, left: false } });
 }

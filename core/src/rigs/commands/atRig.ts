@@ -19,7 +19,10 @@ export function othersTogether({ batchId, rigId }: { batchId: string; rigId: str
 }
 
 /** A rig with what is in it; or why nothing can be said of it. */
-export function rigAt(rigId: string, { factory, answers }: Pick<AtStep, 'factory' | 'answers'>): Refused | { kind: 'rig'; rig: RigCarrier; there: readonly PieceInRig[] } {
+export function rigAt(
+  rigId: string,
+  { factory, answers }: Pick<AtStep, 'factory' | 'answers'>,
+): Refused | { kind: 'rig'; rig: RigCarrier; there: readonly PieceInRig[] } {
   const rig = factory.rig(rigId);
   if (!rig) return wrongInput('rigId', `There is no rig ${rigId}`);
   const there = answers.to(InRig, { rigId });

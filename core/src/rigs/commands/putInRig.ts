@@ -34,7 +34,10 @@ export const PutInRig = onBatch('put in rig')<PutInRigRequest, RigEntry>({
     if (!laws) return refuse(`The glue of ${step.name} is not on record`, { rule: 'glue', remedy: 'Put it on record under Setup, Glues' });
     const closed = there.find((p) => p.stay.place === null && p.stay.closedMs !== null);
     if (closed)
-      return refuse(`${rig.name} is closed over ${batchesIn(there)}: nothing goes in until it is opened`, { rule: 'places', verdict: 'wait' });
+      return refuse(`${rig.name} is closed over ${batchesIn(there)}: nothing goes in until it is opened`, {
+        rule: 'places',
+        verdict: 'wait',
+      });
     const chosen = choose(request, step, rig, there, at);
     if (chosen.kind === 'refuse') return chosen;
     const loads = rows.find(RigCount, rig.id)?.loads ?? 0;
@@ -63,19 +66,35 @@ function choose(
   const taken = new Set(there.map((p) => p.stay.place));
   const free = rig.rig.cycle === TOGETHER ? all.slice(there.length) : all.filter((n) => !taken.has(n));
   if (free.length === 0)
-    return refuse(`All ${rig.places} places of ${rig.name} are taken: ${batchesIn(there)}`, { rule: 'places', verdict: 'wait', remedy: 'Take out what is free first' });
+    return refuse(`All ${rig.places} places of ${rig.name} are taken: ${batchesIn(there)}`, {
+      rule: 'places',
+      verdict: 'wait',
+      remedy: 'Take out what is free first',
+    });
   const going = pieceIds ?? asManyAs(free.length, outside);
-  if (going.length === 0) return refuse(`${free.length} of ${rig.places} places of ${rig.name} are free: its next set does not fit whole`, { rule: 'places', verdict: 'wait' });
+  if (going.length === 0)
+    return refuse(`${free.length} of ${rig.places} places of ${rig.name} are free: its next set does not fit whole`, {
+      rule: 'places',
+      verdict: 'wait',
+    });
   if (new Set(going).size !== going.length) return wrongInput('pieceIds', 'A piece is named twice');
   const stranger = going.find((id) => !outside.some((p) => p.id === id));
-  if (stranger !== undefined) return wrongInput('pieceIds', `Piece ${stranger} is not one of ${batch.id} that waits for ${operation.id === step.id ? 'it' : step.name}`);
+  if (stranger !== undefined)
+    return wrongInput(
+      'pieceIds',
+      `Piece ${stranger} is not one of ${batch.id} that waits for ${operation.id === step.id ? 'it' : step.name}`,
+    );
   if (going.length > free.length)
-    return refuse(`${free.length} of ${rig.places} places free in ${rig.name}; ${counted(going.length)} would go in`, { rule: 'places', verdict: 'wait' });
+    return refuse(`${free.length} of ${rig.places} places free in ${rig.name}; ${counted(going.length)} would go in`, {
+      rule: 'places',
+      verdict: 'wait',
+    });
   if (places === undefined) return { kind: 'chosen', pieceIds: going, places: free };
   if (rig.rig.cycle === TOGETHER) return wrongInput('places', `${rig.name} is closed over all its places at once`);
   const wrong = places.find((n) => !free.includes(n));
   if (wrong !== undefined) return wrongInput('places', `Place ${wrong} of ${rig.name} is not free`);
-  if (places.length !== going.length || new Set(places).size !== places.length) return wrongInput('places', 'Each piece takes a place of its own');
+  if (places.length !== going.length || new Set(places).size !== places.length)
+    return wrongInput('places', 'Each piece takes a place of its own');
   return { kind: 'chosen', pieceIds: going, places };
 }
 

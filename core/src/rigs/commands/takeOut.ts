@@ -130,14 +130,20 @@ function overrideOf({ overrideReason }: TakeOutRequest, findings: readonly Findi
 }
 
 /** What follows: all of it is out and goes on, or what is out goes ahead of the rest. */
-function goesOnOut({ ahead = false }: TakeOutRequest, coming: readonly PieceInRig[], at: AtStep): Refused | { kind: 'on'; entries: RigEntry[] } {
+function goesOnOut(
+  { ahead = false }: TakeOutRequest,
+  coming: readonly PieceInRig[],
+  at: AtStep,
+): Refused | { kind: 'on'; entries: RigEntry[] } {
   const { batch, operation, live } = at;
   const stays: { kind: 'on'; entries: RigEntry[] } = { kind: 'on', entries: [] };
   if (batch.status !== 'dwelling') return stays;
   const isOut = (id: string) => coming.some((p) => p.pieceId === id);
   const rest = live.filter((p) => !isOut(p.id) && (stayFor(p.stay, operation.id) === null || p.inRig !== null));
   if (rest.length > 0 && !ahead) return stays;
-  const findings = gateFindings(batch, operation, gateEvidence(batch, at.factory, at.nowMs, at.answers)).filter((f) => f.rule !== 'pressed');
+  const findings = gateFindings(batch, operation, gateEvidence(batch, at.factory, at.nowMs, at.answers)).filter(
+    (f) => f.rule !== 'pressed',
+  );
   if (worst(findings) !== 'pass') return stays;
   const way = roundOrOn(operation, batch.rounds, undefined);
   if (way.kind === 'refuse') return stays;

@@ -19,7 +19,8 @@ export const RigClosed = entryKind('rig.closed')<Closed>({
   apply(rows, { batchId, atMs, payload: { rigId, laws } }) {
     const batch = rows.get(Batch, batchId);
     for (const piece of livePieces(piecesIn(rows, batch.id)))
-      if (piece.inRig === rigId && piece.stay?.closedMs === null) rows.amend(Piece, piece, { stay: { ...piece.stay, closedMs: atMs, laws } });
+      if (piece.inRig === rigId && piece.stay?.closedMs === null)
+        rows.amend(Piece, piece, { stay: { ...piece.stay, closedMs: atMs, laws } });
     changeBatch(rows, batch.id, {});
   },
   sentence: ({ payload: { rigId, workerId, pieces, withBatchIds } }, nameOf) =>

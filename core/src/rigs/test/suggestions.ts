@@ -31,7 +31,14 @@ export const suggestions: Suggestions = {
         batchId: batch.id,
         personId: person(random),
         rigId: random.pick(random.chance(0.05) || fitting.length === 0 ? [...rigsOf(house), 'nowhere'] : fitting),
-        ...(random.chance(0.1) ? { pieceIds: house.live(batch.id).slice(0, 1).map((p) => p.id) } : {}),
+        ...(random.chance(0.1)
+          ? {
+              pieceIds: house
+                .live(batch.id)
+                .slice(0, 1)
+                .map((p) => p.id),
+            }
+          : {}),
         ...(random.chance(0.05) ? { places: [random.integer(0, 4)] } : {}),
       };
     },

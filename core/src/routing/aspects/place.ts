@@ -20,7 +20,8 @@ export const place: AspectKind<'place', PlaceNeed, never, PlacedStep> = {
   marks: (need) => [`in a ${need.kind}`],
   checkWorld(need, step, route, world) {
     // A step that goes straight into such a place says so itself.
-    if (world.carriers.some((c) => c.rig === null && suits(c, need, route.modelId)) || before(route, step.id).some((b) => b.noWait)) return [];
+    if (world.carriers.some((c) => c.rig === null && suits(c, need, route.modelId)) || before(route, step.id).some((b) => b.noWait))
+      return [];
     return [`"${step.name}" needs places in a ${need.kind}, and there is none for this model`];
   },
 };

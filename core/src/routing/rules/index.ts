@@ -16,7 +16,7 @@ import { Stable } from './stable.ts';
 import { Window } from './window.ts';
 import { missing, type AnyRuleKind, type Evidence, type RuleOf } from './rule.ts';
 
-export { TAKE_OUT, type Pressing } from './pressed.ts';
+export type { Pressing } from './pressed.ts';
 export type { ControlNow, Evidence, LastCoat, Measurement, PressedPiece } from './rule.ts';
 
 /** The kinds of rule there are. */

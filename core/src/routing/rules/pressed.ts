@@ -29,7 +29,9 @@ export const PressedRule = ruleKind('pressed')<Pressing>({
     if (adhesiveId === undefined) return [];
     const glue = adhesives.get(adhesiveId);
     if (glue === undefined) return [`"${stepName}" is glued with ${adhesiveId}, which is no glue on record`];
-    return material === undefined || glue.materials.includes(material) ? [] : [`No time is on record for ${material} with the glue of "${stepName}"`];
+    return material === undefined || glue.materials.includes(material)
+      ? []
+      : [`No time is on record for ${material} with the glue of "${stepName}"`];
   },
 });
 
@@ -38,7 +40,9 @@ export const GlueSet = ruleKind('glueSet')<{ what: string; adhesiveId: string }>
   needs: () => ['glued', 'temperatures'],
   judge({ what }, { nowMs, glued, temperatures = [] }) {
     if (glued === undefined) return missing('glueSet', `${what}: nobody could say when it was glued`);
-    const known = glued.flatMap((stay) => (stay?.laws?.set && stay.closedMs !== null ? [{ law: stay.laws.set, closedMs: stay.closedMs }] : []));
+    const known = glued.flatMap((stay) =>
+      stay?.laws?.set && stay.closedMs !== null ? [{ law: stay.laws.set, closedMs: stay.closedMs }] : [],
+    );
     if (known.length < glued.length || known.length === 0)
       return missing('glueSet', `${what}: ${glued.length - known.length} of ${glued.length} were never closed in a rig`);
     return told('glueSet', what, last(known.map(({ law, closedMs }) => pressedFor([law], closedMs, nowMs, temperatures))), nowMs);
@@ -55,20 +59,29 @@ function underPressure(what: string, { nowMs, pressed, temperatures = [] }: Evid
   const absent = pressed.length - stays.length;
   if (!first) return missing('pressed', `${what}: not in a rig yet`);
   const open = stays.filter((stay) => stay.closedMs === null);
-  if (open[0]) return missing('pressed', `${what}: ${open.length} of ${pressed.length} in ${open[0].inName ?? 'a rig'}, which is still open`);
-  const times = stays.flatMap((stay) => (stay.closedMs === null || stay.early ? [] : [pressedFor(stay.laws?.out ?? [], stay.closedMs, nowMs, temperatures)]));
+  if (open[0])
+    return missing('pressed', `${what}: ${open.length} of ${pressed.length} in ${open[0].inName ?? 'a rig'}, which is still open`);
+  const times = stays.flatMap((stay) =>
+    stay.closedMs === null || stay.early ? [] : [pressedFor(stay.laws?.out ?? [], stay.closedMs, nowMs, temperatures)],
+  );
   const finding = times.length === 0 ? passed(what, stays) : told('pressed', what, last(times), nowMs);
   if (absent > 0)
-    return { ...finding, verdict: 'wait', done: 0, sentence: `${what}: ${absent} of ${pressed.length} not in a rig yet; of the others, ${lower(finding.sentence)}` };
+    return {
+      ...finding,
+      verdict: 'wait',
+      done: 0,
+      sentence: `${what}: ${absent} of ${pressed.length} not in a rig yet; of the others, ${lower(finding.sentence)}`,
+    };
   if (finding.verdict !== 'pass') return finding;
   const still = stays.filter((stay) => stay.inName !== null);
   if (!still[0]) return finding;
   // What is free and still in cannot go on: taking it out is an act of its own.
-  return { ...finding, verdict: 'wait', sentence: `${finding.sentence}: take ${still.length === 1 ? 'it' : 'them'} out of ${still[0].inName ?? ''}`, remedy: TAKE_OUT };
+  return {
+    ...finding,
+    verdict: 'wait',
+    sentence: `${finding.sentence}: take ${still.length === 1 ? 'it' : 'them'} out of ${still[0].inName ?? ''}`,
+  };
 }
-
-/** What is due where the time in a rig is over. */
-export const TAKE_OUT = 'Take out';
 
 const passed = (what: string, stays: readonly PressedPiece[]): Finding => ({
   rule: 'pressed',
@@ -84,7 +97,14 @@ const last = (times: readonly Pressed[]): Pressed =>
 function told(rule: string, what: string, pressed: Pressed, nowMs: number): Finding {
   const { servedMinutes, neededMinutes, isOver, freeMs, stands, atC } = pressed;
   const done = neededMinutes === 0 ? 1 : Math.min(1, servedMinutes / neededMinutes);
-  if (isOver) return { rule, verdict: 'pass', sentence: `${what} ${formatDuration(neededMinutes * MINUTE_MS)}`, done: 1, ...(freeMs === null ? {} : { untilMs: freeMs }) };
+  if (isOver)
+    return {
+      rule,
+      verdict: 'pass',
+      sentence: `${what} ${formatDuration(neededMinutes * MINUTE_MS)}`,
+      done: 1,
+      ...(freeMs === null ? {} : { untilMs: freeMs }),
+    };
   const why =
     stands === 'cold'
       ? '; the room is too cold, its clock stands'

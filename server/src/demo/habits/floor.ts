@@ -27,6 +27,7 @@ import { Joinery } from './joinery.ts';
 import { Machines } from './machines.ts';
 import type { Mover } from './mover.ts';
 import { notesOn } from './notes.ts';
+import { PressingHabits } from './pressing.ts';
 import { Queues } from './queues.ts';
 import type { Scenario } from './scenario.ts';
 
@@ -56,6 +57,7 @@ export class Floor {
   private readonly inspection: Inspection;
   private readonly bench: FittingBench;
   private readonly joinery: Joinery;
+  private readonly pressing: PressingHabits;
   readonly machines: Machines;
 
   constructor(
@@ -71,6 +73,7 @@ export class Floor {
     this.bench = new FittingBench(scenario, recorder, mover, (atMs) => this.crew.anyone('neck fitting', atMs));
     this.queues = new Queues(mover);
     this.departures = new Departures(scenario, mover, this.crew, events, random);
+    this.pressing = new PressingHabits(scenario, recorder, mover, this.crew, events, random.fork('pressing'));
     this.joinery = new Joinery(recorder, mover, (skill, atMs) => this.crew.anyone(skill, atMs));
   }
 
@@ -88,7 +91,7 @@ export class Floor {
       case 'work':
         return this.queues.join(batch);
       case 'dwell':
-        return this.departures.plan(batch, atMs);
+        return operation.rig ? this.pressing.press(batch, atMs) : this.departures.plan(batch, atMs);
       case 'buffer':
         // Bodies that wait for necks may be fitted now.
         for (const next of operation.next)
@@ -128,6 +131,10 @@ export class Floor {
         if ((batch.status === 'dwelling' || batch.status === 'finished') && this.departures.attempt(batch, atMs))
           this.arrived(batch.id, atMs);
         return;
+      case 'press':
+        return batch.status === 'dwelling' ? this.pressing.press(batch, atMs) : undefined;
+      case 'unload':
+        return this.pressing.unload(batch, atMs) ? this.arrived(batch.id, atMs) : undefined;
       case 'fit':
         return this.gone(batch, this.bench.fit(batch, atMs), atMs);
       case 'join':

@@ -5,4 +5,5 @@ export type FloorEvent =
   | { kind: 'work done'; batchId: string }
   | { kind: 'try to move'; batchId: string }
   | { kind: 'fit' | 'join' | 'part' | 'refit' | 'ship' | 'send'; batchId: string }
-  | { kind: 'come back'; batchId: string };
+  | { kind: 'come back'; batchId: string }
+  | { kind: 'press' | 'unload'; batchId: string };

@@ -54,6 +54,23 @@ export class Sales {
     }
   }
 
+  /** Somebody wants a set of a model before all others. @returns whether it could be promised */
+  rush(modelId: string, atMs: number): boolean {
+    const model = this.scenario.models.find((m) => m.id === modelId);
+    if (!model) return false;
+    const choices = Object.fromEntries(model.options.map((o) => [o.id, o.values[0]?.id ?? '']));
+    const request = {
+      modelId,
+      quantity: model.batchSize,
+      customer: this.scenario.customers.at(-1) ?? 'Stock',
+      dueMs: atMs + this.scenario.promiseDays * DAY_MS,
+      choices,
+    };
+    const isPlaced = this.place(model, request, atMs);
+    if (isPlaced) this.open.unshift(...this.open.splice(-1));
+    return isPlaced;
+  }
+
   private place(model: ScenarioModel, request: PlaceOrderRequest, atMs: number): boolean {
     const { entries } = this.mover.give(PlaceOrder, request, atMs, null);
     const placed = entries[0]?.payload as { order: { id: string } } | undefined;

@@ -111,6 +111,8 @@ export interface Scenario {
   houses: readonly string[];
   /** sets (a batch of bodies and its necks) started per working day */
   setsPerDay: number;
+  /** what somebody wanted at once, and how many days ago its set was begun before all others */
+  rushes: readonly { modelId: string; daysAgo: number }[];
   promiseDays: number;
   lotEveryDays: number;
   /** from then on boards are measured before they are cut, and blanks kept */

@@ -150,6 +150,7 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   shedZoneId: 'shed',
   suppliers: [{ name: 'Yard', sells: { 'red alder': 'Here' }, papersPct: 11, arrivesAtPct: 10 }],
   customers: ['Stock'],
+  rushes: [],
   setsPerDay: 1,
   promiseDays: 30,
   boardsFromMs: Infinity,

@@ -83,6 +83,8 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
         isTooled = true;
         sales.takeOrders(atMs);
         starts.campaigns(atMs);
+        for (const { modelId, daysAgo } of scenario.rushes)
+          if (Math.floor((nowMs - atMs) / DAY_MS) === daysAgo && sales.rush(modelId, atMs)) starts.set(sales, atMs);
         for (setsDue += scenario.setsPerDay; setsDue >= 1; setsDue--) starts.set(sales, atMs);
         break;
       }

@@ -1,12 +1,17 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 import { APPLICATION_ROLE } from '../../platform/migrations/1700000000000-first-plan.ts';
 
+const KINDS = `'rack','table','press','carousel','mould','form','rig','freezer shelf','cart'`;
+const RIG_KINDS = `'clamp rack','clip rack','hose table','vacuum table','brace press','bending press'`;
+
 // What is under pressure: carriers that press, pieces in them, and what came out by the hour.
 export class Rigs1700000000033 implements MigrationInterface {
   name = 'Rigs1700000000033';
   async up(runner: QueryRunner): Promise<void> {
     await runner.query(`
 alter table carrier add column rig jsonb;
+alter table carrier drop constraint carrier_kind_check;
+alter table carrier add constraint carrier_kind_check check (kind in (${KINDS}, ${RIG_KINDS}));
 alter table piece add column in_rig text, add column stay jsonb;
 create index piece_in_rig on piece (in_rig) where in_rig is not null;
 create table rig_count (
@@ -29,6 +34,9 @@ drop table rig_hour;
 drop table rig_count;
 drop index piece_in_rig;
 alter table piece drop column stay, drop column in_rig;
+update carrier set kind = 'rig' where kind in (${RIG_KINDS});
+alter table carrier drop constraint carrier_kind_check;
+alter table carrier add constraint carrier_kind_check check (kind in (${KINDS}));
 alter table carrier drop column rig;`);
   }
 }

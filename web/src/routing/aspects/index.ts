@@ -13,6 +13,7 @@ import { noWait } from './NoWait.tsx';
 import { place } from './Place.tsx';
 import { repeat } from './Repeat.tsx';
 import { reworkAlone } from './ReworkAlone.tsx';
+import { rig } from './Rig.tsx';
 import { settings } from './Settings.tsx';
 import { ways } from './Ways.tsx';
 import { when } from './When.tsx';
@@ -21,6 +22,7 @@ import { when } from './When.tsx';
 export const EDITORS: Readonly<Record<AspectKey, AspectEditor>> = {
   awayDays,
   place,
+  rig,
   ways,
   settings,
   characteristics: measure,

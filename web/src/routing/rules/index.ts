@@ -7,6 +7,8 @@ import { gradient } from './Gradient.tsx';
 import { inBand } from './InBand.tsx';
 import { inControl } from './InControl.tsx';
 import { parts } from './Parts.tsx';
+import { glueSet } from './GlueSet.tsx';
+import { pressed } from './Pressed.tsx';
 import { programReleased } from './ProgramReleased.tsx';
 import { signOff } from './SignOff.tsx';
 import { spread } from './Spread.tsx';
@@ -18,6 +20,8 @@ import type { RuleEditor } from './rule.ts';
 export const RULE_EDITORS: { readonly [Kind in Rule['kind']]: RuleEditor<Kind> } = {
   elapsed,
   equivalent,
+  pressed,
+  glueSet,
   inBand,
   inControl,
   spread,

@@ -1,0 +1,140 @@
+import { TOGETHER } from '@ample-crane/core';
+import { Button, Stack, Typography } from '@mui/material';
+import { useForm } from 'react-hook-form';
+import type { View } from '../ground/api.ts';
+import { useSession } from '../ground/session.tsx';
+import { ErrorNote } from '../parts/ErrorNote.tsx';
+import { TextIn, useTyped } from '../parts/fields.tsx';
+import { counted } from '../parts/words.ts';
+import { Fold, FoldForm } from './Fold.tsx';
+import { useBatchCommand } from './useBatchCommand.ts';
+
+type Card = View<'CardView'>;
+type Choice = View<'RigChoiceView'>;
+
+/** What may be done with a batch at the rigs it is pressed in: put in, closed, taken out. */
+export function RigActs({ card }: { card: Card }) {
+  const { rigs } = card;
+  if (!rigs) return null;
+  if (rigs.rigs.length === 0)
+    return <Typography color="text.secondary">Nobody could say what is in the rigs for {rigs.stepName.toLowerCase()}.</Typography>;
+  return (
+    <Stack spacing={1.5} role="group" aria-label={`Rigs for ${rigs.stepName}`}>
+      {rigs.rigs.map((rig) => (
+        <AtRig key={rig.rigId} card={card} rig={rig} outside={rigs.outside} />
+      ))}
+    </Stack>
+  );
+}
+
+const own = ({ own: pieces, ownOver, isClosed, cycle }: Choice): string => {
+  if (pieces === 0) return '';
+  if (cycle === TOGETHER && !isClosed) return `${counted(pieces, 'piece', 'pieces')} of it in, still open`;
+  return ownOver === pieces
+    ? `all ${pieces} of it may come out`
+    : ownOver > 0
+      ? `${ownOver} of ${pieces} may come out`
+      : `${pieces} of it in`;
+};
+
+function AtRig({ card, rig, outside }: { card: Card; rig: Choice; outside: number }) {
+  const { batch } = card;
+  const { session, clock } = useSession();
+  const { personId } = session;
+  const { rigId, name, places, free, isClosed, ownOver, nextMs, cycle } = rig;
+  const putIn = useBatchCommand('put-in', batch, `Put in ${name}`);
+  const close = useBatchCommand('close-rig', batch, `Close ${name}`);
+  const takeOut = useBatchCommand('take-out', batch, `Take out of ${name}`);
+  const fits = Math.min(free, outside);
+  const isOpen = cycle === TOGETHER && rig.own > 0 && !isClosed;
+  const goesAhead = ownOver > 0 && outside > 0 && batch.status === 'dwelling';
+  const state = [
+    isClosed ? 'closed' : `${free} of ${places} places free`,
+    own(rig),
+    nextMs === null ? '' : `next ${clock(nextMs)}`,
+    rig.others.length === 0 ? '' : `also ${rig.others.map((o) => `${o.batchId} (${o.pieces})`).join(', ')}`,
+  ].filter((told) => told !== '');
+  const error = putIn.error ?? close.error ?? takeOut.error;
+  if (fits === 0 && rig.own === 0)
+    return (
+      <Typography color="text.secondary">
+        {name}: {state.join(' · ')}
+      </Typography>
+    );
+  return (
+    <Stack spacing={1}>
+      <Typography>
+        <strong>{name}</strong>: {state.join(' · ')}
+      </Typography>
+      <Stack direction="row" useFlexGap spacing={1} sx={{ flexWrap: 'wrap' }}>
+        {fits > 0 && (
+          <Button
+            size="large"
+            variant={ownOver > 0 ? 'outlined' : 'contained'}
+            loading={putIn.isPending}
+            onClick={() => putIn.mutate({ personId, rigId })}
+          >
+            Put {fits} in {name}
+          </Button>
+        )}
+        {isOpen && (
+          <Button size="large" variant="contained" loading={close.isPending} onClick={() => close.mutate({ personId, rigId })}>
+            Close {name}
+          </Button>
+        )}
+        {ownOver > 0 && (
+          <Button size="large" variant="contained" loading={takeOut.isPending} onClick={() => takeOut.mutate({ personId, rigId })}>
+            Take {ownOver} out of {name}
+          </Button>
+        )}
+        {goesAhead && (
+          <Button size="large" variant="outlined" onClick={() => takeOut.mutate({ personId, rigId, ahead: true })}>
+            Take out, and send ahead
+          </Button>
+        )}
+        {isOpen && (
+          <Button size="large" color="inherit" onClick={() => takeOut.mutate({ personId, rigId, back: true })}>
+            Put back
+          </Button>
+        )}
+        {rig.own > ownOver && !isOpen && <EarlyOut card={card} rig={rig} />}
+      </Stack>
+      {error && <ErrorNote error={error} />}
+    </Stack>
+  );
+}
+
+/** Out before its time: put in by mistake, or by a lead with a reason. */
+const EarlyOut = ({ card, rig }: { card: Card; rig: Choice }) => (
+  <Fold label="Out before its time…">{(close) => <EarlyOutForm card={card} rig={rig} onClose={close} />}</Fold>
+);
+
+function EarlyOutForm({ card, rig: { rigId, name }, onClose }: { card: Card; rig: Choice; onClose: () => void }) {
+  const { session, may } = useSession();
+  const { personId } = session;
+  const { control, handleSubmit } = useForm({ defaultValues: { reason: '' } });
+  const typed = useTyped(control);
+  const takeOut = useBatchCommand('take-out', card.batch, `Take out of ${name} early`, onClose);
+  return (
+    <FoldForm
+      submit="Take out early"
+      disabled={!may('lead') || typed.reason.trim().length < 5}
+      pending={takeOut.isPending}
+      error={takeOut.error}
+      onSubmit={handleSubmit(({ reason }) => takeOut.mutate({ personId, rigId, overrideReason: reason }))}
+      onClose={onClose}
+      beside={
+        <Button color="inherit" onClick={() => takeOut.mutate({ personId, rigId, back: true })}>
+          It goes in again
+        </Button>
+      }
+    >
+      <Typography variant="body2">
+        {may('lead')
+          ? 'What is taken out early may creep. The reason stays on the record.'
+          : 'A lead may take it out early, with a reason.'}
+      </Typography>
+      {may('lead') && <TextIn control={control} name="reason" label="Reason" />}
+    </FoldForm>
+  );
+}
