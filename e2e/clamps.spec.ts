@@ -13,6 +13,33 @@ const rig = (page: Page, name: string) => page.getByRole('article', { name, exac
 const operationOf = async (page: Page, id: string) =>
   (await get<{ batch: { operationName: string } }>(page, `/batches/${id}`)).batch.operationName;
 
+test('what is glued goes into the clamps from its bench, without network too', async ({ page, context }) => {
+  await signIn(page);
+  const { rows } = await get<{ rows: { id: string; operationName: string; status: string; stationCode: string }[] }>(
+    page,
+    '/batches?size=200',
+  );
+  const gluing = rows.find(
+    (b) => b.stationCode === 'BD1' && (b.status === 'running' || b.status === 'paused') && b.operationName === 'Press top and back',
+  );
+  if (!gluing) throw new Error('Nobody glues tops in the demo');
+  await page.setViewportSize({ width: 1024, height: 768 });
+  await page.goto(`/station/BD1?batch=${gluing.id}`);
+  const due = page.getByRole('region', { name: `Batch ${gluing.id}` });
+  const rigs = due.getByRole('group', { name: 'Rigs for In the press' });
+  const put = rigs.getByRole('button', { name: /^Put \d+ in Stack press/ });
+  await expect(put).toBeVisible();
+  await context.setOffline(true);
+  await put.click();
+  await expect(due.getByText(/of your entries waits to be sent/)).toBeVisible();
+  await expect(rigs.getByText(/of it in, still open/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(due.getByText(/of your entries/)).toBeHidden({ timeout: 30_000 });
+  await expect(rigs.getByText(/of it in, still open/)).toBeVisible();
+  await rigs.getByRole('button', { name: 'Put back' }).click();
+  await expect(put).toBeVisible();
+});
+
 test('clamps are emptied when their glue has had its time; a press is filled, closed over all, and opened', async ({ page }) => {
   await signIn(page);
   const { rigs } = await get<Rigs>(page, '/rigs?stage=roughMill');
@@ -48,31 +75,4 @@ test('clamps are emptied when their glue has had its time; a press is filled, cl
   await expect(press.getByText(/free since/)).toBeVisible();
   await press.getByRole('button', { name: `Take out ${waiting.fits}` }).click();
   await expect(press.getByText('0 of 100 places taken')).toBeVisible();
-});
-
-test('what is glued goes into the clamps from its bench, without network too', async ({ page, context }) => {
-  await signIn(page);
-  const { rows } = await get<{ rows: { id: string; operationName: string; status: string; stationCode: string }[] }>(
-    page,
-    '/batches?size=200',
-  );
-  const gluing = rows.find(
-    (b) => b.stationCode === 'BD1' && (b.status === 'running' || b.status === 'paused') && b.operationName === 'Press top and back',
-  );
-  if (!gluing) throw new Error('Nobody glues tops in the demo');
-  await page.setViewportSize({ width: 1024, height: 768 });
-  await page.goto(`/station/BD1?batch=${gluing.id}`);
-  const due = page.getByRole('region', { name: `Batch ${gluing.id}` });
-  const rigs = due.getByRole('group', { name: 'Rigs for In the press' });
-  const put = rigs.getByRole('button', { name: /^Put \d+ in Stack press/ });
-  await expect(put).toBeVisible();
-  await context.setOffline(true);
-  await put.click();
-  await expect(due.getByText(/of your entries waits to be sent/)).toBeVisible();
-  await expect(rigs.getByText(/of it in, still open/)).toBeVisible();
-  await context.setOffline(false);
-  await expect(due.getByText(/of your entries/)).toBeHidden({ timeout: 30_000 });
-  await expect(rigs.getByText(/of it in, still open/)).toBeVisible();
-  await rigs.getByRole('button', { name: 'Put back' }).click();
-  await expect(put).toBeVisible();
 });

@@ -31,7 +31,7 @@ const VIEWS = [
   ['dimensions', '/machining/dimensions'],
   ['fitting', '/fitting'],
   ['finishing', '/finishing'],
-  ['assembly', '/assembly'],
+  ['clamps', '/bodies/clamps'],
   [
     'batch-card',
     '/finishing',

@@ -182,7 +182,7 @@ describe('a batch', () => {
     expect((await lead.post(`/batches/${id}/move`, { version: batch.version, overrideReason: 'no' })).status).toBe(400);
     expect((await lead.post(`/batches/${id}/move`, { version: batch.version, overrideReason: 'Rush order' })).status).toBe(200);
     const now = await card(manager, id);
-    expect(now.batch.operationId).toBe('b-machine');
+    expect(now.batch.operationId).toBe('b-bind');
     expect(now.overrides[0]).toMatchObject({ reason: 'Rush order', by: 'Tomas Verhoeven' });
   });
   test('on hold does nothing until it is released', async () => {

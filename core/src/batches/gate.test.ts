@@ -7,7 +7,7 @@ import { batchOf, step } from '../test/parts.ts';
 import { DAY_MS } from '../units/index.ts';
 import { Batch, Instrument, visitOf, Visit } from './batch.ts';
 import { Job } from './job.ts';
-import { LastCoats, MeasuresOf } from './evidence.ts';
+import { LastCoats, MeasuresOf, StaysOf } from './evidence.ts';
 import { gateAsks, gateEvidence, gateFindings } from './gate.ts';
 import { Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
@@ -21,6 +21,8 @@ const gated = (...gate: Rule[]): Operation => step('cut', 'body', [], { gate });
 // A batch that came just now: the fortnight before tells how warm its days ahead will be.
 const about = { batchId: 'B1', zoneId: 'bench', fromMs: 100 - 14 * DAY_MS, toMs: 100 };
 const TEMPERATURES = asked(Temperatures, { zoneId: about.zoneId, fromMs: about.fromMs, toMs: about.toMs });
+// Of glue the days before it came.
+const GLUED = asked(Temperatures, { zoneId: about.zoneId, fromMs: 40 - 4 * DAY_MS, toMs: 100 });
 const AIR = asked(AirNow, { zoneId: about.zoneId });
 const COAT = asked(LastCoats, { batchId: 'B1' });
 const SETS = asked(SetsOf, { kitIds: ['m/knobs'] });
@@ -30,6 +32,7 @@ describe('a gate', () => {
   test.each<[string, Rule, object[]]>([
     ['a wait', { kind: 'elapsed', what: 'x', minimumMinutes: 1 }, []],
     ['a cure', { kind: 'equivalent', what: 'x', minimumDays: 1, law }, [TEMPERATURES]],
+    ['clamps', { kind: 'pressed', what: 'x', adhesiveId: 'pva' }, [GLUED, asked(StaysOf, { batchId: 'B1' })]],
     ['the air', { kind: 'climate', limits: factory.setUp.settings.sprayLimits }, [AIR]],
     ['a recoat', { kind: 'window', minimumMinutes: 1, maximumMinutes: 2, afterwards: '' }, [COAT]],
     [
@@ -49,7 +52,7 @@ describe('a gate', () => {
       sinceMs: 40,
       signOffs: [{ skill: 'eye', by: 'Bob' }],
     });
-    answers.put(TEMPERATURES, [{ atMs: 50, tempC: 20 }]);
+    answers.put(GLUED, [{ atMs: 50, tempC: 20 }]);
     answers.put(AIR, { tempC: 20, relativeHumidity: 0.5 });
     answers.put(COAT, [{ atMs: 90, scuffedMs: null }, null]);
     answers.put(MEASURES, { measures: [1], courses: [2] });

@@ -25,7 +25,7 @@ export function gateAsks(batch: Batch, operation: Operation, factory: Factory, n
   const zoneId = zoneOf(batch, factory);
   const needs = new Set(operation.gate.flatMap(needsOf));
   return [
-    ...(needs.has('temperatures') ? [asked(Temperatures, temperaturesFor(batch, zoneId, nowMs))] : []),
+    ...(needs.has('temperatures') ? [asked(Temperatures, temperaturesFor(batch, zoneId, nowMs, cures(operation)))] : []),
     ...(needs.has('air') ? [asked(AirNow, { zoneId })] : []),
     ...(needs.has('lastCoats') ? [asked(LastCoats, { batchId: batch.id })] : []),
     ...(needs.has('shortParts') ? [setsAsked(batch, factory)] : []),
@@ -67,7 +67,8 @@ function answered<Key extends string, Answer>(
 /** The evidence for it, as far as it was answered. */
 export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answers: Answers): Evidence {
   const zoneId = zoneOf(batch, factory);
-  const temperatures = answers.to(Temperatures, temperaturesFor(batch, zoneId, nowMs));
+  const operation = factory.operationAt(batch);
+  const temperatures = answers.to(Temperatures, temperaturesFor(batch, zoneId, nowMs, cures(operation)));
   const air = answers.to(AirNow, { zoneId });
   const lastCoats = answers.to(LastCoats, { batchId: batch.id });
   const control = answers.to(ControlOf, controlFor(batch, factory.operationAt(batch), factory));
@@ -75,7 +76,6 @@ export function gateEvidence(batch: Batch, factory: Factory, nowMs: number, answ
   const stays = answers.to(StaysOf, { batchId: batch.id });
   const kitIds = kitIdsOf(factory.setUp.prerequisites, batch.modelId);
   const sets = kitIds.length === 0 ? [] : answers.to(SetsOf, { kitIds });
-  const operation = factory.operationAt(batch);
   return {
     nowMs,
     sinceMs: batch.arrivedMs,
@@ -121,9 +121,14 @@ export function gateFindings(batch: Batch, operation: Operation, evidence: Evide
 export const zoneOf = (batch: Batch, factory: Factory): string =>
   factory.zoneOf(batch.stationCode) ?? factory.setUp.settings.factory.woodRoomZoneId;
 
-/** Since it came, and the last fortnight, by which its room's days ahead are told. */
-export const temperaturesFor = (batch: Batch, zoneId: string, nowMs: number) => ({
+const cures = ({ gate }: Operation): boolean => gate.some((rule) => rule.kind === 'equivalent');
+
+/** Glue that was closed in its clamps before a batch came has had its time within so many days. */
+const GLUED_MS = 4 * DAY_MS;
+
+/** Since it came, and the last fortnight, by which its room's days ahead are told; of glue the days before. */
+export const temperaturesFor = (batch: Batch, zoneId: string, nowMs: number, isCure = true) => ({
   zoneId,
-  fromMs: Math.min(batch.arrivedMs, nowMs - FORTNIGHT_MS),
+  fromMs: isCure ? Math.min(batch.arrivedMs, nowMs - FORTNIGHT_MS) : batch.arrivedMs - GLUED_MS,
   toMs: nowMs,
 });

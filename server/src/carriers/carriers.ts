@@ -64,10 +64,13 @@ export class CarriersQueries {
   /** Every carrier, how full it is, and what sits on it. */
   list(): Promise<CarrierView[]> {
     return this.database.query<CarrierView[]>(
-      `select c.id, c.name, c.kind, c.places, c.taken, c.active, c.version, c.zone_id as "zoneId", c.outline, c.rig,
+      `select c.id, c.name, c.kind, c.places, c.taken + (select count(*)::int from piece x where x.in_rig = c.id) as taken, c.active, c.version, c.zone_id as "zoneId", c.outline, c.rig,
          coalesce(jsonb_agg(jsonb_build_object('batchId', b.id, 'component', b.component, 'pieces', p.pieces) order by b.number)
            filter (where b.id is not null), '[]') as batches
-       from carrier c left join placement p on p.carrier_id = c.id left join batch b on b.id = p.batch_id
+       from carrier c left join (
+         select carrier_id, batch_id, pieces from placement
+         union all select in_rig, batch_id, count(*)::int from piece where in_rig is not null group by in_rig, batch_id
+       ) p on p.carrier_id = c.id left join batch b on b.id = p.batch_id
        group by c.id order by c.active desc, c.kind, c.id`,
     );
   }

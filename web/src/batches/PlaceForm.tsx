@@ -38,7 +38,9 @@ export function PlaceForm({ card, onClose }: { card: View<'CardView'>; onClose: 
   const rows = typed.rows;
   const place = useBatchCommand('place', batch, `Put on ${rows.map((r) => r.carrierId).join(', ')}`, onClose);
   const free = (c: Carrier) => c.places - c.taken + (c.batches.find((b) => b.batchId === batch.id)?.pieces ?? 0);
-  const possible = (carriers.data ?? []).filter((c) => c.active && (c.outline === null || c.outline === batch.modelId) && free(c) > 0);
+  const possible = (carriers.data ?? []).filter(
+    (c) => c.active && c.rig === null && (c.outline === null || c.outline === batch.modelId) && free(c) > 0,
+  );
   const objection = placingObjection(rows, batch.quantity, (id) => possible.filter((c) => c.id === id).map(free)[0] ?? 0);
   return (
     <FoldForm

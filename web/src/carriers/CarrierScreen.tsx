@@ -35,12 +35,18 @@ export default function CarrierScreen() {
             </Answer>
             <PlaceGrid carrier={carrier} />
             <Section title="What sits on it">
-              {batches.length === 0 && <Empty>Nothing. Put a batch on it from the batch’s card.</Empty>}
+              {batches.length === 0 && (
+                <Empty>
+                  {carrier.rig === null
+                    ? 'Nothing. Put a batch on it from the batch’s card.'
+                    : 'Nothing. What has been glued is put in from its card, at its station, or under Clamps.'}
+                </Empty>
+              )}
               {batches.map((batch) => (
                 <OnIt key={batch.id} batch={batch} carrier={carrier} />
               ))}
             </Section>
-            {batches.length > 0 && <MoveAll carrier={carrier} batches={batches} />}
+            {carrier.rig === null && batches.length > 0 && <MoveAll carrier={carrier} batches={batches} />}
           </>
         );
       }}
@@ -50,7 +56,7 @@ export default function CarrierScreen() {
 
 function OnIt({ batch, carrier }: { batch: Batch; carrier: View<'CarrierView'> }) {
   const { may } = useSession();
-  const here = batch.placements.find((p) => p.carrierId === carrier.id)?.pieces ?? 0;
+  const here = carrier.batches.find((b) => b.batchId === batch.id)?.pieces ?? 0;
   const atGate = batch.status === 'dwelling' || batch.status === 'finished';
   return (
     <Stack direction="row" spacing={1.5} sx={{ alignItems: 'center', py: 1, borderBottom: 1, borderColor: 'divider' }}>
@@ -107,7 +113,7 @@ function MoveAll({ carrier, batches }: { carrier: View<'CarrierView'>; batches: 
   }, setLeft);
   if (!may('operator')) return null;
   const roomy = (all.data ?? []).filter(
-    (c) => c.active && c.id !== carrier.id && c.places - c.taken >= carrier.taken && c.outline === carrier.outline,
+    (c) => c.rig === null && c.active && c.id !== carrier.id && c.places - c.taken >= carrier.taken && c.outline === carrier.outline,
   );
   return (
     <Section title="Move all of it">

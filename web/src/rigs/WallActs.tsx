@@ -1,6 +1,6 @@
 import { Button, Typography } from '@mui/material';
 import type { View } from '../ground/api.ts';
-import { send, type BatchBodies } from '../ground/batchCommands.ts';
+import { send } from '../ground/batchCommands.ts';
 import { useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { problemOf } from '../ground/api.ts';
@@ -38,9 +38,7 @@ function Act({
 
 function useRigCommand<K extends 'put-in' | 'close-rig' | 'take-out'>(command: K, { rig, batchId, version }: OnBatch) {
   const { session } = useSession();
-  return useCommand((_: object, headers) =>
-    send(command, batchId, { rigId: rig.id, personId: session.personId, version } as unknown as BatchBodies[K], headers),
-  );
+  return useCommand((_: object, headers) => send(command, batchId, { rigId: rig.id, personId: session.personId, version }, headers));
 }
 
 export function TakeOutAct({ pieces, ...on }: OnBatch & { pieces: number }) {

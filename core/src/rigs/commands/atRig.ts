@@ -30,7 +30,7 @@ export function rigAt(
   return { kind: 'rig', rig, there };
 }
 
-const warmth = (batch: Batch, factory: Factory, nowMs: number) => temperaturesFor(batch, zoneOf(batch, factory), nowMs);
+const warmth = (batch: Batch, factory: Factory, nowMs: number) => temperaturesFor(batch, zoneOf(batch, factory), nowMs, false);
 
 export const warmthAsked = ({ batch, factory, nowMs }: Pick<AtStep, 'batch' | 'factory' | 'nowMs'>): Asked =>
   asked(Temperatures, warmth(batch, factory, nowMs));

@@ -65,13 +65,11 @@ function underPressure(what: string, { nowMs, pressed, temperatures = [] }: Evid
     stay.closedMs === null || stay.early ? [] : [pressedFor(stay.laws?.out ?? [], stay.closedMs, nowMs, temperatures)],
   );
   const finding = times.length === 0 ? passed(what, stays) : told('pressed', what, last(times), nowMs);
-  if (absent > 0)
-    return {
-      ...finding,
-      verdict: 'wait',
-      done: 0,
-      sentence: `${what}: ${absent} of ${pressed.length} not in a rig yet; of the others, ${lower(finding.sentence)}`,
-    };
+  if (absent > 0) {
+    const sentence = `${what}: ${absent} of ${pressed.length} not in a rig yet; of the others, ${lower(finding.sentence)}`;
+    // Nobody can say when what is in none will have had its time.
+    return { rule: 'pressed', verdict: 'wait', sentence, done: 0 };
+  }
   if (finding.verdict !== 'pass') return finding;
   const still = stays.filter((stay) => stay.inName !== null);
   if (!still[0]) return finding;
@@ -103,7 +101,6 @@ function told(rule: string, what: string, pressed: Pressed, nowMs: number): Find
       verdict: 'pass',
       sentence: `${what} ${formatDuration(neededMinutes * MINUTE_MS)}`,
       done: 1,
-      ...(freeMs === null ? {} : { untilMs: freeMs }),
     };
   const why =
     stands === 'cold'
