@@ -20,8 +20,6 @@ export interface Adhesive {
   timesPer10C: number;
   /** what takes another time under pressure with it */
   materials: readonly { name: string; clampMinutes: number }[];
-  /** how long a solvent wipe of oily wood is good for before it is glued with it, minutes; 0 where it asks for none */
-  wipeMinutes: number;
   note: string;
 }
 
@@ -41,7 +39,6 @@ export const ADHESIVES: readonly Adhesive[] = [
     lowestC: 10,
     timesPer10C: 2,
     materials: [{ name: 'light parts', clampMinutes: 30 }],
-    wipeMinutes: 20,
     note: 'Half an hour for light parts',
   },
   {
@@ -53,7 +50,6 @@ export const ADHESIVES: readonly Adhesive[] = [
     lowestC: 21,
     timesPer10C: 1,
     materials: [],
-    wipeMinutes: 20,
     note: 'Joints that can be opened again; the room at 21 °C at least',
   },
   {
@@ -65,7 +61,6 @@ export const ADHESIVES: readonly Adhesive[] = [
     lowestC: 16,
     timesPer10C: 2,
     materials: [],
-    wipeMinutes: 30,
     note: 'Oily woods after a solvent wipe; wood glue does not hold on it afterwards',
   },
   {
@@ -77,7 +72,6 @@ export const ADHESIVES: readonly Adhesive[] = [
     lowestC: 10,
     timesPer10C: 1,
     materials: [],
-    wipeMinutes: 20,
     note: 'Bindings and inlay',
   },
   {
@@ -89,7 +83,6 @@ export const ADHESIVES: readonly Adhesive[] = [
     lowestC: 16,
     timesPer10C: 1,
     materials: [],
-    wipeMinutes: 0,
     note: 'Plastic binding, overnight; both faces bound are two rounds',
   },
   {
@@ -101,7 +94,6 @@ export const ADHESIVES: readonly Adhesive[] = [
     lowestC: 10,
     timesPer10C: 1,
     materials: [],
-    wipeMinutes: 20,
     note: '',
   },
 ];

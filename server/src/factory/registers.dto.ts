@@ -90,8 +90,6 @@ export class AdhesiveDto implements Adhesive {
   /** 1 where the clock alone decides */
   @InNumber({ min: 1, max: 4 }) timesPer10C: number;
   @InList(() => GluedMaterialDto, { max: 20 }) materials: GluedMaterialDto[];
-  /** how long a solvent wipe of oily wood is good for; 0 where it asks for none */
-  @InNumber({ min: 0, max: 1_000 }) wipeMinutes: number;
   @InText({ min: 0, max: 300 }) note: string;
 }
 

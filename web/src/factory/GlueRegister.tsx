@@ -99,7 +99,6 @@ function GlueDialog({ setup, glue, onClose }: { setup: Setup; glue: Glue | null;
       lowestC: figureIn(typed.lowestC),
       timesPer10C: figureIn(typed.timesPer10C),
       materials: materialsIn(typed.materials),
-      wipeMinutes: glue?.wipeMinutes ?? 0,
       note: typed.note.trim(),
     };
     save.mutate(glue === null ? [...seen.glues, kept] : seen.glues.map((g) => (g.id === glue.id ? kept : g)));

@@ -5306,7 +5306,6 @@ export interface components {
             lowestC: number;
             timesPer10C: number;
             materials: components["schemas"]["GluedMaterialDto"][];
-            wipeMinutes: number;
             note: string;
         };
         ConsigneeDto: {

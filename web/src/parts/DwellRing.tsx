@@ -10,9 +10,17 @@ export type Wait = Pick<View<'BatchView'>, 'done' | 'untilMs' | 'verdict' | 'sta
 const RADIUS = 11;
 const TURN = 2 * Math.PI * RADIUS;
 
-/** Its clock stands still: somebody holds it, or the room is too cold for it to cure. */
+/** Whose clocks, once they run, stand in the cold as a cure does. */
+const BY_WARMTH: readonly string[] = ['pressed', 'glueSet'];
+/** Its clock stands still: somebody holds it, or the room is too cold for what has begun to cure or set. */
 const stands = ({ status, findings }: Wait) =>
-  status === 'held' || findings.some((f) => f.rule === 'equivalent' && f.verdict === 'wait' && f.untilMs === undefined);
+  status === 'held' ||
+  findings.some(
+    ({ rule, verdict, untilMs, done }) =>
+      verdict === 'wait' &&
+      untilMs === undefined &&
+      (rule === 'equivalent' || (BY_WARMTH.includes(rule) && done !== undefined && done < 1)),
+  );
 
 /**
  * A ring for any wait: the share done, a tick when it may go, hatched while its clock stands. Where there is a longest

@@ -18,7 +18,7 @@ const waitOf = ({ done, freeMs, isOver, stands, closedMs }: Load): Wait => ({
   untilMs: freeMs,
   verdict: isOver ? 'pass' : 'wait',
   status: 'dwelling',
-  findings: stands === null || closedMs === null ? [] : [{ rule: 'equivalent', verdict: 'wait', sentence: '' }],
+  findings: stands === null || closedMs === null ? [] : [{ rule: 'pressed', verdict: 'wait', sentence: '', done }],
 });
 
 function Places({ rig }: { rig: Rig }) {

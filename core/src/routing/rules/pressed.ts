@@ -68,7 +68,7 @@ function underPressure(what: string, { nowMs, pressed, temperatures = [] }: Evid
   if (absent > 0) {
     const sentence = `${what}: ${absent} of ${pressed.length} not in a rig yet; of the others, ${lower(finding.sentence)}`;
     // Nobody can say when what is in none will have had its time.
-    return { rule: 'pressed', verdict: 'wait', sentence, done: 0 };
+    return { rule: 'pressed', verdict: 'wait', sentence };
   }
   if (finding.verdict !== 'pass') return finding;
   const still = stays.filter((stay) => stay.inName !== null);
