@@ -220,6 +220,9 @@ describe('a press that is closed over all', () => {
     expect(sentences(h.give(TakeOut, { batchId: one, rigId: 'PRESS', pieceIds: ids(h, one).slice(0, 1), ...ann }))).toBe(
       'What is closed over all comes out together',
     );
+    expect(sentences(h.give(TakeOut, { batchId: one, rigId: 'PRESS', back: true, ...ann }))).toBe(
+      'What is closed over all is opened for all, early with a reason',
+    );
     const opened = h.give(TakeOut, { batchId: one, rigId: 'PRESS', overrideReason: 'The caul slipped', ...ann });
     expect(opened.kind === 'accept' && opened.entries.filter((e) => e.kind === 'rig.emptied').map((e) => e.batchId)).toEqual([one, two]);
     expect(h.rows.all(OverrideRecord)).toHaveLength(2);

@@ -109,7 +109,7 @@ const EarlyOut = ({ card, rig }: { card: Card; rig: Choice }) => (
   <Fold label="Out before its time…">{(close) => <EarlyOutForm card={card} rig={rig} onClose={close} />}</Fold>
 );
 
-function EarlyOutForm({ card, rig: { rigId, name }, onClose }: { card: Card; rig: Choice; onClose: () => void }) {
+function EarlyOutForm({ card, rig: { rigId, name, isClosed }, onClose }: { card: Card; rig: Choice; onClose: () => void }) {
   const { session, may } = useSession();
   const { personId } = session;
   const { control, handleSubmit } = useForm({ defaultValues: { reason: '' } });
@@ -124,9 +124,11 @@ function EarlyOutForm({ card, rig: { rigId, name }, onClose }: { card: Card; rig
       onSubmit={handleSubmit(({ reason }) => takeOut.mutate({ personId, rigId, overrideReason: reason }))}
       onClose={onClose}
       beside={
-        <Button color="inherit" onClick={() => takeOut.mutate({ personId, rigId, back: true })}>
-          It goes in again
-        </Button>
+        !isClosed && (
+          <Button color="inherit" onClick={() => takeOut.mutate({ personId, rigId, back: true })}>
+            It goes in again
+          </Button>
+        )
       }
     >
       <Typography variant="body2">

@@ -87,6 +87,7 @@ function chooseOut(
   const isOpen = own.some((p) => p.stay.closedMs === null);
   if (isOpen && !back) return refuse('It was not closed: put them back, or close it first', { rule: 'pressed' });
   const together = own.some((p) => p.stay.place === null);
+  if (together && !isOpen && back) return refuse('What is closed over all is opened for all, early with a reason', { rule: 'pressed' });
   if (pieceIds === undefined) {
     if (together || back || overrideReason !== undefined) return { kind: 'chosen', pieces: own };
     const free = own.filter((p) => pressedIn(p, at)?.isOver);
