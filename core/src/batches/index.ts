@@ -14,7 +14,7 @@ export * from './missing.ts';
 export * from './outcome.ts';
 export { moveAsks, moveTo } from './moving.ts';
 export { BATCH_NUMBER, numberIn } from './numbers.ts';
-export { pieceInRig, rigStepOf, stayFor } from './stays.ts';
+export { pieceInRig, pressedNext, rigStepOf, stayFor } from './stays.ts';
 export { onBatch, type OnBatch } from './commands/onBatch.ts';
 export * from './rigHour.ts';
 export * from './run.ts';

@@ -12,7 +12,12 @@ export const staysOf = answerer(StaysOf, {
 
 export const inRig = answerer(InRig, {
   reads: ({ rigId }) => [rowsBy(Piece, 'inRig', [rigId])],
-  answer: ({ rigId }, rows) => rows.where(Piece, 'inRig', rigId).flatMap(pieceInRig),
+  // In the order of its places, and in which they came, whoever tells of them.
+  answer: ({ rigId }, rows) =>
+    rows
+      .where(Piece, 'inRig', rigId)
+      .flatMap(pieceInRig)
+      .sort((a, b) => (a.stay.place ?? 0) - (b.stay.place ?? 0) || a.stay.inMs - b.stay.inMs || a.pieceId.localeCompare(b.pieceId)),
 });
 
 /** A piece with where it is; nothing where it is in no rig. */
@@ -36,18 +41,21 @@ export const pressedIn = ({ rigId, closedMs, laws, early, outMs }: RigStay, fact
   inName: outMs === null ? factory.carrierName(rigId) : null,
 });
 
-/**
- * The step for which a batch is put in a rig: the one it waits at, or the next while it is still glued, so that each piece
- * goes in as it is ready.
- */
-export function rigStepOf(
-  route: Route,
-  operation: Operation,
-  { status, component }: Pick<Batch, 'status' | 'component'>,
-): Operation | null {
-  if (operation.rig !== undefined) return status === 'dwelling' ? operation : null;
-  if (status !== 'running' && status !== 'paused' && status !== 'finished') return null;
+/** The step at which a batch is pressed, or will be next; null where neither it is at nor the one after presses. */
+export function pressedNext(route: Route, operation: Operation, { component }: Pick<Batch, 'component'>): Operation | null {
+  if (operation.rig !== undefined) return operation;
   const next = onward(route, operation, component);
   const to = next === undefined ? undefined : operationOf(route, next);
   return to?.rig === undefined ? null : to;
+}
+
+/**
+ * The step for which a batch is put in a rig now: the one it waits at, or the next while it is still glued, so that each
+ * piece goes in as it is ready.
+ */
+export function rigStepOf(route: Route, operation: Operation, batch: Pick<Batch, 'status' | 'component'>): Operation | null {
+  const { status } = batch;
+  const isThere =
+    operation.rig === undefined ? status === 'running' || status === 'paused' || status === 'finished' : status === 'dwelling';
+  return isThere ? pressedNext(route, operation, batch) : null;
 }

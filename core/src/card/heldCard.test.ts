@@ -30,6 +30,9 @@ const AT_A_BENCH = new Set([
   'take measures',
   'hold batch',
   'split batch',
+  'put in rig',
+  'close rig',
+  'take out of rig',
 ]);
 
 /** A card knows how many sit on a carrier, and not who: there it says the same but for the names. */

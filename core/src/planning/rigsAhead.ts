@@ -184,10 +184,9 @@ function headingForRigs({ batches, pieces, nowMs, time }: RigsAsked, factory: Fa
     if (batch.status === 'held' || batch.status === 'done') return [];
     const route = factory.routeOf(batch);
     const operation = factory.operationAt(batch);
-    const at = pathFrom(route, operation.id)
-      .slice(0, STEPS_AHEAD + 1)
-      .findIndex((o) => o.rig !== undefined);
-    const step = at < 0 ? undefined : pathFrom(route, operation.id)[at];
+    const path = pathFrom(route, operation.id).slice(0, STEPS_AHEAD + 1);
+    const at = path.findIndex((o) => o.rig !== undefined);
+    const step = path[at];
     if (!step) return [];
     const goesIn = rigStepOf(route, operation, batch) !== null;
     const own = goesIn ? livePieces(pieces.filter((p) => p.batchId === batch.id)) : [];

@@ -19,9 +19,9 @@ import {
   Program,
   programsIn,
   RigCount,
-  rigStepOf,
   useIdOf,
   piecesIn,
+  pressedNext,
   PlacesTaken,
   rowsBy,
   rowsOf,
@@ -71,7 +71,7 @@ export class HeldService {
     const stationCodes = [...new Set([batch.stationCode, ...waysOf(factory.operationAt(batch)).map((way) => way.stationCode)])];
     const programs = programsIn(factory.operationAt(batch).needs).map((n) => n.what);
     const named = [...programs, ...factory.operationAt(batch).gate.flatMap((r) => (r.kind === 'programReleased' ? [r.what] : []))];
-    const step = rigStepOf(factory.routeOf(batch), factory.operationAt(batch), batch);
+    const step = pressedNext(factory.routeOf(batch), factory.operationAt(batch), batch);
     const rigIds = factory.rigs.flatMap((rig) => (step?.rig && suits(rig, step.rig, batch.modelId) ? [rig.id] : []));
     const kits = rowsOf(KitStock, kitIdsOf(factory.setUp.prerequisites, batch.modelId));
     const measured = (factory.operationAt(batch).characteristics ?? []).map((c) => dimensionIdOf(batch.modelId, batch.operationId, c.id));

@@ -1,5 +1,5 @@
 import { KitStock } from '../../assembly/index.ts';
-import { Batch, CutterUse, Instrument, isWaiting, Job, Machine, Piece, rigStepOf, Visit, waitsAheadAt } from '../../batches/index.ts';
+import { Batch, CutterUse, Instrument, isWaiting, Job, Machine, Piece, pressedNext, Visit, waitsAheadAt } from '../../batches/index.ts';
 import { PlacementRow, suits, takenOn } from '../../carriers/index.ts';
 import { Cutter, Program, useIdOf } from '../../machining/index.ts';
 import { Measure } from '../../quality/index.ts';
@@ -20,7 +20,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
     .all(Batch)
     .filter((b) => b.status === 'stocked' && drawn.includes(b.modelId))
     .sort((a, b) => a.arrivedMs - b.arrivedMs || a.number - b.number);
-  const step = rigStepOf(house.routes.routeOf(batch), house.operation(batchId), batch);
+  const step = pressedNext(house.routes.routeOf(batch), house.operation(batchId), batch);
   const rigIds = house.factory.rigs.flatMap((r) => (step?.rig && suits(r, step.rig, batch.modelId) ? [r.id] : []));
   const pressed = rows.all(Piece).filter((p) => p.inRig !== null && rigIds.includes(p.inRig) && p.batchId !== batchId);
   const programs = programsIn(house.operation(batchId).needs).map((n) => n.what);

@@ -18,6 +18,13 @@ export function othersTogether({ batchId, rigId }: { batchId: string; rigId: str
   return [...new Set(there.flatMap((p) => (p.stay.place === null && p.batchId !== batchId ? [p.batchId] : [])))];
 }
 
+/** What speaks against doing something with what a batch has in a rig, where it has nothing there. */
+export function nothingIn(rigId: string, { batch, live, factory }: Pick<AtStep, 'batch' | 'live' | 'factory'>): Refused | undefined {
+  const rig = factory.rig(rigId);
+  if (!rig) return wrongInput('rigId', `There is no rig ${rigId}`);
+  return live.some((p) => p.inRig === rigId) ? undefined : refuse(`Nothing of ${batch.id} is in ${rig.name}`);
+}
+
 /** A rig with what is in it; or why nothing can be said of it. */
 export function rigAt(
   rigId: string,

@@ -3,7 +3,7 @@ import { onBatch } from '../../batches/index.ts';
 import { refuse, rowsOf, type Decision } from '../../ledger/index.ts';
 import type { RigEntry } from '../decided.ts';
 import { RigCount } from '../rigCount.ts';
-import { othersTogether, rigAsked, rigAt, type RigRequest } from './atRig.ts';
+import { nothingIn, othersTogether, rigAsked, rigAt, type RigRequest } from './atRig.ts';
 
 /** Closes a rig over all that is in it: from then on nothing goes in, and its time runs. */
 export const CloseRig = onBatch('close rig')<RigRequest, RigEntry>({
@@ -14,12 +14,12 @@ export const CloseRig = onBatch('close rig')<RigRequest, RigEntry>({
   making: ({ rigId }) => [rowsOf(RigCount, [rigId])],
   asks: (request) => [rigAsked(request)],
   decide({ rigId, personId }, at): Decision<RigEntry> {
-    const { batch } = at;
+    const nothing = nothingIn(rigId, at);
+    if (nothing) return nothing;
     const found = rigAt(rigId, at);
     if (found.kind === 'refuse') return found;
     const { rig, there } = found;
     if (rig.rig.cycle !== TOGETHER) return refuse(`${rig.name} has a timer for each place: nothing closes it over all`);
-    if (!there.some((p) => p.batchId === batch.id)) return refuse(`Nothing of ${batch.id} is in ${rig.name}`);
     if (there.some((p) => p.stay.closedMs !== null)) return refuse(`${rig.name} is closed already`);
     // What is in together comes out together, when the last of it may.
     const longest = new Map<string, DwellLaw>();

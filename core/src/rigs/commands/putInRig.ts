@@ -24,11 +24,13 @@ export const PutInRig = onBatch('put in rig')<PutInRigRequest, RigEntry>({
     const { batch, route, operation, factory, rows } = at;
     const step = rigStepOf(route, operation, batch);
     if (!step) return refuse(`${operation.name} is ${batch.status}: nothing of it goes in a rig now`);
-    const found = rigAt(request.rigId, at);
-    if (found.kind === 'refuse') return found;
-    const { rig, there } = found;
+    const rig = factory.rig(request.rigId);
+    if (!rig) return wrongInput('rigId', `There is no rig ${request.rigId}`);
     if (!step.rig || !suits(rig, step.rig, batch.modelId))
       return wrongInput('rigId', `${step.name} needs a ${step.rig?.kind ?? 'rig'}; ${rig.name} is none for this model`);
+    const found = rigAt(request.rigId, at);
+    if (found.kind === 'refuse') return found;
+    const { there } = found;
     const rule = step.gate.find((r) => r.kind === 'pressed');
     const laws = rule ? factory.lawsOf(rule) : null;
     if (!laws) return refuse(`The glue of ${step.name} is not on record`, { rule: 'glue', remedy: 'Put it on record under Setup, Glues' });

@@ -17,7 +17,7 @@ import { mayActAs, refuse, rowsOf, worst, wrongInput, type Decision, type Findin
 import { roundOrOn, type Override } from '../../routing/index.ts';
 import type { RigEntry } from '../decided.ts';
 import { RigCount } from '../rigCount.ts';
-import { othersTogether, pressedIn, rigAsked, rigAt, warmthAsked, type RigRequest } from './atRig.ts';
+import { nothingIn, othersTogether, pressedIn, rigAsked, rigAt, warmthAsked, type RigRequest } from './atRig.ts';
 
 export interface TakeOutRequest extends RigRequest {
   /** which come out; all that are free where nothing is said, and all of it where it is closed over all */
@@ -51,11 +51,12 @@ export const TakeOut = onBatch('take out of rig')<TakeOutRequest, RigEntry>({
   ],
   decide(request, at): Decision<RigEntry> {
     const { back = false, personId } = request;
+    const nothing = nothingIn(request.rigId, at);
+    if (nothing) return nothing;
     const found = rigAt(request.rigId, at);
     if (found.kind === 'refuse') return found;
     const { rig, there } = found;
     const own = there.filter((p) => p.batchId === at.batch.id);
-    if (own.length === 0) return refuse(`Nothing of ${at.batch.id} is in ${rig.name}`);
     const chosen = chooseOut(request, own, at);
     if (chosen.kind === 'refuse') return chosen;
     const opens = !back && chosen.pieces.some((p) => p.stay.place === null);
