@@ -156,6 +156,8 @@ export function heldB7(over: Partial<Batch> = {}): Held {
         grit: null,
         coats: 0,
         lastCoat: null,
+        inRig: null,
+        stay: null,
         trail: [{ batchId: 'B7', fromMs: arrivedMs }],
       })),
       visit: [
