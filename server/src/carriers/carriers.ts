@@ -53,7 +53,7 @@ export class CarriersQueries {
   ) {}
 
   async one(id: string): Promise<OneCarrierView> {
-    const carrier = (await this.list()).find((c) => c.id === id);
+    const [carrier] = await this.read('where c.id = $1', [id]);
     if (!carrier) throw notFound('carrier', id);
     const rows = await this.database
       .getRepository(BatchEntity)
@@ -61,17 +61,23 @@ export class CarriersQueries {
     return { carrier, batches: await this.batches.views(rows, await this.factories.load()) };
   }
 
-  /** Every carrier, how full it is, and what sits on it. */
+  /** Every carrier, how full it is, and what sits on it or is pressed in it. */
   list(): Promise<CarrierView[]> {
+    return this.read('', []);
+  }
+
+  private read(which: string, of: readonly string[]): Promise<CarrierView[]> {
     return this.database.query<CarrierView[]>(
-      `select c.id, c.name, c.kind, c.places, c.taken + (select count(*)::int from piece x where x.in_rig = c.id) as taken, c.active, c.version, c.zone_id as "zoneId", c.outline, c.rig,
+      `select c.id, c.name, c.kind, c.places, c.active, c.version, c.zone_id as "zoneId", c.outline, c.rig,
+         (c.taken + coalesce(sum(p.pieces) filter (where p.pressed), 0))::int as taken,
          coalesce(jsonb_agg(jsonb_build_object('batchId', b.id, 'component', b.component, 'pieces', p.pieces) order by b.number)
            filter (where b.id is not null), '[]') as batches
-       from carrier c left join (
-         select carrier_id, batch_id, pieces from placement
-         union all select in_rig, batch_id, count(*)::int from piece where in_rig is not null group by in_rig, batch_id
-       ) p on p.carrier_id = c.id left join batch b on b.id = p.batch_id
-       group by c.id order by c.active desc, c.kind, c.id`,
+       from carrier c left join lateral (
+         select batch_id, pieces, false as pressed from placement where carrier_id = c.id
+         union all select batch_id, count(*)::int, true from piece where in_rig = c.id group by batch_id
+       ) p on true left join batch b on b.id = p.batch_id
+       ${which} group by c.id order by c.active desc, c.kind, c.id`,
+      [...of],
     );
   }
 }

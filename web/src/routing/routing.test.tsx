@@ -67,6 +67,7 @@ const setup = {
   zones: [],
   materials: [],
   species: [{ name: 'mahogany' }, { name: 'wenge' }],
+  adhesives: [],
   cautions: [...CAUTIONS],
   house: { name: 'Heron Lane', woodRoomZoneId: 'wood', boothZoneId: 'booth', currency: 'EUR' },
   skills: [],

@@ -15,6 +15,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
   const batch = rows.get(Batch, batchId);
   const pieces = rows.where(Piece, 'batchId', batchId);
   const stationCodes = [batch.stationCode, ...waysOf(house.operation(batchId)).map((way) => way.stationCode)];
+  const warmFromMs = batch.arrivedMs - 96 * HOUR_MS;
   const drawn = house.operation(batchId).draws?.map((d) => d.modelId) ?? [];
   const boxes = rows
     .all(Batch)
@@ -45,8 +46,8 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
     },
     taken: Object.fromEntries(house.carriers.map((c) => [c.id, takenOn(rows, c.id)])),
     air: { tempC: 21, relativeHumidity: 0.5 },
-    temperatures: Array.from({ length: 1 + Math.ceil((nowMs - batch.arrivedMs) / HOUR_MS) }, (_, i) => ({
-      atMs: batch.arrivedMs + i * HOUR_MS,
+    temperatures: Array.from({ length: 1 + Math.ceil((nowMs - warmFromMs) / HOUR_MS) }, (_, i) => ({
+      atMs: warmFromMs + i * HOUR_MS,
       tempC: 21,
     })).filter((t) => t.atMs <= nowMs),
     stationCodes,
