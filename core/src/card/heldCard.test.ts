@@ -1,10 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { Batch, batchCommand, Piece, Visit, type BatchCommand } from '../batches/index.ts';
+import { TOGETHER } from '../carriers/index.ts';
 import { LogCoat, LogScuff } from '../finishing/index.ts';
 import { COMMANDS, type HouseFactory } from '../ledger.ts';
 import type { AnyCommandKind, Decision, Written } from '../ledger/index.ts';
 import { TakeMeasures } from '../quality/index.ts';
+import { CloseRig, PutInRig, TakeOut } from '../rigs/index.ts';
 import { anyHistory, run } from '../test/anyHistory.ts';
 import { changed, SHORT_ROUTE } from '../test/routes.ts';
 import { TestHouse } from '../test/house.ts';
@@ -31,7 +33,6 @@ const AT_A_BENCH = new Set([
   'hold batch',
   'split batch',
   'put in rig',
-  'close rig',
   'take out of rig',
 ]);
 
@@ -88,6 +89,43 @@ test('a card says what the server says, whatever has happened', () => {
 });
 
 describe('a card without network', () => {
+  test('closes a press over what is in it with others, and opens it for all', () => {
+    const press = {
+      id: 'P',
+      name: 'P',
+      kind: 'press',
+      places: 9,
+      zoneId: 'bench',
+      outline: null,
+      rig: { stationCode: 'S-set', cycle: TOGETHER, handsMinutes: 5 },
+    } as const;
+    const route = changed(SHORT_ROUTE, [
+      'rest',
+      { rig: { kind: 'press' }, gate: [{ kind: 'pressed', what: 'Pressed', adhesiveId: 'pva' }] },
+    ]);
+    const house = new TestHouse(new Map([[route.id, route]]), [press]);
+    const [one, two] = [house.start('body', 2, { route }), house.start('body', 3, { route })];
+    for (const batchId of [one, two]) {
+      house.work(batchId);
+      house.give(PutInRig, { batchId, rigId: 'P', personId: 'ann' });
+    }
+    const card = new HeldCard(heldOf(house, one), house.factory);
+    const asTheServer = (command: AnyCommandKind<HouseFactory>) => {
+      const request = { batchId: one, rigId: 'P', personId: 'ann' };
+      const told = said(card.give(command, request, { atMs: house.nowMs, by: ANN }));
+      expect(told).toEqual(said(house.give(command, request)));
+      return told;
+    };
+    expect(asTheServer(CloseRig)).toEqual(['rig.closed', 'rig.closed']);
+    expect(card.rigs(house.nowMs)).toMatchObject({
+      outside: 0,
+      rigs: [{ isClosed: true, own: 2, ownOver: 0, others: [{ batchId: two, pieces: 3 }] }],
+    });
+    expect(asTheServer(TakeOut)).toEqual(['in P for 0 min of 45 min at 20\u00A0°C']);
+    house.pass(50 * MINUTE_MS);
+    expect(asTheServer(TakeOut)).toEqual(['rig.emptied', 'rig.emptied', 'batch.moved']);
+    expect(card.all(Piece).filter((p) => p.inRig !== null)).toEqual([]);
+  });
   const give = (card: HeldCard, { command, ...request }: BatchCommand, atMs: number) =>
     said(card.give(batchCommand(command), { batchId: card.batch.id, ...request }, { atMs, by: ANN }));
   test('goes through a day: begun, coated, measured, finished, waiting', () => {
