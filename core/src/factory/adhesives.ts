@@ -1,4 +1,4 @@
-import type { DwellLaw, RigLaws } from '../carriers/index.ts';
+import type { RigLaws } from '../carriers/index.ts';
 import type { CureLaw } from '../climate/index.ts';
 import type { Pressing } from '../routing/index.ts';
 
@@ -24,7 +24,7 @@ export interface Adhesive {
 }
 
 /** At this temperature clamp times are told. */
-export const CLAMP_REFERENCE_C = 20;
+const CLAMP_REFERENCE_C = 20;
 
 const HOUR = 60;
 
@@ -99,22 +99,16 @@ export const ADHESIVES: readonly Adhesive[] = [
 ];
 
 /** Pressed without glue, or by its press: warmth changes nothing. */
-export const BY_THE_CLOCK: CureLaw = { referenceTempC: CLAMP_REFERENCE_C, q10: 1, minimumTempC: -50 };
-
-/** How long something glued stays under pressure, and then away from machines. */
-export function lawsOf(adhesive: Adhesive, material: string | undefined): { out: DwellLaw; set: DwellLaw } {
-  const law = { referenceTempC: CLAMP_REFERENCE_C, q10: adhesive.timesPer10C, minimumTempC: adhesive.lowestC };
-  const minutes = adhesive.materials.find((m) => m.name === material)?.clampMinutes ?? adhesive.clampMinutes;
-  return { out: { minutes, law }, set: { minutes: adhesive.setMinutes, law } };
-}
+const BY_THE_CLOCK: CureLaw = { referenceTempC: CLAMP_REFERENCE_C, q10: 1, minimumTempC: -50 };
 
 /** What a step's pressing asks for; null where its glue is not on record. */
 export function pressingLaws(adhesives: readonly Adhesive[], { adhesiveId, material, minutes }: Pressing): RigLaws | null {
   if (minutes !== undefined) return { out: [{ minutes, law: BY_THE_CLOCK }], set: null };
   const adhesive = adhesives.find((a) => a.id === adhesiveId);
   if (!adhesive) return null;
-  const { out, set } = lawsOf(adhesive, material);
-  return { out: [out], set };
+  const law: CureLaw = { referenceTempC: CLAMP_REFERENCE_C, q10: adhesive.timesPer10C, minimumTempC: adhesive.lowestC };
+  const clamped = adhesive.materials.find((m) => m.name === material)?.clampMinutes ?? adhesive.clampMinutes;
+  return { out: [{ minutes: clamped, law }], set: { minutes: adhesive.setMinutes, law } };
 }
 
 /** What is wrong with a list of glues. */

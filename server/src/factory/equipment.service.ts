@@ -118,7 +118,7 @@ export class EquipmentService {
       await needZone(manager, dto.zoneId);
       await needModel(manager, dto.outline, 'outline');
       const { rig = null } = dto;
-      await needStation(manager, rig);
+      await needStation(manager, rig, dto.zoneId);
       await manager.insert(CarrierEntity, { ...dto, rig, taken: 0, active: true, version: 1 });
       return { before: null, after: { ...dto, rig } };
     });
@@ -174,9 +174,12 @@ async function needZone(manager: EntityManager, id: string): Promise<void> {
   if (!(await manager.existsBy(ZoneEntity, { id }))) throw badInput('zoneId', `There is no zone ${id}`);
 }
 
-async function needStation(manager: EntityManager, rig: RigOf | null): Promise<void> {
-  if (rig !== null && !(await manager.existsBy(StationEntity, { code: rig.stationCode })))
-    throw badInput('rig.stationCode', `There is no station ${rig.stationCode}`);
+/** A rig stands at a station, in its air: glue is timed by how warm it is there. */
+async function needStation(manager: EntityManager, rig: RigOf | null, zoneId: string): Promise<void> {
+  if (rig === null) return;
+  const station = await manager.findOneBy(StationEntity, { code: rig.stationCode });
+  if (!station) throw badInput('rig.stationCode', `There is no station ${rig.stationCode}`);
+  if (station.zoneId !== zoneId) throw badInput('zoneId', `${station.name} is in another climate zone`);
 }
 
 /** How many pieces are in a rig, and the highest of its places that is taken. */

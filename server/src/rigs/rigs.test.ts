@@ -156,6 +156,7 @@ describe('under Setup', () => {
     const rig = { stationCode: 'RM3', cycle: 'a timer for each place', handsMinutes: 2 };
     const carrier = { id: 'CR9', name: 'Carousel', kind: 'clamp rack', places: 6, zoneId: 'mill', outline: null };
     expect((await manager.post('/carriers', { ...carrier, rig: { ...rig, stationCode: 'NO' } })).status).toBe(400);
+    expect((await manager.post('/carriers', { ...carrier, zoneId: 'bench', rig })).body.fields[0].field).toBe('zoneId');
     expect((await manager.post('/carriers', { ...carrier, rig })).status).toBe(200);
     expect(await wall('CR9')).toMatchObject({ free: 6, loads: [] });
     const id = await glued(2);

@@ -1,5 +1,5 @@
 import { InRig, pressedFor, type PieceInRig, type Pressed } from '../../carriers/index.ts';
-import { temperaturesFor, zoneOf, type AtStep, type Batch } from '../../batches/index.ts';
+import { Batch, temperaturesFor, zoneOf, type AtStep } from '../../batches/index.ts';
 import type { Factory, RigCarrier } from '../../factory/index.ts';
 import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers, type Asked, type Refused } from '../../ledger/index.ts';
 import { Temperatures } from '../../routing/index.ts';
@@ -24,6 +24,10 @@ export function nothingIn(rigId: string, { batch, live, factory }: Pick<AtStep, 
   if (!rig) return wrongInput('rigId', `There is no rig ${rigId}`);
   return live.some((p) => p.inRig === rigId) ? undefined : refuse(`Nothing of ${batch.id} is in ${rig.name}`);
 }
+
+/** What speaks against acting on all that is in a rig, where somebody has put more in since it was asked who is. */
+export const newcomersIn = (there: readonly PieceInRig[], { rows }: Pick<AtStep, 'rows'>): Refused | undefined =>
+  there.some((p) => !rows.find(Batch, p.batchId)) ? refuse('Somebody has just put more in: look again', { rule: 'places' }) : undefined;
 
 /** A rig with what is in it; or why nothing can be said of it. */
 export function rigAt(

@@ -3,7 +3,7 @@ import { onBatch } from '../../batches/index.ts';
 import { refuse, rowsOf, type Decision } from '../../ledger/index.ts';
 import type { RigEntry } from '../decided.ts';
 import { RigCount } from '../rigCount.ts';
-import { nothingIn, othersTogether, rigAsked, rigAt, type RigRequest } from './atRig.ts';
+import { newcomersIn, nothingIn, othersTogether, rigAsked, rigAt, type RigRequest } from './atRig.ts';
 
 /** Closes a rig over all that is in it: from then on nothing goes in, and its time runs. */
 export const CloseRig = onBatch('close rig')<RigRequest, RigEntry>({
@@ -20,6 +20,8 @@ export const CloseRig = onBatch('close rig')<RigRequest, RigEntry>({
     if (found.kind === 'refuse') return found;
     const { rig, there } = found;
     if (rig.rig.cycle !== TOGETHER) return refuse(`${rig.name} has a timer for each place: nothing closes it over all`);
+    const more = newcomersIn(there, at);
+    if (more) return more;
     if (there.some((p) => p.stay.closedMs !== null)) return refuse(`${rig.name} is closed already`);
     // What is in together comes out together, when the last of it may.
     const longest = new Map<string, DwellLaw>();

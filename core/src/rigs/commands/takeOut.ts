@@ -17,7 +17,7 @@ import { mayActAs, refuse, rowsOf, worst, wrongInput, type Decision, type Findin
 import { roundOrOn, type Override } from '../../routing/index.ts';
 import type { RigEntry } from '../decided.ts';
 import { RigCount } from '../rigCount.ts';
-import { nothingIn, othersTogether, pressedIn, rigAsked, rigAt, warmthAsked, type RigRequest } from './atRig.ts';
+import { newcomersIn, nothingIn, othersTogether, pressedIn, rigAsked, rigAt, warmthAsked, type RigRequest } from './atRig.ts';
 
 export interface TakeOutRequest extends RigRequest {
   /** which come out; all that are free where nothing is said, and all of it where it is closed over all */
@@ -61,6 +61,8 @@ export const TakeOut = onBatch('take out of rig')<TakeOutRequest, RigEntry>({
     if (chosen.kind === 'refuse') return chosen;
     const opens = !back && chosen.pieces.some((p) => p.stay.place === null);
     const coming = opens ? there : chosen.pieces;
+    const more = newcomersIn(coming, at);
+    if (more) return more;
     const early = back ? [] : tooEarly(coming, rig.name, at);
     const override = overrideOf(request, early);
     if (override !== null && 'because' in override) return override;
