@@ -1,4 +1,5 @@
-import { chromium, expect, test, type Page } from '@playwright/test';
+import { chromium, expect, type Page } from '@playwright/test';
+import { test } from './factory.ts';
 import { DEMO_PASSWORD, get, signIn, violations } from './steps.ts';
 
 const PIN = '2580';

@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './factory.ts';
 import { choose, doStep, finishStep, letTimePass, measure, moveOn, press, signIn, startStep, walkTo } from './steps.ts';
 
 // The whole line as one person does it, from a board to shipped instruments.

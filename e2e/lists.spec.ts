@@ -1,8 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './factory.ts';
 import { choose, get, signIn, violations, walkTo } from './steps.ts';
 
-// Twenty thousand instruments and five thousand batches done.
-test.use({ baseURL: process.env['LONG_URL'] ?? '' });
+// In a factory of twenty thousand instruments and five thousand batches done.
 
 interface Listed {
   rows: { serial: string; id: string; fittedMs: number; number: number }[];

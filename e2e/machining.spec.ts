@@ -1,5 +1,6 @@
-import { expect, test, type Page } from '@playwright/test';
-import { choose, get, letTimePass, lookOver, openList, post, signIn, violations, walkTo } from './steps.ts';
+import { expect, type Page } from '@playwright/test';
+import { test } from './factory.ts';
+import { choose, get, lookOver, openList, signIn, violations, walkTo } from './steps.ts';
 
 interface Line {
   id: string;
@@ -18,6 +19,9 @@ interface Card {
   batch: Batch & { missing: unknown[] };
   program: { what: string; revision: string | null; machines: { id: string; takenBy: string | null }[] } | null;
 }
+interface Loads {
+  machines: { stationName: string; bench: number; next: { batchId: string }[] }[];
+}
 interface Cutter {
   id: string;
   kind: string;
@@ -28,6 +32,39 @@ interface Cutter {
 
 const part = (page: Page, { what, modelName }: Pick<Line, 'what' | 'modelName'>) =>
   page.getByRole('region', { name: `${what}, ${modelName}` });
+
+test('what goes on a machine next can be put in another order, by key too; what it does is said, and it stays', async ({ page }) => {
+  await signIn(page);
+  // The neck machine has stood for days.
+  const waiting = (await get<Loads>(page, '/loads')).machines.find((m) => m.next.length > 1);
+  if (!waiting) throw new Error('In the demo nothing waits behind another at any machine');
+  const { stationName, bench, next } = waiting;
+  await walkTo(page, 'Machining');
+  const machine = page.getByRole('article', { name: `Next on ${stationName}, ${bench}` });
+  const [first, second] = next.map((n) => n.batchId);
+  const order = () => machine.getByRole('listitem').getByRole('link').allInnerTexts();
+  expect((await order()).slice(0, 2)).toEqual([first, second]);
+  expect(await violations(page)).toEqual([]);
+
+  await machine.getByRole('button', { name: `${second ?? ''} earlier` }).press('Enter');
+  await expect(page.getByText(/^This order (against the plan: .*|is as good as the plan)\.$/)).toBeVisible();
+  expect((await order()).slice(0, 2)).toEqual([second, first]);
+  await page.getByRole('button', { name: 'Back to the plan' }).click();
+  expect((await order()).slice(0, 2)).toEqual([first, second]);
+  await machine.getByRole('button', { name: `${first ?? ''} later` }).click();
+  await page.getByRole('button', { name: 'Keep this order' }).click();
+  await expect(machine.getByText(/put here by hand/).first()).toBeVisible();
+  expect((await order()).slice(0, 2)).toEqual([second, first]);
+  await machine.getByRole('button', { name: 'Plan it again' }).click();
+  await expect(machine.getByText(/put here by hand/)).toHaveCount(0);
+
+  await page.getByRole('button', { name: 'Look for better' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Looking for a better plan' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stop looking' }).click();
+  await expect(page.getByRole('progressbar', { name: 'Looking for a better plan' })).toBeHidden();
+  await page.getByRole('button', { name: 'Look for better' }).click();
+  await expect(page.getByText(/Nothing better was found in|This order against the plan|as good as the plan/)).toBeVisible();
+});
 
 test('a program that an order waits for: seen in the morning, its first piece measured, released; the order waits no more', async ({
   page,
@@ -137,51 +174,4 @@ test('a machine starts only with what the card asks for; its cutters are told be
   await expect(dialog).toBeHidden();
   await expect(page.getByText(/cutters on machines are well within their life/)).toBeVisible();
   await expect(page.getByRole('button', { name: `Log ${worn.id}` })).toBeHidden();
-});
-
-interface Loads {
-  machines: { id: string; stationName: string; bench: number; pinned: string[]; next: { batchId: string }[] }[];
-}
-
-/** Moves on what may move, day by day, until several batches wait for one machine. */
-async function queueOfTwo(page: Page): Promise<Loads['machines'][number]> {
-  for (let day = 0; day < 12; day++) {
-    const { rows } = await get<{ rows: (Batch & { verdict: string; version: number })[] }>(page, '/batches?size=200&stage=roughMill');
-    for (const { id, version } of rows.filter((b) => ['dwelling', 'finished'].includes(b.status) && b.verdict === 'pass'))
-      await post(page, `/batches/${id}/move`, { version });
-    const found = (await get<Loads>(page, '/loads')).machines.find((m) => m.next.length > 1);
-    if (found) return found;
-    await letTimePass(page, '1 day');
-  }
-  throw new Error('No machine has a queue');
-}
-
-test('what goes on a machine next can be put in another order, by key too; what it does is said, and it stays', async ({ page }) => {
-  await signIn(page);
-  const { stationName, bench, next } = await queueOfTwo(page);
-  await walkTo(page, 'Machining');
-  const machine = page.getByRole('article', { name: `Next on ${stationName}, ${bench}` });
-  const [first, second] = next.map((n) => n.batchId);
-  const order = () => machine.getByRole('listitem').getByRole('link').allInnerTexts();
-  expect((await order()).slice(0, 2)).toEqual([first, second]);
-  expect(await violations(page)).toEqual([]);
-
-  await machine.getByRole('button', { name: `${second ?? ''} earlier` }).press('Enter');
-  await expect(page.getByText(/^This order (against the plan: .*|is as good as the plan)\.$/)).toBeVisible();
-  expect((await order()).slice(0, 2)).toEqual([second, first]);
-  await page.getByRole('button', { name: 'Back to the plan' }).click();
-  expect((await order()).slice(0, 2)).toEqual([first, second]);
-  await machine.getByRole('button', { name: `${first ?? ''} later` }).click();
-  await page.getByRole('button', { name: 'Keep this order' }).click();
-  await expect(machine.getByText(/put here by hand/).first()).toBeVisible();
-  expect((await order()).slice(0, 2)).toEqual([second, first]);
-  await machine.getByRole('button', { name: 'Plan it again' }).click();
-  await expect(machine.getByText(/put here by hand/)).toHaveCount(0);
-
-  await page.getByRole('button', { name: 'Look for better' }).click();
-  await expect(page.getByRole('progressbar', { name: 'Looking for a better plan' })).toBeVisible();
-  await page.getByRole('button', { name: 'Stop looking' }).click();
-  await expect(page.getByRole('progressbar', { name: 'Looking for a better plan' })).toBeHidden();
-  await page.getByRole('button', { name: 'Look for better' }).click();
-  await expect(page.getByText(/Nothing better was found in|This order against the plan|as good as the plan/)).toBeVisible();
 });

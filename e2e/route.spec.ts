@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './factory.ts';
 import { choose, get, letTimePass, makeRoom, signIn, violations, walkTo } from './steps.ts';
 
 interface Card {

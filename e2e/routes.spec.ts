@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
+import { test } from './factory.ts';
 import { get, openList, searchTable, signIn, violations, walkTo } from './steps.ts';
 
 interface Version {

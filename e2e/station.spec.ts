@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
+import { test } from './factory.ts';
 import { get, letTimePass, lookOver, makeRoom, post, signIn, violations } from './steps.ts';
 
 interface Batch {

@@ -133,7 +133,11 @@ export async function press(page: Page, pieces: number, hardens: string): Promis
 
 /** Serious and critical violations, as sentences. */
 export async function violations(page: Page): Promise<string[]> {
-  const { violations: found } = await new AxeBuilder({ page }).analyze();
+  // No page here holds another's: its own findings are the whole answer, and cross over without all that passed.
+  const { violations: found } = await new AxeBuilder({ page })
+    .setLegacyMode()
+    .options({ resultTypes: ['violations'] })
+    .analyze();
   return found
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .map(

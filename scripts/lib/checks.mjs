@@ -1,9 +1,7 @@
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { build } from './build.mjs';
-import { freePort } from './port.mjs';
+import { openFactories } from './factories.mjs';
 import { ROOT, run } from './run.mjs';
-import { lengthenLists } from './longLists.mjs';
-import { prepareDatabase, serve, startServer } from './server.mjs';
 
 // The factory's clock stands on an ordinary Tuesday morning.
 const CLOCK_AT = '2026-03-10T07:10:00Z';
@@ -68,35 +66,20 @@ export async function runJest(cluster, args = []) {
   return { code, passed: numPassedTests, failed: numFailedTests + Math.min(broken, numFailedTestSuites) };
 }
 
-/** Builds and serves the application on its own port and drives it with Playwright. @returns what its report counts */
+/** Builds the application and drives it with Playwright, in a factory for each file of walks. @returns what its report counts */
 export async function runPlaywright(cluster, chromium, args = []) {
   await build();
-  const [port, emptyPort, longPort] = [await freePort(), await freePort(), await freePort()];
-  const servers = [];
+  const factories = await openFactories(cluster, CLOCK_AT);
   try {
-    await prepareDatabase({ ...cluster.env(), CLOCK_AT });
-    await lengthenLists(await cluster.createDatabase('long_lists', { copyOf: cluster.database }));
-    servers.push(await serve({ ...cluster.env(), PORT: String(port), CLOCK_AT }));
-    servers.push(await serve({ ...cluster.env('long_lists'), PORT: String(longPort), CLOCK_AT }));
-    await cluster.createDatabase('empty_factory');
-    servers.push(await startServer({ ...cluster.env('empty_factory'), PORT: String(emptyPort), CLOCK_AT, DEMO: '0' }));
-
     const report = `${ROOT}/test-results/playwright.json`;
     mkdirSync(`${ROOT}/test-results`, { recursive: true });
     rmSync(report, { force: true });
     const code = await run(process.execPath, [bin('@playwright/test/cli.js'), 'test', '--config', 'e2e/playwright.config.ts', ...args], {
-      env: {
-        ...process.env,
-        BASE_URL: `http://127.0.0.1:${port}`,
-        EMPTY_URL: `http://127.0.0.1:${emptyPort}`,
-        LONG_URL: `http://127.0.0.1:${longPort}`,
-        CHROMIUM: chromium,
-        PLAYWRIGHT_JSON_OUTPUT_NAME: report,
-      },
+      env: { ...process.env, FACTORIES: factories.address, CHROMIUM: chromium, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
     });
     const { stats, errors } = JSON.parse(readFileSync(report, 'utf8'));
     return { code, passed: stats.expected, failed: stats.unexpected + stats.flaky + (errors?.length ?? 0) };
   } finally {
-    for (const server of servers) await server.stop();
+    await factories.stop();
   }
 }

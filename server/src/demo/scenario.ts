@@ -1,4 +1,13 @@
-import { DAY_MS, DEFAULT_MOISTURE_GATE, shiftWindows, WorkingTime, type WorkWeek, heldSkill, USUAL_LEVEL } from '@ample-crane/core';
+import {
+  DAY_MS,
+  HOUR_MS,
+  DEFAULT_MOISTURE_GATE,
+  shiftWindows,
+  WorkingTime,
+  type WorkWeek,
+  heldSkill,
+  USUAL_LEVEL,
+} from '@ample-crane/core';
 import { roomAir } from '@ample-crane/devices';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
@@ -29,6 +38,9 @@ export const DEMO_WORK_WEEK: WorkWeek = {
   endsAt: '15:30',
   holidays: [],
 };
+
+/** Since when the neck machine stood for its spindle; it runs again this morning, and necks and boards wait for it. */
+const SPINDLE_DAYS_AGO = 5;
 
 /** A hall wants many of one model at once: its tops wait for the press together. */
 const RUSHES = [4, 4, 1].map((daysAgo) => ({ modelId: 'lockkeeper', daysAgo }));
@@ -62,6 +74,18 @@ export function demoClimate(nowMs: number): (zoneId: string, atMs: number) => Re
 const speciesOf = ({ wood }: (typeof DEMO_MODELS)[number]) =>
   Object.fromEntries(Object.entries(wood).map(([component, need]) => [component, need.species]));
 
+/** How many could work at a station side by side, since when. */
+function benchesOf({ code, places }: (typeof DEMO_STATIONS)[number], nowMs: number): { fromMs: number; count: number }[] {
+  const always = { fromMs: 0, count: places };
+  if (code === 'FN5')
+    return [
+      { fromMs: 0, count: 2 },
+      { fromMs: nowMs - WHEEL_LOST_DAYS_AGO * DAY_MS, count: 1 },
+    ];
+  if (code === 'MC2') return [always, { fromMs: nowMs - SPINDLE_DAYS_AGO * DAY_MS, count: 0 }, { fromMs: nowMs - HOUR_MS, count: places }];
+  return [always];
+}
+
 /** Heron Lane Works as it has run until now. */
 export function demoScenario(nowMs: number): Scenario {
   const woodFromMs = nowMs - WOOD_HISTORY_DAYS * DAY_MS;
@@ -93,13 +117,7 @@ export function demoScenario(nowMs: number): Scenario {
     stations: DEMO_STATIONS.map((s) => ({
       code: s.code,
       zoneId: s.zoneId,
-      benches:
-        s.code === 'FN5'
-          ? [
-              { fromMs: 0, count: 2 },
-              { fromMs: nowMs - WHEEL_LOST_DAYS_AGO * DAY_MS, count: 1 },
-            ]
-          : [{ fromMs: 0, count: s.places }],
+      benches: benchesOf(s, nowMs),
     })),
     leadId: 'lead',
     people: DEMO_PEOPLE.map(({ login, name, skills }, i) => ({
