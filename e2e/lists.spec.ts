@@ -28,8 +28,10 @@ test('a list too long to hold is found in, sorted and turned over, and its addre
   await page.getByRole('button', { name: 'Go to next page' }).click();
   await expect(shown).toHaveText(/^101–200 of/);
   await choose(page, 'State', 'shipped');
+  await expect(page).toHaveURL(/state=shipped/);
   await expect(shown).toHaveText(/^1–100 of/);
   await choose(page, 'State', 'Any');
+  await expect(page).not.toHaveURL(/state=/);
 
   const { rows: lowest } = await get<Listed>(page, '/instruments?size=3&sort=serial');
   await page.getByRole('columnheader', { name: 'Serial' }).click();

@@ -35,7 +35,7 @@ const part = (page: Page, { what, modelName }: Pick<Line, 'what' | 'modelName'>)
 
 test('what goes on a machine next can be put in another order, by key too; what it does is said, and it stays', async ({ page }) => {
   await signIn(page);
-  // The neck machine has stood for days.
+  // The body machine has stood for days.
   const waiting = (await get<Loads>(page, '/loads')).machines.find((m) => m.next.length > 1);
   if (!waiting) throw new Error('In the demo nothing waits behind another at any machine');
   const { stationName, bench, next } = waiting;

@@ -92,7 +92,22 @@ export async function makeRoom(page: Page, name: string): Promise<void> {
   expect(status).toBe(200);
 }
 
+/** Gives a step's sheet back whole, where it asks for anything. */
+export async function fillSheet(within: Page | Locator): Promise<void> {
+  const asked = within.getByRole('group', { name: 'What the sheet asks for' });
+  await expect(within.getByRole('button', { name: /^Finish/ }).first()).toBeVisible();
+  if (!(await asked.isVisible())) return;
+  for (const box of await asked.getByRole('checkbox').all()) await box.check();
+  for (const field of await asked.getByRole('textbox').all()) {
+    const bounds = /^([\d.]+) to /.exec(
+      await field.evaluate((f) => f.closest('.MuiFormControl-root')?.querySelector('p')?.textContent ?? ''),
+    );
+    await field.fill(bounds?.[1] ?? 'as usual');
+  }
+}
+
 export async function finishStep(page: Page): Promise<void> {
+  await fillSheet(page);
   await page.getByRole('button', { name: 'Finish', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Finish', exact: true })).toBeHidden();
 }

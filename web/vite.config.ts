@@ -23,6 +23,14 @@ export default defineConfig({
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api/],
         maximumFileSizeToCacheInBytes: 4_000_000,
+        // A picture of a step sheet is never another under the same name.
+        runtimeCaching: [
+          {
+            urlPattern: /\/api\/sheet-pictures\//,
+            handler: 'CacheFirst',
+            options: { cacheName: 'sheet-pictures', expiration: { maxEntries: 300 } },
+          },
+        ],
       },
     }),
   ],

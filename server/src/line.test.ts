@@ -1,6 +1,17 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { told } from './test/told.ts';
-import { advanceTo, card, DAY, doStep, openFactory, releasedLot, startedBatch, type Caller, type TestFactory } from './test/factory.ts';
+import {
+  advanceTo,
+  card,
+  DAY,
+  doStep,
+  filledIn,
+  openFactory,
+  releasedLot,
+  startedBatch,
+  type Caller,
+  type TestFactory,
+} from './test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;
@@ -159,7 +170,7 @@ describe('a batch', () => {
       note: '',
     });
     const finish = (counts: object, outcomes: object[]) =>
-      operator.post(`/batches/${id}/finish`, { version: now.batch.version, ...counts, outcomes });
+      operator.post(`/batches/${id}/finish`, { version: now.batch.version, ...counts, outcomes, ...filledIn(now) });
     expect((await finish({ good: 3, rework: 0, scrap: 1 }, [])).body.detail).toMatch(/make 4; 3 pieces/);
     expect((await finish({ good: 1, rework: 1, scrap: 1 }, [outcome(1, 'rework'), outcome(2, 'scrap')])).status).toBe(200);
     now = await card(manager, id);

@@ -129,6 +129,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/stock/allotment': ['/stock/allotment?modelId=weirstone&component=body', 'orders', 'wood'],
     '/api/stock/orders/{id}': [`/stock/orders/${order}`, 'orders', 'wood'],
     '/api/pictures/{id}': [`/pictures/${await first('select id from picture')}`],
+    '/api/sheet-pictures/{id}': [`/sheet-pictures/${await first('select id from sheet_picture')}`],
     '/api/factory': ['/factory'],
     '/api/dimensions': ['/dimensions'],
     '/api/dimensions/chart': [

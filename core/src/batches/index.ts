@@ -21,6 +21,7 @@ export * from './run.ts';
 export { cutterWarnings, machineTakenSince, type StartCheck } from './startCheck.ts';
 export type { Undoable } from './entries/undoable.ts';
 export type { SettingNoted, SettingSaid } from './settings.ts';
+export { sheetGiven, type SheetGiven, type SheetSaid } from './sheet.ts';
 export { isWaiting, WaitingAt, waitsAheadAt } from './waiting.ts';
 export type { BatchHeld } from './entries/batchHeld.ts';
 export type { WorkPaused } from './entries/workPaused.ts';

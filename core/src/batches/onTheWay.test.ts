@@ -5,6 +5,7 @@ import { Order } from '../orders/index.ts';
 import { OverrideRecord } from '../routing/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { BRACES_ROUTE, changed, WIDE_ROUTE } from '../test/routes.ts';
+import { filledIn } from '../test/parts.ts';
 import { TestHouse } from '../test/house.ts';
 import { both, said, wideHouse, bodies, at, toBinding, toFitting, necksAtFitting } from '../test/wideHouse.ts';
 
@@ -282,8 +283,8 @@ describe('hand-over', () => {
     // An hour at five: a fifth of it went with the piece.
     expect(visits.map((v) => v.touchMs / HOUR_MS)).toEqual([0.8, 0.2]);
     house.pass(HOUR_MS);
-    const counts = { good: 4, rework: 0, scrap: 0, outcomes: [] };
-    house.command(id, { command: 'finish work', ...counts });
+    const sheet = filledIn(house.operation(id).sheet ?? {});
+    house.command(id, { command: 'finish work', good: 4, rework: 0, scrap: 0, outcomes: [], sheet });
     expect(house.rows.get(Visit, visits[0]?.id ?? '')).toMatchObject({ good: 4, touchMs: 1.8 * HOUR_MS });
   });
   test('all of it goes back in the middle of work, and its place is free', () => {

@@ -45,16 +45,17 @@ export function noted(settings: readonly JobSetting[], told: readonly SettingSai
   );
 }
 
-/** What was said of a setting that none of these steps asks for. */
-export function strangeSetting(settings: readonly JobSetting[], said: readonly SettingSaid[]): Refused | undefined {
+/** What was said of a setting that nobody asks for. */
+export function strangeSetting(settings: readonly JobSetting[], said: readonly SettingSaid[], field = 'settings'): Refused | undefined {
   const strange = said.find(
     (s, i) => !settings.some((setting) => setting.id === s.id) || said.findIndex((other) => other.id === s.id) !== i,
   );
-  return strange && wrongInput('settings', `${strange.id} is not asked for, or said twice`);
+  return strange && wrongInput(field, `${strange.id} is not asked for, or said twice`);
 }
 
-function valueOf({ figure }: JobSetting, said: SettingSaid | undefined): number | string | undefined {
-  if (figure) return said?.figure;
+/** The figure or the words that were said, as the setting asks for them. */
+export function valueOf({ figure }: JobSetting, said: SettingSaid | undefined): number | string | undefined {
+  if (figure) return Number.isFinite(said?.figure) ? said?.figure : undefined;
   const words = said?.words?.trim() ?? '';
   return words === '' ? undefined : words;
 }

@@ -11,13 +11,20 @@ const relinked = (route: Route, relink: (step: Operation) => readonly string[]):
   route.operations.map((o) => ({ ...o, next: relink(o) }));
 
 /** An id for a step that no other has, made from its name. */
-export function freeId(route: Route, name: string): string {
+export const freeId = (route: Route, name: string): string =>
+  freeKey(
+    name,
+    route.operations.map((o) => o.id),
+  );
+
+/** A key made of a name that none of those has. */
+export function freeKey(name: string, others: readonly string[]): string {
   const base =
     name
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-|-$/g, '') || 'step';
-  const taken = new Set(route.operations.map((o) => o.id));
+  const taken = new Set(others);
   if (!taken.has(base)) return base;
   let n = 2;
   while (taken.has(`${base}-${n}`)) n++;

@@ -33,3 +33,8 @@ export interface Step {
   /** the steps it leads to: one, but after taking apart one for each component */
   next: readonly string[];
 }
+
+const FINISHED: readonly OperationKind[] = ['work', 'join', 'fit', 'part', 'refit', 'outside', 'transfer'];
+
+/** Whether somebody says of it that it is done, and counts. The rest only waits, or ends the route. */
+export const isFinished = ({ kind }: Pick<Step, 'kind'>): boolean => FINISHED.includes(kind);

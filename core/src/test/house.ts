@@ -33,6 +33,7 @@ import {
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { testFactory } from './factory.ts';
 import { BRACES_ROUTE, CARRIERS, SHORT_ROUTE, WIDE_ROUTE } from './routes.ts';
+import { filledIn } from './parts.ts';
 import { START_MS } from './start.ts';
 
 export { START_MS };
@@ -205,7 +206,7 @@ export class TestHouse {
   work(id: string, bad: { rework?: string[]; scrap?: string[] } = {}): Decision<Written> {
     this.command(id, { command: 'start work', personId: 'ann' });
     this.pass();
-    const { coat } = this.operation(id);
+    const { coat, sheet } = this.operation(id);
     if (coat && !this.batch(id).redo) for (let n = 0; n < coat.coats; n++) this.coat(id);
     const { rework = [], scrap = [] } = bad;
     const inPass = piecesInPass(this.batch(id), piecesIn(this.rows, id));
@@ -222,6 +223,7 @@ export class TestHouse {
       rework: rework.length,
       scrap: scrap.length,
       outcomes: [...rework.map(outcome('rework')), ...scrap.map(outcome('scrap'))],
+      ...(sheet ? { sheet: filledIn(sheet) } : {}),
     });
   }
 

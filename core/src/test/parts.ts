@@ -1,5 +1,5 @@
-import type { Batch, Piece } from '../batches/index.ts';
-import { NO_FACTS, type Operation } from '../routing/index.ts';
+import type { Batch, Piece, SheetSaid } from '../batches/index.ts';
+import { NO_FACTS, type Operation, type StepSheet } from '../routing/index.ts';
 
 /** A step of a test's route; work of cutting unless told otherwise. */
 export const step = (id: string, component: Operation['component'], next: string[], over: Partial<Operation> = {}): Operation => ({
@@ -97,3 +97,9 @@ export const piecesOf = (count = 3, over: Partial<Piece> = {}): Piece[] =>
     outMs: null,
     ...over,
   }));
+
+/** A step sheet as it comes back wholly filled in. */
+export const filledIn = ({ ticks = [], notes = [] }: StepSheet): SheetSaid => ({
+  ticks: ticks.map((t) => t.key),
+  notes: notes.map(({ id, figure }) => ({ id, ...(figure ? { figure: figure.low } : { words: 'as usual' }) })),
+});

@@ -74,7 +74,15 @@ export const WIDE_ROUTE: Route = {
       when: bound,
       repeat: { kind: 'count', backTo: 'bind', times: 1, timesByOption: { option: 'binding', times: { both: 2 } } },
     }),
-    step('sand', 'body', ['stock'], { handOver: true, grit: 120 }),
+    step('sand', 'body', ['stock'], {
+      handOver: true,
+      grit: 120,
+      sheet: {
+        instructions: ['Sand along the grain'],
+        ticks: [{ key: 'dust', text: 'The dust port was open' }],
+        notes: [{ id: 'feed', name: 'Feed', figure: { unit: 'm/min', low: 3, high: 6 } }],
+      },
+    }),
     step('stock', 'body', ['fit'], { kind: 'buffer' }),
     step('blank', 'neck', ['glue']),
     step('slot', 'fingerboard', ['glue'], {

@@ -20,6 +20,7 @@ import {
 } from '@ample-crane/core';
 import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { RigsForView } from './rigs.view.ts';
+import { SettingView, SheetView } from './sheet.view.ts';
 import { FindingView, LogView, OverrideView } from '../platform/http/views.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import type { BatchEntity } from './batch.entity.ts';
@@ -210,19 +211,6 @@ export class StepChoiceView {
   @Out() name: string;
 }
 
-export class SettingFigureView {
-  @Out() unit: string;
-  @Out() low: number;
-  @Out() high: number;
-}
-
-export class SettingView {
-  @Out() id: string;
-  @Out() name: string;
-  /** none where it is words */
-  @OutOrNull(SettingFigureView) figure: SettingFigureView | null;
-}
-
 export class WayView {
   @Out() id: string;
   @Out() name: string;
@@ -297,6 +285,8 @@ export class CardView {
   @OutList(() => CharacteristicView) characteristics: CharacteristicView[];
   /** what is to be noted when the step begins */
   @OutList(() => SettingView) settings: SettingView[];
+  /** how the step is done; null where nothing was written of it */
+  @OutOrNull(SheetView) sheet: SheetView | null;
   /** what the pass still lacks of the measures of its step */
   @OutList(() => UnmeasuredView) unmeasured: UnmeasuredView[];
   /** latest measures of this visit that lie out of band */

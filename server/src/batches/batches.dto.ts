@@ -90,6 +90,12 @@ export class OutcomeDto {
   @InText({ min: 0, max: 500, lines: true }) note: string;
 }
 
+export class SheetSaidDto {
+  /** what was ticked, by its keys */
+  @InTexts({ max: 20 }) ticks: string[];
+  @InList(() => SettingDto, { max: 20 }) notes: SettingDto[];
+}
+
 export class FinishDto extends WhenDto {
   @InCount({ min: 0, max: PIECES_MAX }) good: number;
   @InCount({ min: 0, max: PIECES_MAX }) rework: number;
@@ -97,6 +103,14 @@ export class FinishDto extends WhenDto {
   @InList(() => OutcomeDto, { max: PIECES_MAX }) outcomes: OutcomeDto[];
   /** why measures out of band are accepted as they are, by a lead */
   @InText({ min: 5, max: 500, lines: true, optional: true }) acceptReason?: string;
+  /** what the step's sheet asks for when it is finished */
+  @InPart(() => SheetSaidDto, { optional: true }) sheet?: SheetSaidDto;
+}
+
+/** Pieces that are ready before the rest. */
+export class FinishSomeDto extends WhenDto {
+  @InTexts({ max: PIECES_MAX }) pieceIds: string[];
+  @InPart(() => SheetSaidDto, { optional: true }) sheet?: SheetSaidDto;
 }
 
 export class MoveDto extends WhenDto {

@@ -61,6 +61,7 @@ import { BatchLists } from './batches.lists.ts';
 import { filmOn } from './film.ts';
 import { MachineStarts } from './machineStarts.ts';
 import { History } from './history.view.ts';
+import { toSettingView, toSheetView } from './sheet.view.ts';
 import { BatchEntity } from './batch.entity.ts';
 
 const FORECAST_REACH_DAYS = 200;
@@ -162,7 +163,8 @@ export class BatchesQueries {
       build: history.build(film),
       coatFindings: operation.coat ? coatFindings(batch, operation, factory, nowMs, onIt) : [],
       characteristics: (operation.characteristics ?? []).map(toCharacteristicView),
-      settings: (operation.settings ?? []).map(({ id, name, figure = null }) => ({ id, name, figure })),
+      settings: (operation.settings ?? []).map(toSettingView),
+      sheet: operation.sheet ? toSheetView(operation.sheet) : null,
       unmeasured: visit ? unmeasuredIn(batch, visit, operation, pieces, measures).map((u) => ({ ...u, pieceIds: [...u.pieceIds] })) : [],
       off: visit ? offMeasures(batch, visit, operation, pieces, measures) : [],
       measures: measures.map((m) => history.measure(m)),

@@ -37,6 +37,7 @@ import { BenchService } from '../platform/identity/bench.service.ts';
 import {
   CallDto,
   FinishDto,
+  FinishSomeDto,
   HoldDto,
   JoinDto,
   MergeDto,
@@ -96,7 +97,7 @@ export class MovesController {
   @Post('finish-some')
   @Gives(FinishSome)
   @ApiOkResponse({ type: BatchDoneView })
-  finishSome(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: PiecesDto): Promise<BatchDoneView> {
+  finishSome(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: FinishSomeDto): Promise<BatchDoneView> {
     return this.give(actor, FinishSome, id, dto);
   }
 

@@ -22,6 +22,8 @@ import { DEMO_MATERIALS } from './materials.ts';
 import { DEMO_MODELS } from './models.ts';
 import { DEMO_PEOPLE } from './people.ts';
 import { demoPictures } from './pictures.ts';
+import { demoSheetPictures } from './sheets.ts';
+import { SheetPictureEntity } from '../routing/sheetPicture.entity.ts';
 import { DEMO_WORK_WEEK, demoClimate, demoScenario, demoZones, WOOD_HISTORY_DAYS } from './scenario.ts';
 import { DEMO_CARRIERS, DEMO_STATIONS, DEMO_ZONES } from './stations.ts';
 import { DEMO_VERSIONS } from './versions.ts';
@@ -114,6 +116,7 @@ export async function loadFactory(
       version: 1,
     })),
   );
+  await manager.insert(SheetPictureEntity, demoSheetPictures());
   await insertRows(manager, MaterialEntity, [...DEMO_MATERIALS]);
   await insertRows(
     manager,

@@ -1,4 +1,5 @@
 import type { ModelWood, Route, RouteOption, WoodNeed } from '@ample-crane/core';
+import { BENDING } from './sheets.ts';
 import {
   away,
   band,
@@ -264,7 +265,7 @@ const headwater: DemoModel = {
       line(
         'body',
         [
-          work('b-bend', 'Bend the sides', 'BD1', 'top pressing', 20, 68, { cautions: ['hot'], noWait: true }),
+          work('b-bend', 'Bend the sides', 'BD1', 'top pressing', 20, 68, { sheet: BENDING, cautions: ['hot'], noWait: true }),
           dwell(
             'b-form',
             'Sides in their form',

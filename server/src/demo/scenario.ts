@@ -39,7 +39,7 @@ export const DEMO_WORK_WEEK: WorkWeek = {
   holidays: [],
 };
 
-/** Since when the neck machine stood for its spindle; it runs again this morning, and necks and boards wait for it. */
+/** Since when the body machine stood for its spindle; it runs again this morning, and bodies wait for it. */
 const SPINDLE_DAYS_AGO = 5;
 
 /** A hall wants many of one model at once: its tops wait for the press together. */
@@ -82,7 +82,7 @@ function benchesOf({ code, places }: (typeof DEMO_STATIONS)[number], nowMs: numb
       { fromMs: 0, count: 2 },
       { fromMs: nowMs - WHEEL_LOST_DAYS_AGO * DAY_MS, count: 1 },
     ];
-  if (code === 'MC2') return [always, { fromMs: nowMs - SPINDLE_DAYS_AGO * DAY_MS, count: 0 }, { fromMs: nowMs - HOUR_MS, count: places }];
+  if (code === 'MC1') return [always, { fromMs: nowMs - SPINDLE_DAYS_AGO * DAY_MS, count: 0 }, { fromMs: nowMs - HOUR_MS, count: places }];
   return [always];
 }
 

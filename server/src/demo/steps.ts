@@ -1,5 +1,6 @@
 import type { CarrierKind, Characteristic, CoatPlan, Component, Operation, Route, RouteOption, Rule, Stage } from '@ample-crane/core';
 import { DEMO_MATERIALS } from './materials.ts';
+import { LEVELLING, SLOTTING } from './sheets.ts';
 import { DEMO_STATIONS } from './stations.ts';
 
 type Extras = Partial<Omit<Operation, 'id' | 'name' | 'component' | 'kind' | 'stationCode' | 'skill' | 'next'>>;
@@ -240,6 +241,7 @@ export const neckWithItsBoard = (carveMinutes: number): Step[] => [
 export const fingerboards: Step[] = [
   work('f-slice', 'Slice fingerboards off their blocks', 'RM1', 'milling', 8, 7, { cautions: ['cutting', 'dust'] }),
   work('f-slot', 'Saw the fret slots', 'MC2', 'neck machining', 12, 10, {
+    sheet: SLOTTING,
     needs: [{ kind: 'program', what: 'Fret slots', checked: true }],
     wayName: 'By machine',
     cautions: ['cutting', 'dust'],
@@ -291,7 +293,7 @@ export const finish = (
   ...colour,
   materialId === 'oil' ? wipe(p, count, wetUm) : spray(p, materialId, count, wetUm),
   cure(`${p}-cure`, materialId),
-  work(`${p}-level`, 'Level sand', 'FN4', 'level sanding', 5, level, { cautions: ['dust'] }),
+  work(`${p}-level`, 'Level sand', 'FN4', 'level sanding', 5, level, { sheet: LEVELLING, cautions: ['dust'] }),
   work(`${p}-buff`, 'Buff', 'FN5', 'buffing', 10, buff, { cautions: ['buffing', 'dust'] }),
 ];
 

@@ -14,6 +14,7 @@ import { RouteLine } from '../parts/RouteLine.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { carriersOf, statusWords } from '../parts/words.ts';
+import { SheetPanel } from './SheetPanel.tsx';
 import { BatchAct } from './BatchAct.tsx';
 import { TABS, type CardTab } from './tabs.ts';
 
@@ -53,6 +54,7 @@ export default function CardScreen() {
               <Section title={card.batch.status === 'done' ? 'Done' : card.batch.operationName}>
                 {card.batch.findings.length > 0 && <FindingList findings={card.batch.findings} />}
                 <BatchAct card={card} />
+                {card.sheet && card.batch.status !== 'done' && <SheetPanel sheet={card.sheet} step={card.batch.operationName} />}
                 <Caution kinds={card.cautions} />
               </Section>
               <Overrides card={card} />

@@ -1,15 +1,16 @@
 import { offInWords } from '@ample-crane/core';
 import { Box, Button, Stack, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
 import { useEffect, useEffectEvent, useState } from 'react';
-import { Controller, useForm, useWatch, type Control } from 'react-hook-form';
+import { Controller, useForm, type Control } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { Figure, Id } from '../parts/Answer.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
-import { TextIn } from '../parts/fields.tsx';
+import { TextIn, useTyped } from '../parts/fields.tsx';
 import { Finding } from '../parts/Finding.tsx';
 import { useSession, useTell } from '../ground/session.tsx';
 import { DefectIn, OriginIn } from './PieceActs.tsx';
 import { forgetDraft, keepDraft, readDraft } from '../ground/keptDraft.ts';
+import { asks, emptySheet, sheetBack, SheetFields, type SheetTyped } from './SheetFields.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Outcome = 'good' | 'rework' | 'scrap';
@@ -20,7 +21,7 @@ interface Judged {
   originOperationId: string;
   note: string;
 }
-interface Fields {
+interface Fields extends SheetTyped {
   judged: Judged[];
   /** why measures out of band are accepted as they are */
   acceptReason: string;
@@ -34,16 +35,20 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const draft = `${act} ${batch.id} ${batch.operationId} ${batch.pass}`;
   const [kept] = useState(() => readDraft<Fields>(draft));
   const { control, handleSubmit, getValues, reset } = useForm<Fields>({
-    defaultValues: kept ?? { judged: inPass.map(isGood), acceptReason: '' },
+    defaultValues: { judged: inPass.map(isGood), acceptReason: '', ...emptySheet(card.sheet), ...kept },
   });
   const tell = useTell();
-  const [judged, acceptReason] = useWatch({ control, name: ['judged', 'acceptReason'] });
-  const marked = acceptReason !== '' || judged.some((j) => j.outcome !== 'good');
-  useEffect(() => (marked ? keepDraft(draft, { judged, acceptReason }) : forgetDraft(draft)), [draft, marked, judged, acceptReason]);
+  const typed = useTyped(control);
+  const { judged, acceptReason, ticks, settings } = typed;
+  const marked = acceptReason !== '' || judged.some((j) => j.outcome !== 'good') || ticks.length > 0 || settings.some((s) => s.text !== '');
+  useEffect(
+    () => (marked ? keepDraft(draft, { judged, acceptReason, ticks, settings }) : forgetDraft(draft)),
+    [draft, marked, judged, acceptReason, ticks, settings],
+  );
   const settle = useEffectEvent(() => {
     const said = new Map(getValues('judged').map((j) => [j.pieceId, j]));
     if (inPass.length !== said.size || !inPass.every((id) => said.has(id)))
-      reset({ judged: inPass.map((id) => said.get(id) ?? isGood(id)), acceptReason: getValues('acceptReason') });
+      reset({ ...getValues(), judged: inPass.map((id) => said.get(id) ?? isGood(id)) });
   });
   // Others may finish some of them meanwhile: what was said of the rest stays.
   const ids = inPass.join();
@@ -60,7 +65,10 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   // What came back gets a coat at least.
   const coatsWanted = coatPlan === null ? 0 : batch.redo ? 1 : coatPlan.coats;
   const uncoated = card.coatsThisVisit < coatsWanted && count('good') > 0;
+  // Of what was spoilt nobody can vouch for how it went.
+  const back = sheetBack(count('good') > 0 ? card.sheet : null, typed);
   const against = [
+    ...back.off.map((sentence) => tell(sentence)),
     ...off.map((m) => tell(`Out of band: ${offInWords(m)}`)),
     ...(uncoated && without ? [`${coatsWanted - card.coatsThisVisit} of ${coatsWanted} coats are not laid`] : []),
   ];
@@ -69,6 +77,7 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
   const submit = () =>
     finish.mutate({
       ...(against.length > 0 ? { acceptReason } : {}),
+      ...(back.said ? { sheet: back.said } : {}),
       good: count('good'),
       rework: count('rework'),
       scrap: count('scrap'),
@@ -89,6 +98,7 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
       {(open ? judged : []).map((j, i) => (
         <PieceRow key={j.pieceId} at={i} judged={j} card={card} control={control} />
       ))}
+      {asks(card.sheet) && count('good') > 0 && <SheetFields control={control as unknown as Control<SheetTyped>} sheet={card.sheet} />}
       {waitsForCoats && <Uncoated left={coatsWanted - card.coatsThisVisit} onWithout={() => setWithout(true)} />}
       {against.length > 0 && <Accepting against={against} control={control} />}
       <Stack direction="row" spacing={2} sx={{ alignItems: 'center', pt: 0.5 }}>
@@ -96,7 +106,7 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
           type="submit"
           variant={uncoated ? 'outlined' : 'contained'}
           size="large"
-          disabled={incomplete || unaccepted || waitsForCoats}
+          disabled={incomplete || unaccepted || waitsForCoats || back.isIncomplete}
           loading={finish.isPending}
         >
           {open ? verb : inPass.length === 1 ? `${verb}, good` : `${verb}, all ${inPass.length} good`}
@@ -117,6 +127,7 @@ export function FinishForm({ card, act, folded = false }: { card: View<'CardView
           Not all are good…
         </Button>
       )}
+      {back.isIncomplete && <Typography color="text.secondary">The sheet is given back whole: tick and note what stands above.</Typography>}
       {incomplete && <Typography color="text.secondary">Say what is wrong with each piece that is not good.</Typography>}
       {finish.error && <ErrorNote error={finish.error} />}
     </Stack>

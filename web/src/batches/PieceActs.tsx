@@ -3,6 +3,7 @@ import { useForm, type Control, type FieldPathByValue, type FieldValues } from '
 import type { View } from '../ground/api.ts';
 import { ChoiceIn, idChoices, TicksIn, useTyped } from '../parts/fields.tsx';
 import { FoldForm } from './Fold.tsx';
+import { asks, emptySheet, sheetBack, SheetFields, type SheetTyped } from './SheetFields.tsx';
 import { useBatchCommand } from './useBatchCommand.ts';
 
 type Card = View<'CardView'>;
@@ -39,20 +40,24 @@ export const OriginIn = <Fields extends FieldValues>({
 /** Pieces that are ready go on; the work on the rest goes on here. */
 export function FinishSomeForm({ card, onClose }: Props) {
   const { batch, inPass } = card;
-  const { control, handleSubmit } = useForm<{ pieceIds: string[] }>({ defaultValues: { pieceIds: [] } });
+  const { control, handleSubmit } = useForm<{ pieceIds: string[] } & SheetTyped>({
+    defaultValues: { pieceIds: [], ...emptySheet(card.sheet) },
+  });
   const typed = useTyped(control);
+  const back = sheetBack(card.sheet, typed);
   const { length } = typed.pieceIds;
   const finish = useBatchCommand('finish-some', batch, `${length} ready before the rest`, onClose);
   return (
     <FoldForm
       submit="These are ready"
-      disabled={length === 0 || length === inPass.length}
+      disabled={length === 0 || length === inPass.length || back.isIncomplete}
       pending={finish.isPending}
       error={finish.error}
-      onSubmit={handleSubmit((fields) => finish.mutate(fields))}
+      onSubmit={handleSubmit(({ pieceIds }) => finish.mutate({ pieceIds, ...(back.said ? { sheet: back.said } : {}) }))}
       onClose={onClose}
     >
       <TicksIn control={control} name="pieceIds" label="Pieces that are ready" choices={idChoices(inPass)} />
+      {asks(card.sheet) && <SheetFields control={control as unknown as Control<SheetTyped>} sheet={card.sheet} />}
     </FoldForm>
   );
 }

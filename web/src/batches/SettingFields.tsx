@@ -10,8 +10,20 @@ export interface SettingsTyped {
 
 type Settings = View<'CardView'>['settings'];
 
-/** What a step asks to be noted of how it is done. */
-export function SettingFields({ control, settings }: { control: Control<SettingsTyped>; settings: Settings }) {
+/**
+ * What a step asks to be noted of how it is done.
+ *
+ * @param past whether it is done: then what was, is noted, also where it should not have been
+ */
+export function SettingFields({
+  control,
+  settings,
+  past = false,
+}: {
+  control: Control<SettingsTyped>;
+  settings: Settings;
+  past?: boolean;
+}) {
   return (
     <Stack direction="row" useFlexGap spacing={2} sx={{ flexWrap: 'wrap' }}>
       {settings.map(({ id, name, figure }, i) =>
@@ -22,8 +34,7 @@ export function SettingFields({ control, settings }: { control: Control<Settings
             name={`settings.${i}.text`}
             label={figure.unit === '' ? name : `${name}, ${figure.unit}`}
             helperText={`${figure.low} to ${figure.high}`}
-            min={figure.low}
-            max={figure.high}
+            {...(past ? {} : { min: figure.low, max: figure.high })}
           />
         ) : (
           <TextIn

@@ -976,6 +976,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheet-pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["SheetPictures_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheet-pictures/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["SheetPictures_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/stations/{code}/work": {
         parameters: {
             query?: never;
@@ -3977,6 +4009,23 @@ export interface components {
             name: string;
             figure?: components["schemas"]["SettingFigureDto"];
         };
+        SheetPictureInDto: {
+            id: string;
+            caption: string;
+        };
+        SheetTickDto: {
+            key: string;
+            text: string;
+        };
+        StepSheetDto: {
+            instructions?: string[];
+            pictures?: components["schemas"]["SheetPictureInDto"][];
+            ticks?: components["schemas"]["SheetTickDto"][];
+            notes?: components["schemas"]["JobSettingDto"][];
+            lookFor?: string[];
+            looksBadNow?: string[];
+            endsPiece?: string[];
+        };
         PrerequisiteNeedDto: {
             /** @enum {string} */
             kind: "program" | "fixture" | "sample" | "kit";
@@ -4022,6 +4071,7 @@ export interface components {
             matchedSet?: boolean;
             ways?: components["schemas"]["WayDto"][];
             settings?: components["schemas"]["JobSettingDto"][];
+            sheet?: components["schemas"]["StepSheetDto"];
             needs?: components["schemas"]["PrerequisiteNeedDto"][];
             draws?: components["schemas"]["DrawDto"][];
             characteristics?: components["schemas"]["CharacteristicDto"][];
@@ -4205,6 +4255,23 @@ export interface components {
             name: string;
             figure: components["schemas"]["SettingFigureView"] | null;
         };
+        SheetPictureView: {
+            id: string;
+            caption: string;
+        };
+        SheetTickView: {
+            key: string;
+            text: string;
+        };
+        SheetView: {
+            instructions: string[];
+            pictures: components["schemas"]["SheetPictureView"][];
+            ticks: components["schemas"]["SheetTickView"][];
+            notes: components["schemas"]["SettingView"][];
+            lookFor: string[];
+            looksBadNow: string[];
+            endsPiece: string[];
+        };
         UnmeasuredView: {
             characteristicId: string;
             name: string;
@@ -4305,6 +4372,7 @@ export interface components {
             coatFindings: components["schemas"]["FindingView"][];
             characteristics: components["schemas"]["CharacteristicView"][];
             settings: components["schemas"]["SettingView"][];
+            sheet: components["schemas"]["SheetView"] | null;
             unmeasured: components["schemas"]["UnmeasuredView"][];
             off: components["schemas"]["OffMeasureView"][];
             measures: components["schemas"]["MeasureView"][];
@@ -4388,6 +4456,10 @@ export interface components {
             originOperationId: string;
             note: string;
         };
+        SheetSaidDto: {
+            ticks: string[];
+            notes: components["schemas"]["SettingDto"][];
+        };
         FinishDto: {
             version: number;
             atMs?: number;
@@ -4396,11 +4468,13 @@ export interface components {
             scrap: number;
             outcomes: components["schemas"]["OutcomeDto"][];
             acceptReason?: string;
+            sheet?: components["schemas"]["SheetSaidDto"];
         };
-        PiecesDto: {
+        FinishSomeDto: {
             version: number;
             atMs?: number;
             pieceIds: string[];
+            sheet?: components["schemas"]["SheetSaidDto"];
         };
         MoveDto: {
             version: number;
@@ -4448,6 +4522,11 @@ export interface components {
             version: number;
             atMs?: number;
             pieces: components["schemas"]["PieceDefectDto"][];
+        };
+        PiecesDto: {
+            version: number;
+            atMs?: number;
+            pieceIds: string[];
         };
         MergeDto: {
             version: number;
@@ -7267,6 +7346,57 @@ export interface operations {
             };
         };
     };
+    SheetPictures_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": {
+                    /** Format: binary */
+                    file: string;
+                    /** @description JSON of what is to be known about the file */
+                    about: string;
+                };
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    SheetPictures_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/png": string;
+                    "image/jpeg": string;
+                    "image/webp": string;
+                };
+            };
+        };
+    };
     Stations_work: {
         parameters: {
             query?: never;
@@ -7629,7 +7759,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PiecesDto"];
+                "application/json": components["schemas"]["FinishSomeDto"];
             };
         };
         responses: {

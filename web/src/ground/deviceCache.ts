@@ -63,5 +63,11 @@ function save(queries: QueryClient, storage: KeptIn): void {
   }
 }
 
+/** Where the pages' keeper keeps pictures of step sheets. */
+const PICTURES = 'sheet-pictures';
+
 /** Forgets what was seen, as when somebody signs out. */
-export const forgetOnDevice = (storage: KeptIn = localStorage): void => storage.removeItem(KEPT);
+export function forgetOnDevice(storage: KeptIn = localStorage): void {
+  storage.removeItem(KEPT);
+  if ('caches' in globalThis) void globalThis.caches.delete(PICTURES);
+}

@@ -10,14 +10,15 @@ interface Named {
   readOnly?: boolean | undefined;
 }
 
-/** A line of text; told when it is left or Enter is pressed. */
+/** A line of text, or several; told when it is left, a single line also when Enter is pressed. */
 export function TextLine({
   label,
   value,
   onChange,
   readOnly = false,
   hint,
-}: Named & { value: string; onChange: (value: string) => void; hint?: string }) {
+  lines = false,
+}: Named & { value: string; onChange: (value: string) => void; hint?: string; lines?: boolean }) {
   const [typed, setTyped] = useState(value);
   const [seen, setSeen] = useState(value);
   if (seen !== value) {
@@ -31,7 +32,8 @@ export function TextLine({
       value={typed}
       onChange={(event) => setTyped(event.target.value)}
       onBlur={tell}
-      onKeyDown={(event) => event.key === 'Enter' && tell()}
+      onKeyDown={(event) => !lines && event.key === 'Enter' && tell()}
+      multiline={lines}
       helperText={hint}
       slotProps={{ input: { readOnly } }}
       fullWidth

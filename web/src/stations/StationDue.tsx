@@ -20,6 +20,7 @@ import { MeasuresForm } from '../batches/MeasuresForm.tsx';
 import { cardAsSeen, heldQuery, useSeen } from '../batches/seen.ts';
 import { ByOutbox, useBatchCommand } from '../batches/useBatchCommand.ts';
 import { RigActs } from '../batches/RigActs.tsx';
+import { SheetPanel } from '../batches/SheetPanel.tsx';
 import { isClosedWindow, ScuffAct } from '../batches/ScuffAct.tsx';
 import { WorkerAct } from '../batches/WorkerAct.tsx';
 
@@ -117,6 +118,7 @@ function Due({ card, isHere }: { card: Card; isHere: boolean }) {
           {session.station === null ? 'An operator or above can log work here.' : 'Say above who you are; then work can be logged here.'}
         </Typography>
       )}
+      {shown.sheet && <SheetPanel sheet={shown.sheet} step={batch.operationName} />}
       <Caution kinds={card.cautions} />
     </Stack>
   );

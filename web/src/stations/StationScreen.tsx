@@ -11,6 +11,7 @@ import { Empty, Screen, Section } from '../parts/Screen.tsx';
 import { StreamGlyph } from '../parts/StreamGlyph.tsx';
 import { counted, pieces, statusWords } from '../parts/words.ts';
 import { heldQuery, useSeen, type Seen } from '../batches/seen.ts';
+import { pictureOf } from '../batches/SheetPanel.tsx';
 import { OutboxPanel } from './OutboxPanel.tsx';
 import { SignTabletIn } from './SignTabletIn.tsx';
 import { StationDue } from './StationDue.tsx';
@@ -130,11 +131,13 @@ function Station({ work }: { work: Work }) {
 
 function Headline({ work }: { work: Work }) {
   const [next] = work.queue;
+  // What is paused has left its place.
+  const taken = work.running.filter((b) => b.status === 'running').length;
   return (
     <Answer>
       {work.kind === 'work' && (
         <>
-          <Figure>{work.running.length}</Figure> of <Figure>{work.places}</Figure> {work.places === 1 ? 'bench' : 'benches'} taken;{' '}
+          <Figure>{taken}</Figure> of <Figure>{work.places}</Figure> {work.places === 1 ? 'bench' : 'benches'} taken;{' '}
         </>
       )}
       {counted(work.queue.length, 'batch waits', 'batches wait')}.{' '}
@@ -195,6 +198,19 @@ function Row({ batch, reason, seen, chosen, onChoose }: RowProps) {
 }
 
 /** Reads the cards of what is next, so that they are there when the network is not. */
+/** What was fetched once is kept by the browser. */
+const kept = new Set<string>();
+
+/** Has the pictures of a card's sheet on the device before the network is gone. */
+function keepPictures(card: View<'CardView'> | undefined): void {
+  for (const { id } of card?.sheet?.pictures ?? []) {
+    if (kept.has(id)) continue;
+    kept.add(id);
+    // Not had now, it is asked for when it is shown.
+    fetch(pictureOf(id)).catch(() => kept.delete(id));
+  }
+}
+
 function useReadyCards(work: Work): void {
   const queries = useQueryClient();
   const ids = [...work.running, ...work.queue.map((t) => t.batch)]
@@ -204,10 +220,12 @@ function useReadyCards(work: Work): void {
   useEffect(() => {
     for (const id of ids === '' ? [] : ids.split(' ')) {
       void queries.prefetchQuery(heldQuery(id));
-      void queries.prefetchQuery({
-        queryKey: ['batches', 'card', id],
-        queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })),
-      });
+      void queries
+        .prefetchQuery({
+          queryKey: ['batches', 'card', id],
+          queryFn: () => ask(client.GET('/api/batches/{id}', { params: { path: { id } } })),
+        })
+        .then(() => keepPictures(queries.getQueryData<View<'CardView'>>(['batches', 'card', id])));
     }
   }, [ids, queries]);
 }

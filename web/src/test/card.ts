@@ -37,6 +37,7 @@ export const aCard = ({ batch, ...over }: Partial<Omit<Card, 'batch'>> & { batch
   coatFindings: [],
   characteristics: [],
   settings: [],
+  sheet: null,
   unmeasured: [],
   off: [],
   measures: [],

@@ -9,7 +9,7 @@ import { DataTable } from '../parts/DataTable.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { counted } from '../parts/words.ts';
 import { ColumnFields, columnsOf } from './ColumnFields.tsx';
-import { FileField } from './FileField.tsx';
+import { FileField } from '../parts/FileField.tsx';
 import { TimesQuestion, timeFields } from './TimesQuestion.tsx';
 
 interface Asked {

@@ -5,7 +5,7 @@ import { useCommand } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { ChoiceIn, idChoices } from '../parts/fields.tsx';
-import { FileField } from './FileField.tsx';
+import { FileField } from '../parts/FileField.tsx';
 
 /** Pictures of a lot and its boards. */
 export function Pictures({ card }: { card: View<'LotCardView'> }) {

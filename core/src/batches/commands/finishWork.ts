@@ -6,14 +6,15 @@ import { accept, type BatchEntry } from '../decided.ts';
 import { goesOn, moveAsks, placesWithout } from '../moving.ts';
 import { countsObjection, type Counts } from '../pieces.ts';
 import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
+import { SHEET_RULE, sheetGiven, type SheetSaid } from '../sheet.ts';
 import { onBatch, OVERRIDE_ROLE, type AtStep, type SeenAtStep } from './onBatch.ts';
 
-/** What comes of a pass, and why measures out of band, or coats that are missing, are accepted as they are. */
-type Finishing = Counts & { acceptReason?: string };
+/** What comes of a pass, what its sheet asks for, and why measures out of band, or coats that are missing, are accepted as they are. */
+type Finishing = Counts & { acceptReason?: string; sheet?: SheetSaid };
 
 const ACCEPT_REASON_LENGTH = 5;
 /** What a lead may accept with a reason. What nobody could say is nothing to accept. */
-const ACCEPTABLE: readonly string[] = [MEASURE_RULE, COATS_RULE];
+const ACCEPTABLE: readonly string[] = [MEASURE_RULE, COATS_RULE, SHEET_RULE];
 
 /** The work of a pass is done, and counted. */
 export const FinishWork = onBatch('finish work')<Finishing>({
@@ -28,7 +29,7 @@ export const FinishWork = onBatch('finish work')<Finishing>({
 });
 
 /** A batch comes back from another house or building, and is counted. */
-export const ReceiveBatch = onBatch('receive batch')<Counts>({
+export const ReceiveBatch = onBatch('receive batch')<Counts & { sheet?: SheetSaid }>({
   role: 'operator',
   asks: finishAsks,
   decide: (counts, at) => (at.batch.status === 'away' ? finish(counts, at) : refuse(`Batch ${at.batch.id} is not away`)),
@@ -43,18 +44,17 @@ function finishAsks(counts: Counts, at: SeenAtStep): Asked[] {
 }
 
 function finish(counts: Finishing, at: AtStep): Decision<BatchEntry> {
-  const { good, rework, scrap, outcomes, acceptReason } = counts;
+  const { good, rework, scrap, outcomes, acceptReason, sheet } = counts;
   const { batch, operation, pieces, live } = at;
   const inPass = piecesInPass(batch, pieces);
   const wrong = countsObjection(batch, inPass, counts, at);
   if (wrong) return wrong;
+  // Of what was spoilt nobody can vouch for how it went.
+  const back = sheetGiven(good === 0 ? undefined : operation.sheet, good === 0 ? undefined : sheet);
+  if (back.kind === 'refuse') return back;
   const named = new Set(outcomes.map((o) => o.pieceId));
-  const because = mayFinish(
-    benchOf(
-      at,
-      inPass.flatMap((p) => (named.has(p.id) ? [] : [p.id])),
-    ),
-  );
+  const goodIds = inPass.flatMap((p) => (named.has(p.id) ? [] : [p.id]));
+  const because = [...back.findings, ...mayFinish(benchOf(at, goodIds))];
   const off = because.filter((f) => ACCEPTABLE.includes(f.rule));
   if (because.length > off.length || (off.length > 0 && acceptReason === undefined)) return { kind: 'refuse', because };
   const reason = acceptReason?.trim() ?? '';
@@ -71,6 +71,7 @@ function finish(counts: Finishing, at: AtStep): Decision<BatchEntry> {
     outcomes,
     ...(batch.redo ? { redo: true } : {}),
     ...(reworkNumber === null ? {} : { reworkNumber }),
+    ...(back.given === null ? {} : { sheet: back.given }),
     ...(off.length === 0 ? {} : { override: { reason, findings: off } }),
   };
   // What is scrapped, or goes back alone, leaves its place.

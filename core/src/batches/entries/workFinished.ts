@@ -3,6 +3,7 @@ import { afterStep, keepOverride, operationOf, type Override, type Routes } from
 import { Batch, batchIdOf, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
 import type { PieceOutcome } from '../outcome.ts';
 import { runDone } from '../run.ts';
+import { sheetSentence, type SheetGiven } from '../sheet.ts';
 import { goBackAlone } from './goBackAlone.ts';
 import { keepDefect, scrapPiece } from './pieceRows.ts';
 import { arrive, lessPieces } from './rows.ts';
@@ -18,7 +19,9 @@ export interface Finished {
   redo?: boolean;
   /** the number of the batch in which what must be done again goes back alone */
   reworkNumber?: number;
-  /** measures out of band that somebody accepted */
+  /** what was ticked and noted of it, as its sheet asked */
+  sheet?: SheetGiven;
+  /** what is out of band, and somebody accepted */
   override?: Override;
 }
 
@@ -59,8 +62,8 @@ export const WorkFinished = entryKind('work.finished')<Finished, Routes>({
     rows.amend(Visit, visitOf(rows, batch), { leftMs: entry.atMs });
     arrive(rows, finished, operation, entry.atMs, true);
   },
-  sentence: ({ payload: { good, rework, scrap, outcomes, operationId, reworkNumber, override } }, nameOf) => {
+  sentence: ({ payload: { good, rework, scrap, outcomes, operationId, reworkNumber, override, sheet } }, nameOf) => {
     const bad = outcomes.map((o) => `${o.pieceId} ${o.outcome}: ${o.defect}`).join(', ');
-    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework${reworkNumber === undefined ? '' : ` as ${batchIdOf(reworkNumber)}`}, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}${override ? `; accepted as it is: ${override.reason}` : ''}`;
+    return `${nameOf('step', operationId)} finished: ${good} good, ${rework} rework${reworkNumber === undefined ? '' : ` as ${batchIdOf(reworkNumber)}`}, ${scrap} scrap${bad === '' ? '' : ` (${bad})`}${sheetSentence(sheet)}${override ? `; accepted as it is: ${override.reason}` : ''}`;
   },
 });

@@ -2,11 +2,12 @@ import { entryKind } from '../../ledger/index.ts';
 import { afterStep, operationOf, type Routes } from '../../routing/index.ts';
 import { Batch, Piece, Visit, visitOf, batchIdOf } from '../batch.ts';
 import { runDone } from '../run.ts';
+import { sheetSentence, type SheetGiven } from '../sheet.ts';
 import { splitOff } from './splitOff.ts';
 
 /** Some of the pieces are ready before the others, and go on as a batch of their own; the work on the rest goes on. */
 export const WorkPartFinished = entryKind('work.partFinished')<
-  { operationId: string; number: number; pieceIds: readonly string[] },
+  { operationId: string; number: number; pieceIds: readonly string[]; sheet?: SheetGiven },
   Routes
 >({
   apply(rows, entry, routes) {
@@ -19,5 +20,6 @@ export const WorkPartFinished = entryKind('work.partFinished')<
     rows.change(Batch, ready.id, { status: 'finished', sinceMs: entry.atMs });
     for (const id of pieceIds) rows.change(Piece, id, { state: 'good', ...after });
   },
-  sentence: ({ payload }) => `${payload.pieceIds.length} ready before the rest, as ${batchIdOf(payload.number)}`,
+  sentence: ({ payload }) =>
+    `${payload.pieceIds.length} ready before the rest, as ${batchIdOf(payload.number)}${sheetSentence(payload.sheet)}`,
 });

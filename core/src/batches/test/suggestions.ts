@@ -1,7 +1,8 @@
 import { PAUSE_CAUSES, START_CHECKS } from '../../factory/index.ts';
 import type { Random } from '../../maths/index.ts';
-import { programsIn, type Operation } from '../../routing/index.ts';
+import { programsIn, type Operation, type StepSheet } from '../../routing/index.ts';
 import type { TestHouse } from '../../test/house.ts';
+import { filledIn } from '../../test/parts.ts';
 import type { Suggestion, Suggestions } from '../../test/suggestion.ts';
 import { Batch, DISPOSITIONS, lastOf, machineIdOf, piecesIn, piecesInPass, Visit, type PieceDefect } from '../index.ts';
 
@@ -41,8 +42,20 @@ const some = (ids: readonly string[], random: Random) => ids.slice(0, random.int
 const others = (batch: Batch, house: TestHouse) =>
   house.rows.all(Batch).filter((b) => b.operationId === batch.operationId && b.id !== batch.id && b.status !== 'done');
 
+/** A sheet as it comes back; now and then nothing is ticked, or a figure lies out of its bounds. */
+function sheetBack(sheet: StepSheet, random: Random): object {
+  const { ticks, notes } = filledIn(sheet);
+  return {
+    ...(random.chance(0.05) ? { acceptReason: 'Looked at, and sound' } : {}),
+    sheet: {
+      ticks: random.chance(0.05) ? [] : ticks,
+      notes: random.chance(0.1) ? notes.map((n) => ('figure' in n ? { ...n, figure: 1000 } : n)) : notes,
+    },
+  };
+}
+
 /** Counts of a pass that add up, and now and then do not. */
-function counts(batch: Batch, house: TestHouse, random: Random): object {
+function counts(batch: Batch, house: TestHouse, random: Random, { sheet }: Operation): object {
   const inPass = piecesInPass(batch, piecesIn(house.rows, batch.id));
   const [first] = inPass;
   const fate = random.chance(0.15) ? 'rework' : random.chance(batch.component === 'instrument' ? 0.3 : 0.12) ? 'scrap' : null;
@@ -52,6 +65,7 @@ function counts(batch: Batch, house: TestHouse, random: Random): object {
     rework: fate === 'rework' ? bad : 0,
     scrap: fate === 'scrap' ? bad : 0,
     outcomes: fate && first ? [{ ...defect(first.id, batch), outcome: fate }] : [],
+    ...(sheet ? sheetBack(sheet, random) : {}),
   };
 }
 
@@ -156,11 +170,12 @@ export const suggestions: Suggestions = {
     ),
     'finish some': of(
       (b) => b.status === 'running' && b.quantity > 1,
-      (batch, house, random) => ({
+      (batch, house, random, { sheet }) => ({
         pieceIds: some(
           house.live(batch.id).map((p) => p.id),
           random,
         ),
+        ...(sheet ? sheetBack(sheet, random) : {}),
       }),
     ),
     'place batch': of(still, (batch, house, random) => ({ placements: placements(batch, house, random) })),

@@ -18,6 +18,7 @@ import { repeat } from './repeat.ts';
 import { reworkAlone } from './reworkAlone.ts';
 import { rig } from './rig.ts';
 import { settings } from './settings.ts';
+import { sheet } from './sheet.ts';
 import { ways } from './ways.ts';
 import { when } from './when.ts';
 
@@ -41,6 +42,7 @@ export type { PlaceNeed } from './place.ts';
 export type { RigNeed } from './rig.ts';
 export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './repeat.ts';
 export { settingInWords, type JobSetting } from './settings.ts';
+export { SHEET_LISTS, type SheetPicture, type SheetTick, type StepSheet } from './sheet.ts';
 export { OWN_WAY, waysOf, type Way } from './ways.ts';
 
 /** All that a step can say of itself, in the order in which it is told. */
@@ -55,6 +57,7 @@ const KINDS = [
   matchedSet,
   ways,
   settings,
+  sheet,
   needs,
   draw,
   measure,

@@ -26,7 +26,7 @@ import { Inspection } from './inspection.ts';
 import { Joinery } from './joinery.ts';
 import { Machines } from './machines.ts';
 import type { Mover } from './mover.ts';
-import { notesOn } from './notes.ts';
+import { notesOn, sheetOf } from './notes.ts';
 import { PressingHabits } from './pressing.ts';
 import { Queues } from './queues.ts';
 import type { Scenario } from './scenario.ts';
@@ -275,7 +275,8 @@ export class Floor {
     const scrap = outcomes.filter((o) => o.outcome === 'scrap').length;
     const rework = outcomes.length - scrap;
     const good = pieces.length - scrap - rework;
-    const back = this.mover.carryOut(batch, { command: 'finish work', good, rework, scrap, outcomes }, atMs, job.workerId);
+    const sheet = operation.sheet && good > 0 ? { sheet: sheetOf(operation.sheet, batch) } : {};
+    const back = this.mover.carryOut(batch, { command: 'finish work', good, rework, scrap, outcomes, ...sheet }, atMs, job.workerId);
     this.leave(batch.id, job);
     this.machines.keepSharp(job.way.stationCode, job.workerId, atMs);
     this.finished(batch.id, atMs);

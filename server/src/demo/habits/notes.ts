@@ -1,4 +1,4 @@
-import type { Batch, JobSetting, SettingSaid } from '@ample-crane/core';
+import type { Batch, JobSetting, SettingSaid, SheetSaid, StepSheet } from '@ample-crane/core';
 
 /** What people note of how they do it: figures somewhere in their bounds, and one of the few tools or jigs there are. */
 export const notesOn = (settings: readonly JobSetting[], { number }: Pick<Batch, 'number'>): SettingSaid[] =>
@@ -7,3 +7,9 @@ export const notesOn = (settings: readonly JobSetting[], { number }: Pick<Batch,
     const share = 0.3 + (0.4 * (number % 5)) / 4;
     return { id, figure: Math.round((figure.low + share * (figure.high - figure.low)) * 10) / 10 };
   });
+
+/** A step's sheet, wholly filled in. */
+export const sheetOf = ({ ticks = [], notes = [] }: StepSheet, batch: Pick<Batch, 'number'>): SheetSaid => ({
+  ticks: ticks.map((t) => t.key),
+  notes: notesOn(notes, batch),
+});

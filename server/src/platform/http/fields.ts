@@ -123,14 +123,14 @@ export const InEach = (values: readonly string[], options: Presence = { optional
     ApiProperty({ type: String, enum: [...values], isArray: true, maxItems: values.length, ...doc(options) }),
   );
 
-export const InTexts = (options: Presence & { max: number }) =>
+export const InTexts = (options: Presence & { max: number; length?: number }) =>
   make(
     ...presence(options),
     IsArray(),
     ArrayMaxSize(options.max),
     Transform(({ value }: { value: unknown }) => (Array.isArray(value) ? value.map((text) => normalised(text)) : value)),
     IsKeptText({}, true),
-    Length(1, 200, { each: true }),
+    Length(1, options.length ?? 200, { each: true }),
     ApiProperty({ type: String, isArray: true, maxItems: options.max, ...doc(options) }),
   );
 

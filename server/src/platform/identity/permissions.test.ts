@@ -56,6 +56,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['see the wood of an order', 'get', '/stock/orders/O1', 'viewer'],
   ['say more of a lot', 'post', '/lots/L1/describe', 'operator'],
   ['add a picture', 'post', '/lots/L1/pictures', 'operator'],
+  ['add a picture of a step sheet', 'post', '/sheet-pictures', 'lead'],
   ['measure boards', 'post', '/lots/L1/boards', 'operator'],
   ['keep a cutting plan', 'post', '/cutting/plans', 'operator'],
   ['change a cutting plan', 'post', '/cutting/plans/C1', 'operator'],

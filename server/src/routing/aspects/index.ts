@@ -14,6 +14,7 @@ import { RepeatAspectDto } from './repeat.dto.ts';
 import { ReworkAloneAspectDto } from './reworkAlone.dto.ts';
 import { RigAspectDto } from './rig.dto.ts';
 import { SettingsAspectDto } from './settings.dto.ts';
+import { SheetAspectDto } from './sheet.dto.ts';
 import { WaysAspectDto } from './ways.dto.ts';
 import { WhenAspectDto } from './when.dto.ts';
 
@@ -29,6 +30,7 @@ export class AspectsDto extends Together(
   MatchedSetAspectDto,
   WaysAspectDto,
   SettingsAspectDto,
+  SheetAspectDto,
   NeedsAspectDto,
   DrawAspectDto,
   MeasureAspectDto,

@@ -1,4 +1,4 @@
-import { freeId, type JobSetting } from '@ample-crane/core';
+import { freeKey, type JobSetting } from '@ample-crane/core';
 import { Box, Button, Stack } from '@mui/material';
 import { Choice, FigureField, TextLine } from '../../parts/deskFields.tsx';
 import { useDesk } from '../context.ts';
@@ -6,11 +6,17 @@ import { atWork, type AspectEditor } from './aspect.ts';
 
 const FIGURE = { unit: '', low: 0, high: 10 };
 
-/** What is noted when work begins: figures within bounds, or words such as which tool or jig. */
-function SettingsEditor() {
-  const { route, step, readOnly, change } = useDesk();
-  const all = step.settings ?? [];
-  const put = (next: readonly JobSetting[]) => change({ settings: next.length === 0 ? undefined : next });
+interface Edited {
+  value: readonly JobSetting[] | undefined;
+  onChange: (next: readonly JobSetting[] | undefined) => void;
+  /** the button that adds one */
+  add: string;
+}
+
+/** What is noted of how a step is done: figures within bounds, or words such as which tool or jig. */
+export function NotedEditor({ value: all = [], onChange, add }: Edited) {
+  const { readOnly } = useDesk();
+  const put = (next: readonly JobSetting[]) => onChange(next.length === 0 ? undefined : next);
   const edit = (i: number, changed: JobSetting) => put(all.map((s, at) => (at === i ? changed : s)));
   return (
     <>
@@ -65,15 +71,23 @@ function SettingsEditor() {
         <Button
           sx={{ alignSelf: 'start' }}
           onClick={() => {
-            const id = freeId({ ...route, operations: [...route.operations, ...all.map((s) => ({ ...step, id: s.id }))] }, 'setting');
+            const id = freeKey(
+              'setting',
+              all.map((s) => s.id),
+            );
             put([...all, { id, name: `Setting ${all.length + 1}` }]);
           }}
         >
-          Add what is noted: a tool, a pressure
+          {add}
         </Button>
       )}
     </>
   );
+}
+
+function SettingsEditor() {
+  const { step, change } = useDesk();
+  return <NotedEditor value={step.settings} onChange={(settings) => change({ settings })} add="Add what is noted: a tool, a pressure" />;
 }
 
 export const settings: AspectEditor = { part: 'Noted when work begins', offered: atWork, Editor: SettingsEditor };

@@ -15,6 +15,7 @@ import { repeat } from './Repeat.tsx';
 import { reworkAlone } from './ReworkAlone.tsx';
 import { rig } from './Rig.tsx';
 import { settings } from './Settings.tsx';
+import { sheet } from './Sheet.tsx';
 import { ways } from './Ways.tsx';
 import { when } from './When.tsx';
 
@@ -25,6 +26,7 @@ export const EDITORS: Readonly<Record<AspectKey, AspectEditor>> = {
   rig,
   ways,
   settings,
+  sheet,
   characteristics: measure,
   coat,
   repeat,
