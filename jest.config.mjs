@@ -21,8 +21,9 @@ const JSX = {
 
 /** @type {import('jest').Config} */
 export default {
-  // A test of the server may wait for the database of a busy machine.
-  testTimeout: 30_000,
+  // A test of the server may wait for the database of a busy machine, and a demo loads beside another.
+  testTimeout: 180_000,
+  maxWorkers: 2,
   // Modules of a file that is done are not all let go of: a worker begins anew before it spends its time on clearing up.
   workerIdleMemoryLimit: '1500MB',
   projects: [
