@@ -175,3 +175,23 @@ test('a machine starts only with what the card asks for; its cutters are told be
   await expect(page.getByText(/cutters on machines are well within their life/)).toBeVisible();
   await expect(page.getByRole('button', { name: `Log ${worn.id}` })).toBeHidden();
 });
+
+test('two policies are compared: overnight against each wait of its own, and machine against hands', async ({ page }) => {
+  await signIn(page);
+  await walkTo(page, 'Flow');
+  await page.getByRole('tab', { name: 'Price of a policy' }).click();
+  await choose(page, 'Model', 'Weirstone');
+  const answer = page.getByRole('status').first();
+  await expect(answer).toContainText(/^The second takes \d+ places fewer for what waits, [\d.]+ days less/);
+  const waits = page.getByRole('table', { name: 'Pieces that lie waiting at a time' });
+  await expect(waits.getByText(/in a clamp rack/)).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.getByRole('button', { name: 'Machine nearly to final, or leave it to hands' }).click();
+  await expect(answer).toContainText('h of work a week more');
+  await expect(page.getByText(/By their programs all the same, since they know no other way: .*Machine bodies/)).toBeVisible();
+  await page.getByRole('group', { name: 'Second way' }).getByRole('textbox', { name: 'In a batch' }).fill('4');
+  await page.getByRole('group', { name: 'Second way' }).getByRole('textbox', { name: 'In a batch' }).press('Enter');
+  await expect(page).toHaveURL(/thenBatchSize=4/);
+  await page.reload();
+  await expect(page.getByRole('group', { name: 'Second way' }).getByRole('textbox', { name: 'In a batch' })).toHaveValue('4');
+});

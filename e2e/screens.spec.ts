@@ -6,6 +6,7 @@ const SCREENS = [
   ['Morning', '/'],
   ['Floor', '/floor'],
   ['Flow', '/flow'],
+  ['Flow', '/flow?by=policy'],
   ['Orders', '/orders'],
   ['Records', '/records'],
   ['Setup', '/setup'],

@@ -2,7 +2,7 @@ import { PlacementRow, type RigStay } from '../carriers/index.ts';
 import { rowKind, rowsBy, rowsOf, type RowKind, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
 import type { Component, RouteFacts, Stage } from '../routing/index.ts';
-import { partsOfPiece, partsOfVisit } from './flowTallies.ts';
+import { partsOfPiece, partsOfStep, partsOfVisit } from './flowTallies.ts';
 import { Job } from './job.ts';
 import { partsOfRun, type Run } from './run.ts';
 
@@ -169,8 +169,8 @@ export const Visit = rowKind<Visit>('visit', {
   latestBy: 'batchId',
   seldom: true,
   tally: {
-    from: ['stationCode', 'loadS', 'arrivedMs', 'finishedMs', 'good', 'rework', 'scrap', 'run'],
-    of: (visit) => [...partsOfVisit(visit), ...partsOfRun(visit)],
+    from: ['stationCode', 'loadS', 'arrivedMs', 'finishedMs', 'good', 'rework', 'scrap', 'run', 'touchMs'],
+    of: (visit) => [...partsOfVisit(visit), ...partsOfRun(visit), ...partsOfStep(visit)],
   },
 });
 

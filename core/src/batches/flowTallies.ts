@@ -55,6 +55,23 @@ export interface LeadTimes {
 }
 export const LeadTimes = rowKind<LeadTimes>('lead times', { key: 'id', sums: ['shipped'] });
 
+/** What the logbook knows of a step of a model at a station: usual work that was done there, and how long it took. */
+export interface StepTimes {
+  /** {@link stepTimesId} */
+  id: string;
+  modelId: string;
+  operationId: string;
+  stationCode: string;
+  batches: number;
+  pieces: number;
+  /** seconds that were planned for them when they came, and that they were worked on */
+  loadS: number;
+  touchS: number;
+}
+export const StepTimes = rowKind<StepTimes>('step times', { key: 'id', by: ['modelId'], sums: ['batches', 'pieces', 'loadS', 'touchS'] });
+const stepTimesId = (modelId: string, operationId: string, stationCode: string): string =>
+  JSON.stringify([modelId, operationId, stationCode]);
+
 export const hourOf = (atMs: number): number => Math.floor(atMs / HOUR_MS);
 
 const NO_WORK: Omit<StationHour, 'id' | 'stationCode' | 'hour'> = {
@@ -91,6 +108,26 @@ export function partsOfVisit(visit: {
   const came = stationHour(stationCode, hourOf(arrivedMs), { loadS });
   if (finishedMs === null) return [came];
   return [came, stationHour(stationCode, hourOf(finishedMs), { [`good${quarterAt(finishedMs)}`]: good, rework, scrap })];
+}
+
+/** What a pass that is done tells of how long its step takes. What came back is not usual work; what was not worked on tells nothing. */
+export function partsOfStep(visit: {
+  modelId: string;
+  operationId: string;
+  stationCode: string;
+  redo: boolean;
+  loadS: number | null;
+  finishedMs: number | null;
+  touchMs: number;
+  good: number;
+  rework: number;
+  scrap: number;
+}): Part[] {
+  const { modelId, operationId, stationCode, redo, loadS, finishedMs, touchMs, good, rework, scrap } = visit;
+  if (loadS === null || redo || finishedMs === null || touchMs === 0) return [];
+  const id = stepTimesId(modelId, operationId, stationCode);
+  const touchS = Math.round(touchMs / 1000);
+  return [partOf(StepTimes, { id, modelId, operationId, stationCode, batches: 1, pieces: good + rework + scrap, loadS, touchS })];
 }
 
 /** What a job that is over adds: the time that it kept a place busy. */

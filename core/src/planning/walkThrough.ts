@@ -68,8 +68,8 @@ export function walkThrough(authored: Route, facts: RouteFacts, quantity: number
   };
 }
 
-/** How often each step is done. */
-function timesOf(route: Route): Map<string, number> {
+/** How often each step is done, loops as often as counted or expected. */
+export function timesOf(route: Route): Map<string, number> {
   const times = new Map<string, number>();
   for (const last of route.operations) {
     const { repeat } = last;

@@ -1,4 +1,4 @@
-import type { BodyHour, LeadTimes, StationHour } from '@ample-crane/core';
+import type { BodyHour, LeadTimes, StationHour, StepTimes } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
 import { Count, Quantity, Text } from '../platform/database/columns.ts';
 
@@ -36,4 +36,16 @@ export class LeadTimesEntity implements LeadTimes {
   @Count() hour: number;
   @Count() leadClass: number;
   @Count() shipped: number;
+}
+
+@Entity('step_times')
+export class StepTimesEntity implements StepTimes {
+  @PrimaryColumn('text') id: string;
+  @Text() modelId: string;
+  @Text() operationId: string;
+  @Text() stationCode: string;
+  @Count() batches: number;
+  @Count() pieces: number;
+  @Quantity() loadS: number;
+  @Quantity() touchS: number;
 }

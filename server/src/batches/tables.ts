@@ -11,17 +11,19 @@ import {
   RigHour,
   RunTimes,
   StationHour,
+  StepTimes,
   Visit,
 } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { BatchEntity, DefectEntity, InstrumentEntity, JobEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
-import { BodyHourEntity, LeadTimesEntity, StationHourEntity } from './flowTallies.entity.ts';
+import { BodyHourEntity, LeadTimesEntity, StationHourEntity, StepTimesEntity } from './flowTallies.entity.ts';
 import { Jobs1700000000008 } from './migrations/1700000000008-jobs.ts';
 import { BatchLists1700000000011 } from './migrations/1700000000011-batch-lists.ts';
 import { FlowTallies1700000000017 } from './migrations/1700000000017-flow-tallies.ts';
 import { JobSettings1700000000019 } from './migrations/1700000000019-job-settings.ts';
 import { BareWood1700000000026 } from './migrations/1700000000026-bare-wood.ts';
 import { Runs1700000000030 } from './migrations/1700000000030-runs.ts';
+import { StepTimes1700000000035 } from './migrations/1700000000035-step-times.ts';
 import { CutterUseEntity, MachineEntity, RigHourEntity, RunTimesEntity } from './run.entity.ts';
 
 export const batches: RoomTables = {
@@ -33,6 +35,7 @@ export const batches: RoomTables = {
     kept(Visit, VisitEntity),
     kept(Defect, DefectEntity),
     kept(StationHour, StationHourEntity),
+    kept(StepTimes, StepTimesEntity),
     kept(BodyHour, BodyHourEntity),
     kept(LeadTimes, LeadTimesEntity),
     kept(Machine, MachineEntity),
@@ -48,5 +51,6 @@ export const batches: RoomTables = {
     JobSettings1700000000019,
     BareWood1700000000026,
     Runs1700000000030,
+    StepTimes1700000000035,
   ],
 };

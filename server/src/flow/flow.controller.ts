@@ -5,6 +5,8 @@ import { InCount } from '../platform/http/fields.ts';
 import { Allow } from '../platform/identity/role.ts';
 import { FlowView, MonthsView } from './flow.dto.ts';
 import { FlowService } from './flow.service.ts';
+import { AskPriceDto, PriceView } from './policies.dto.ts';
+import { PoliciesService } from './policies.service.ts';
 import { MonthsService } from './months.service.ts';
 
 export class FlowFilterDto {
@@ -26,6 +28,7 @@ export class FlowController {
   constructor(
     private readonly flow: FlowService,
     private readonly byMonth: MonthsService,
+    private readonly policies: PoliciesService,
   ) {}
 
   @Get()
@@ -41,5 +44,13 @@ export class FlowController {
   @ApiOkResponse({ type: MonthsView })
   months(@Query() filter: MonthsFilterDto): Promise<MonthsView> {
     return this.byMonth.view(filter.most);
+  }
+
+  /** What one way of making a model comes to against another: hours of work, places, waiting, lead time. */
+  @Get('price')
+  @Allow('viewer')
+  @ApiOkResponse({ type: PriceView })
+  price(@Query() asked: AskPriceDto): Promise<PriceView> {
+    return this.policies.price(asked);
   }
 }

@@ -5,12 +5,13 @@ import { FactoryModule } from '../factory/factory.module.ts';
 import { FlowController } from './flow.controller.ts';
 import { FlowService } from './flow.service.ts';
 import { MonthsService } from './months.service.ts';
+import { PoliciesService } from './policies.service.ts';
 import { PlacesChanges } from './placesChanges.ts';
 
 @Module({
   imports: [FactoryModule, BatchesModule, OrdersModule],
   controllers: [FlowController],
-  providers: [FlowService, MonthsService, PlacesChanges],
+  providers: [FlowService, MonthsService, PoliciesService, PlacesChanges],
   exports: [FlowService],
 })
 export class FlowModule {}

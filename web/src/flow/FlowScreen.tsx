@@ -3,7 +3,7 @@ import type { GridColDef } from '@mui/x-data-grid';
 import { lazy, Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
-import { useFlow, useMonths } from '../ground/queries.ts';
+import { useFlow, useMonths, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
@@ -12,20 +12,40 @@ import { counted } from '../parts/words.ts';
 import { ConstraintRibbon } from './ConstraintRibbon.tsx';
 
 const FlowCharts = lazy(() => import('./FlowCharts.tsx'));
+const Policies = lazy(() => import('./Policies.tsx'));
 const Months = lazy(() => import('./Months.tsx'));
 const WINDOWS = [14, 28, 60, 120] as const;
 
 /** How work flows: over the last days, and month by month. */
 export default function FlowScreen() {
   const [search] = useSearchParams();
-  return search.get('by') === 'months' ? <ByMonth /> : <LastDays />;
+  const by = search.get('by');
+  return by === 'months' ? <ByMonth /> : by === 'policy' ? <ByPolicy /> : <LastDays />;
 }
 
-function FlowTabs({ now }: { now: 'days' | 'months' }) {
+/** The price of a policy. */
+function ByPolicy() {
+  const setup = useSetup();
+  return (
+    <Screen title="Flow" query={setup}>
+      {() => (
+        <>
+          <FlowTabs now="policy" />
+          <Suspense fallback={<Box sx={{ height: 260 }} />}>
+            <Policies />
+          </Suspense>
+        </>
+      )}
+    </Screen>
+  );
+}
+
+function FlowTabs({ now }: { now: 'days' | 'months' | 'policy' }) {
   return (
     <Tabs value={now} aria-label="Flow" sx={{ mb: 1.5, minHeight: 40 }}>
       <Tab value="days" label="Last days" component={Link} to="/flow" sx={{ minHeight: 40 }} />
       <Tab value="months" label="Months" component={Link} to="/flow?by=months" sx={{ minHeight: 40 }} />
+      <Tab value="policy" label="Price of a policy" component={Link} to="/flow?by=policy" sx={{ minHeight: 40 }} />
     </Tabs>
   );
 }

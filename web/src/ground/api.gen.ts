@@ -368,6 +368,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flow/price": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Flow_price"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments": {
         parameters: {
             query?: never;
@@ -2977,6 +2993,46 @@ export interface components {
         MonthsView: {
             sinceMs: number | null;
             months: components["schemas"]["MonthView"][];
+        };
+        PolicyStationView: {
+            code: string;
+            name: string;
+            hours: number;
+        };
+        PolicyWaitView: {
+            operationId: string;
+            name: string;
+            stationName: string;
+            /** @enum {string|null} */
+            rig: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart" | "clamp rack" | "clip rack" | "hose table" | "vacuum table" | "brace press" | "bending press" | null;
+            hours: number;
+            pieces: number;
+            places: number;
+        };
+        PolicyView: {
+            routeId: string;
+            version: number;
+            batchSize: number;
+            /** @enum {string} */
+            waits: "as asked" | "overnight";
+            /** @enum {string} */
+            machining: "as routed" | "without programs";
+            stations: components["schemas"]["PolicyStationView"][];
+            touchHours: number;
+            lying: components["schemas"]["PolicyWaitView"][];
+            waitingPieces: number;
+            waitDays: number;
+            leadDays: number;
+            logged: string[];
+            planned: string[];
+            onlyByProgram: string[];
+        };
+        PriceView: {
+            modelName: string;
+            perWeek: number;
+            sentence: string;
+            from: components["schemas"]["PolicyView"];
+            to: components["schemas"]["PolicyView"];
         };
         InstrumentView: {
             serial: string;
@@ -6333,6 +6389,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MonthsView"];
+                };
+            };
+        };
+    };
+    Flow_price: {
+        parameters: {
+            query: {
+                modelId: string;
+                perWeek: number;
+                routeId?: string;
+                batchSize?: number;
+                waits?: "as asked" | "overnight";
+                machining?: "as routed" | "without programs";
+                thenRouteId?: string;
+                thenBatchSize?: number;
+                thenWaits?: "as asked" | "overnight";
+                thenMachining?: "as routed" | "without programs";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceView"];
                 };
             };
         };

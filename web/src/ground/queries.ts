@@ -123,6 +123,15 @@ export const useMonths = (most?: number) =>
     queryKey: ['months', most ?? 'all'],
     queryFn: () => ask(client.GET('/api/flow/months', { params: { query: most === undefined ? {} : { most } } })),
   });
+export type PriceAsked = AskedOf<'/api/flow/price'>;
+/** What one way of making a model comes to against another. */
+export const usePrice = (asked: PriceAsked | undefined) =>
+  useQuery({
+    queryKey: ['policies', asked],
+    queryFn: () => ask(client.GET('/api/flow/price', { params: { query: asked ?? { modelId: '', perWeek: 1 } } })),
+    enabled: asked !== undefined,
+    placeholderData: keepPreviousData,
+  });
 export const useSetup = () => useQuery({ queryKey: ['setup'], queryFn: () => ask(client.GET('/api/setup')) });
 export const useZones = () =>
   useQuery({

@@ -43,6 +43,7 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   dimension: ['dimensions', 'morning', 'batches'],
   program: ['programs', 'cutters', 'morning', 'walk', 'batches', 'stations', 'loads'],
   'run times': ['programs', 'loads'],
+  'step times': ['policies'],
   'load order': ['loads'],
   machine: ['machines', 'batches', 'stations', 'loads'],
   cutter: ['cutters', 'machines', 'batches', 'stations', 'morning', 'loads'],

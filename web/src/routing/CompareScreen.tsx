@@ -1,7 +1,7 @@
 import { compareRoutes, type Operation, type StepChange } from '@ample-crane/core';
-import { Box, Stack, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
+import { Box, Link, Stack, Table, TableBody, TableCell, TableHead, TableRow, Typography } from '@mui/material';
 import { useMemo } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { Link as RouterLink, useParams, useSearchParams } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useRoute, useRoutes } from '../ground/queries.ts';
 import { Answer, Figure } from '../parts/Answer.tsx';
@@ -72,6 +72,9 @@ function Comparison({ views }: { views: [View<'RouteView'>, View<'RouteView'>] }
         )}
       </Answer>
       {differing.length > 0 && <Differences changes={differing} earlier={earlier} later={later} />}
+      <Link component={RouterLink} to={priceOf(earlier.version, later.version)} sx={{ display: 'inline-block', mb: 2 }}>
+        What the change comes to: hours, places, days
+      </Link>
       <Stack spacing={2}>
         {[earlier, later].map((view, i) => (
           <Box key={view.version.id}>
@@ -90,6 +93,9 @@ function Comparison({ views }: { views: [View<'RouteView'>, View<'RouteView'>] }
     </>
   );
 }
+
+const priceOf = (earlier: View<'RouteVersionView'>, later: View<'RouteVersionView'>): string =>
+  `/flow?${new URLSearchParams({ by: 'policy', model: earlier.modelId, routeId: earlier.id, thenRouteId: later.id }).toString()}`;
 
 const WORDS: Readonly<Record<StepTone, string>> = { added: 'new', removed: 'gone', changed: 'done otherwise' };
 

@@ -24,7 +24,7 @@ type Change = { [K in keyof StepSheet]?: StepSheet[K] | undefined };
 /** A sheet with a change; a part that is empty is left out, and so is a sheet that says nothing. */
 function changed(sheet: StepSheet, change: Change): StepSheet | undefined {
   const kept = Object.entries({ ...sheet, ...change }).filter(([, value]) => value !== undefined);
-  return kept.length === 0 ? undefined : (Object.fromEntries(kept) as StepSheet);
+  return kept.length === 0 ? undefined : Object.fromEntries(kept);
 }
 
 /** How a step is done: what its bench reads, sees, ticks and notes. */
