@@ -11,7 +11,7 @@ async function addresses(page: Page): Promise<string[]> {
   const routes = await get<{ id: string }[]>(page, '/routes');
   const route = routes[0]?.id ?? '';
   return [
-    ...['/', '/floor', '/flow', '/orders', '/records', `/records/${record?.serial ?? ''}`],
+    ...['/', '/floor', '/flow', '/flow?by=policy', '/orders', '/records', `/records/${record?.serial ?? ''}`],
     ...['', '?tab=Fixtures+and+kits', '?tab=Models', '?tab=Glues', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map(
       (tab) => `/setup${tab}`,
     ),

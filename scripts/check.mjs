@@ -8,7 +8,7 @@ await main(async () => {
   const { throwAwayCluster } = await import('./lib/cluster.mjs');
   const cluster = await throwAwayCluster();
   try {
-    const failed = await runSteps(['types', 'lint', 'layers', 'format']);
+    const failed = await runSteps(['lint', 'types', 'format', 'layers']);
     const jest = await runJest(cluster, process.argv.slice(2));
     console.log(`\n${jest.passed} passed, ${jest.failed + failed.length} failed`);
     return failed.length > 0 || jest.code !== 0 ? 1 : 0;

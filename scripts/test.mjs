@@ -12,7 +12,7 @@ await main(async () => {
   const { throwAwayCluster } = await import('./lib/cluster.mjs');
   const cluster = await throwAwayCluster();
   try {
-    const failedSteps = await runSteps(['types', 'lint', 'layers', 'format']);
+    const failedSteps = await runSteps(['lint', 'types', 'format', 'layers']);
     if ((await run(process.execPath, ['scripts/openapi.mjs', '--check'])) !== 0) failedSteps.push('openapi');
     await build();
     const jest = await runJest(cluster);

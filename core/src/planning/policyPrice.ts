@@ -58,6 +58,8 @@ export interface PolicyWait {
   stationCode: string;
   /** the kind of rig in which they are under pressure */
   rig: CarrierKind | null;
+  /** out of the house, where nobody counts places */
+  isAway: boolean;
   /** clock hours until somebody can take them on, all rounds */
   hours: number;
   /** how many of them lie there at a time */
@@ -122,8 +124,9 @@ export function policyFigures({ route: authored, batchSize, waits, machining }: 
   const lying = route.operations.flatMap((o): PolicyWait[] => {
     if (works.has(o.id) || waitMs(o, glues) === 0) return [];
     const hours = mean((s) => takenMs(o, s) - s) / HOUR_MS;
-    const { id: operationId, name, stationCode, rig } = o;
-    return [{ operationId, name, stationCode, rig: rig?.kind ?? null, hours, pieces: (perWeek * hours) / WEEK_HOURS }];
+    const { id: operationId, name, stationCode, kind, rig } = o;
+    const isAway = kind === 'outside' || kind === 'transfer';
+    return [{ operationId, name, stationCode, rig: rig?.kind ?? null, isAway, hours, pieces: (perWeek * hours) / WEEK_HOURS }];
   });
   const through = starts.map((s) =>
     passThrough(route, s, (o, at) => ({ workedMs: afterWorking(time, at, batchMs(o)), takenMs: (ms) => takenMs(o, ms) })),

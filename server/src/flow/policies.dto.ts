@@ -7,7 +7,7 @@ import {
   type WaitPolicy,
 } from '@ample-crane/core';
 import { Type } from 'class-transformer';
-import { InCount, InNumber, InOneOf, InText, Out, OutEnum, OutList, OutPart } from '../platform/http/fields.ts';
+import { InCount, InNumber, InOneOf, InText, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 import { ApiProperty } from '@nestjs/swagger';
 
 /** Two ways of making a model; what is left out is as it is now. */
@@ -46,8 +46,8 @@ export class PolicyWaitView {
   @ApiProperty({ enum: CARRIER_KINDS, nullable: true }) rig: CarrierKind | null;
   @Out() hours: number;
   @Out() pieces: number;
-  /** how many there is room for: in such rigs, or at the station */
-  @Out() places: number;
+  /** how many there is room for, in such rigs or at the station, with all other models; null where it is away */
+  @OutOrNull(Number) places: number | null;
 }
 
 /** What a way of making a model comes to. */

@@ -75,10 +75,11 @@ const known = <T extends object>(given: T): { [K in keyof T]?: Exclude<T[K], und
 
 function toPolicyView({ route, batchSize, waits, machining }: HousePolicy, figures: PolicyFigures, factory: FactoryNow): PolicyView {
   const { stations, waits: lying, ...sums } = figures;
-  const placesFor = ({ rig, stationCode }: PolicyWait): number =>
-    rig === null
-      ? factory.placesAt(stationCode)
-      : factory.rigs.filter((r) => suits(r, { kind: rig }, route.modelId)).reduce((sum, r) => sum + r.places, 0);
+  const placesFor = ({ rig, isAway, stationCode }: PolicyWait): number | null => {
+    if (isAway) return null;
+    if (rig === null) return factory.placesAt(stationCode);
+    return factory.rigs.filter((r) => suits(r, { kind: rig }, route.modelId)).reduce((sum, r) => sum + r.places, 0);
+  };
   return {
     routeId: route.id,
     version: route.version,
@@ -87,6 +88,9 @@ function toPolicyView({ route, batchSize, waits, machining }: HousePolicy, figur
     machining,
     ...sums,
     stations: stations.map(({ stationCode, hours }) => ({ code: stationCode, name: factory.stationName(stationCode), hours })),
-    lying: lying.map((wait) => ({ ...wait, stationName: factory.stationName(wait.stationCode), places: placesFor(wait) })),
+    lying: lying.map((wait) => {
+      const { operationId, name, rig, hours, pieces, stationCode } = wait;
+      return { operationId, name, rig, hours, pieces, stationName: factory.stationName(stationCode), places: placesFor(wait) };
+    }),
   };
 }

@@ -187,8 +187,8 @@ function Price({ price: { from, to, modelName, perWeek } }: { price: View<'Price
             key: w.operationId,
             name: `${w.name}, ${w.rig === null ? w.stationName : `in a ${w.rig}`}`,
             values: w.values,
-            note: `${w.each.map((h) => (h === undefined ? 'not' : `${h.toFixed(1)} h`)).join(' · ')} each; room for ${w.places}`,
-            isOver: Math.max(...w.values) > w.places,
+            note: `${w.each.map((h) => (h === undefined ? 'not' : `${h.toFixed(1)} h`)).join(' · ')} each${w.places === null ? '' : `; room for ${w.places}`}`,
+            isOver: w.places !== null && Math.max(...w.values) > w.places,
           }))}
         />
       </Section>
@@ -196,8 +196,9 @@ function Price({ price: { from, to, modelName, perWeek } }: { price: View<'Price
         <Compared label="Hours of work a week" what="Station" rows={stations.map((s) => ({ key: s.code, ...s }))} />
       </Section>
       <Typography variant="body2" color="text.secondary">
-        {restsOn(to)} Nothing is taken to queue before any step; starts are tried through two weeks of working hours. The usual choice of
-        each option is made.
+        {restsOn(to)} Nothing is taken to queue before any step, what cures or sets is at its reference temperature, and room is shared with
+        all other models. Starts are tried through two weeks of working hours, with the usual choice of each option; what comes back is left
+        out.
       </Typography>
     </>
   );

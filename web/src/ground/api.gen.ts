@@ -3007,7 +3007,7 @@ export interface components {
             rig: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart" | "clamp rack" | "clip rack" | "hose table" | "vacuum table" | "brace press" | "bending press" | null;
             hours: number;
             pieces: number;
-            places: number;
+            places: number | null;
         };
         PolicyView: {
             routeId: string;
