@@ -53,7 +53,7 @@ export const LEVELLING: StepSheet = {
   instructions: ['By hand at the edges, by block on the faces', 'Change paper when it loads, not when it tears'],
   pictures: [{ id: levelSand.id, caption: 'Bright spots lie lower and are not sanded yet' }],
   ticks: [{ key: 'edges', text: 'Edges and horns looked at: no wood shows' }],
-  lookFor: ['Bright spots that are left'],
+  lookFor: ['Bright spots that are left', 'Wood showing where colour lies in the film: it goes back for a coat'],
   looksBadNow: ['Dull all over: the shine comes from buffing'],
-  endsPiece: ['Wood showing through where colour lies in the film: it goes back for a coat'],
+  endsPiece: ['Binding sanded through'],
 };
