@@ -47,11 +47,12 @@ export class PoliciesService {
     const from = policy('routeId', known({ batchSize, waits, machining }));
     const to = policy('thenRouteId', known({ batchSize: thenBatchSize, waits: thenWaits, machining: thenMachining }));
     const records = await this.database.getRepository(StepTimesEntity).findBy({ modelId: model.id });
+    const time = factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS });
     const figures = ({ route, ...rest }: HousePolicy): PolicyFigures => {
       const world: PolicyWorld = {
         facts: factory.factsOf(model, route.id),
         perWeek,
-        time: factory.workingTime({ fromMs: nowMs - DAY_MS, toMs: nowMs + REACH_DAYS * DAY_MS }),
+        time,
         fromMs: nowMs,
         glues: factory,
         recordOf: (operationId, stationCode) => records.find((r) => r.operationId === operationId && r.stationCode === stationCode),

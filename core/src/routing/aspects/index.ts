@@ -42,7 +42,7 @@ export type { PlaceNeed } from './place.ts';
 export type { RigNeed } from './rig.ts';
 export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './repeat.ts';
 export { settingInWords, type JobSetting } from './settings.ts';
-export { SHEET_LISTS, type SheetPicture, type SheetTick, type StepSheet } from './sheet.ts';
+export type { SheetPicture, SheetTick, StepSheet } from './sheet.ts';
 export { OWN_WAY, waysOf, type Way } from './ways.ts';
 
 /** All that a step can say of itself, in the order in which it is told. */

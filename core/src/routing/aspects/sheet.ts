@@ -32,7 +32,7 @@ export interface StepSheet {
 }
 
 const LISTS = { instructions: 'instructions', lookFor: 'to look for', looksBadNow: 'looks bad now', endsPiece: 'ends the piece' } as const;
-export const SHEET_LISTS = Object.keys(LISTS) as (keyof typeof LISTS)[];
+const SHEET_LISTS = Object.keys(LISTS) as (keyof typeof LISTS)[];
 
 const twice = (names: readonly string[]): string | undefined => names.find((name, i) => names.indexOf(name) !== i);
 const isBlank = (text: string): boolean => text.trim() === '';
