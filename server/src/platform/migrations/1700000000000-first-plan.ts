@@ -3,12 +3,23 @@ import type { MigrationInterface, QueryRunner } from 'typeorm';
 /** The role the server works as: it may append to the logbook, and neither change nor delete in it. */
 export const APPLICATION_ROLE = 'crane_app';
 
-const UP = `
+/**
+ * Makes the role and lets whoever migrates hand things over to it. Roles belong to the whole cluster: another database of it
+ * may be making the same one at this moment, and then the later of the two finds it made.
+ */
+export const makeRole = (role: string) => `
 do $$ begin
-  create role ${APPLICATION_ROLE} nologin;
+  create role ${role} nologin;
 exception when duplicate_object or unique_violation then null;
 end $$;
-do $$ begin execute format('grant ${APPLICATION_ROLE} to %I', current_user); end $$;
+do $$ begin
+  execute format('grant ${role} to %I', current_user);
+exception when unique_violation then null;
+end $$;
+`;
+
+const UP = `
+${makeRole(APPLICATION_ROLE)}
 
 create table setting (key text primary key, value jsonb not null);
 
