@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 import type { Factory } from './factory.ts';
 
 /** The factory that a file of walks goes through, where it is not the demo as it stands. */
-const KINDS: Record<string, Factory['kind']> = { lists: 'long', empty: 'empty' };
+const KINDS: Record<string, Factory['kind']> = { lists: 'long', empty: 'empty', devices: 'devices' };
 /** Long ones first: what is left at the end is short. */
 const FIRST = ['widths', 'screens', 'setup', 'wood'];
 const place = (name: string) => (FIRST.includes(name) ? FIRST.indexOf(name) : FIRST.length);

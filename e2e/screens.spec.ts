@@ -10,6 +10,7 @@ const SCREENS = [
   ['Orders', '/orders'],
   ['Records', '/records'],
   ['Setup', '/setup'],
+  ['Devices', '/setup/devices'],
   ['Setup', '/setup?tab=Skills'],
   ['Setup', '/setup?tab=Stations'],
   ['Setup', '/setup?tab=Models'],

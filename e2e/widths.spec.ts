@@ -15,7 +15,7 @@ async function addresses(page: Page): Promise<string[]> {
     ...['', '?tab=Fixtures+and+kits', '?tab=Models', '?tab=Glues', '?tab=Bands+and+rules', '?tab=Working+time', '?tab=Factory'].map(
       (tab) => `/setup${tab}`,
     ),
-    ...['/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
+    ...['/setup/devices', '/setup/routes', `/setup/routes/${route}`, `/setup/routes/${route}/compare`],
     ...['/stations', '/station/FN2', '/carriers/R01', `/batches/${batch?.id ?? ''}`, '/sums'],
     ...['', '/walk', '/air', '/stock', '/cutting'].map((part) => `/wood-room${part}`),
     `/lots/${lots[0]?.id ?? ''}`,

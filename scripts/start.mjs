@@ -1,5 +1,6 @@
 import { createServer } from 'node:net';
 import { build } from './lib/build.mjs';
+import { ownBroker, startBroker, startStandIns } from './lib/devices.mjs';
 import { ensurePackages } from './lib/install.mjs';
 import { main, Stop } from './lib/run.mjs';
 import { prepareDatabase, serve } from './lib/server.mjs';
@@ -32,6 +33,8 @@ async function whyNot(error) {
 await main(async () => {
   let database;
   let server;
+  let broker;
+  let standIns;
   let stopping = false;
   let wake;
   const asked = new Promise((resolve) => (wake = resolve));
@@ -52,9 +55,11 @@ await main(async () => {
       database = await supervise('database', (before) => openCluster({ port: before?.port }), isStopping);
     }
     if (stopping) return 0;
-    const env = { ...database?.current().env(), PORT: String(port), DEMO: empty ? '0' : '1' };
+    const own = await ownBroker();
+    const env = { ...database?.current().env(), ...own?.env, PORT: String(port), DEMO: empty ? '0' : '1' };
     await prepareDatabase(env);
     if (stopping) return 0;
+    if (own) broker = await supervise('broker', () => startBroker(own), isStopping);
     server = await supervise('server', () => serve(env), isStopping).catch(() => {
       throw new Stop('The server did not start; what it said stands above.');
     });
@@ -66,13 +71,20 @@ await main(async () => {
       console.log(
         '--empty changes nothing here: this database holds the demo already. Name another folder in AMPLE_CRANE_DATA to begin without.\n',
       );
+    if (demo && own) {
+      standIns = await supervise('stand-in devices', () => startStandIns(own.url), isStopping);
+      console.log(`Stand-in devices, with buttons to press: ${standIns.current().address}\n`);
+    }
     console.log('Ctrl-C stops it.');
-    const gaveUp = await Promise.race([asked, server.givenUp, ...(database ? [database.givenUp] : [])]);
+    const kept = [server, database, broker, standIns].filter((each) => each !== undefined);
+    const gaveUp = await Promise.race([asked, ...kept.map((each) => each.givenUp)]);
     if (gaveUp !== undefined) throw new Stop(gaveUp);
     return 0;
   } finally {
     stopping = true;
+    await standIns?.current().stop();
     await server?.current().stop();
+    await broker?.current().stop();
     await database?.current().stop();
   }
 });

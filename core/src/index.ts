@@ -3,6 +3,7 @@ export * from './batches/index.ts';
 export * from './card/index.ts';
 export * from './carriers/index.ts';
 export * from './climate/index.ts';
+export * from './devices/index.ts';
 export * from './dispatch/index.ts';
 export * from './factory/index.ts';
 export * from './finishing/index.ts';

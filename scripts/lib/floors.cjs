@@ -2,7 +2,7 @@
 const FLOORS = {
   core: [
     ['maths', 'units'],
-    ['climate'],
+    ['climate', 'devices'],
     ['ledger'],
     ['carriers'],
     ['routing'],
@@ -23,7 +23,7 @@ const FLOORS = {
     ['climate'],
     ['factory'],
     ['batches'],
-    ['assembly', 'carriers', 'dispatch', 'finishing', 'orders', 'quality', 'routing', 'stations'],
+    ['assembly', 'carriers', 'devices', 'dispatch', 'finishing', 'orders', 'quality', 'routing', 'stations'],
     ['fitting', 'machining', 'rigs', 'timber'],
     ['flow', 'records'],
     ['morning'],
@@ -37,6 +37,7 @@ const FLOORS = {
       'assembly',
       'batches',
       'carriers',
+      'devices',
       'dispatch',
       'factory',
       'finishing',

@@ -7,6 +7,7 @@ import { DemoModule } from './demo/demo.module.ts';
 import { AssemblyModule } from './assembly/assembly.module.ts';
 import { BatchesModule } from './batches/batches.module.ts';
 import { CarriersModule } from './carriers/carriers.module.ts';
+import { DevicesModule } from './devices/devices.module.ts';
 import { DispatchModule } from './dispatch/dispatch.module.ts';
 import { FinishingModule } from './finishing/finishing.module.ts';
 import { FittingModule } from './fitting/fitting.module.ts';
@@ -40,6 +41,7 @@ const ROOMS = [
   RoutingModule,
   StationsModule,
   CarriersModule,
+  DevicesModule,
   BatchesModule,
   TimberModule,
   FactoryModule,

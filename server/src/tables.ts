@@ -3,6 +3,7 @@ import { assembly } from './assembly/tables.ts';
 import { batches } from './batches/tables.ts';
 import { carriers } from './carriers/tables.ts';
 import { climate } from './climate/tables.ts';
+import { devices } from './devices/tables.ts';
 import { factory } from './factory/tables.ts';
 import { finishing } from './finishing/tables.ts';
 import { fitting } from './fitting/tables.ts';
@@ -21,6 +22,7 @@ const ROOMS: readonly RoomTables[] = [
   platform,
   climate,
   factory,
+  devices,
   logbook,
   timber,
   orders,

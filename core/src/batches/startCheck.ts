@@ -1,5 +1,7 @@
-import { NOT_ANSWERED, refuse, wrongInput, type Refused, type Rows } from '../ledger/index.ts';
+import { asked, NOT_ANSWERED, refuse, wrongInput, type Asked, type Refused, type Rows } from '../ledger/index.ts';
 import {
+  controllerObjection,
+  ControllersAt,
   CuttersAt,
   cutterInWords,
   OWN_WAY,
@@ -8,6 +10,7 @@ import {
   programMissing,
   programsIn,
   type CutterNow,
+  type RevisionToRun,
 } from '../routing/index.ts';
 import { Visit, type Batch } from './batch.ts';
 import { placesOf } from './benchPlaces.ts';
@@ -29,6 +32,10 @@ export interface StartCheck {
 }
 
 const MINUTE_S = 60;
+
+/** What is asked of the machines of a station before one is started. */
+export const machineAsks = (stationCode: string): Asked[] => [asked(CuttersAt, { stationCode }), asked(ControllersAt, { stationCode })];
+
 const CHECK_RULE = 'start check';
 
 /** What a machine will run for a batch, and where; or what speaks against it. Null where no program is run. */
@@ -45,7 +52,7 @@ export function runFor(
   const program = answers.to(ProgramFor, programAsked(need.what, batch, at.options));
   const revision = program === NOT_ANSWERED ? null : (program?.toRun ?? null);
   if (program === NOT_ANSWERED || !program || !revision) return refuse(programMissing(need.what, program) ?? '', { rule: 'prerequisite' });
-  const wrong = check ? objectionTo(check, { what: need.what, revision: revision.name }, at) : need.checked === true ? unchecked(at) : null;
+  const wrong = check ? objectionTo(check, { what: need.what, revision }, at) : need.checked === true ? unchecked(at) : null;
   if (wrong) return wrong;
   const bench = check ? benchFrom(operation.stationCode, check.machineId) : null;
   const there = answers.to(CuttersAt, { stationCode: operation.stationCode });
@@ -90,15 +97,25 @@ export function runFor(
 const unchecked = ({ operation, factory }: AtStep): Refused =>
   refuse(`Tick the start checklist of ${factory.stationName(operation.stationCode)} first`, { rule: CHECK_RULE, field: 'check' });
 
-function objectionTo(check: StartCheck, asked: { what: string; revision: string }, { operation, factory }: AtStep): Refused | null {
+function objectionTo(
+  check: StartCheck,
+  card: { what: string; revision: Pick<RevisionToRun, 'name' | 'file'> },
+  { operation, factory, answers }: AtStep,
+): Refused | null {
   const { stationCode } = operation;
   if (!placesOf(stationCode, factory).some((n) => machineIdOf(stationCode, n) === check.machineId))
     return wrongInput('check', `${check.machineId} is no machine of ${factory.stationName(stationCode)}`);
-  if (check.revision.trim().toLowerCase() !== asked.revision.toLowerCase())
+  if (check.revision.trim().toLowerCase() !== card.revision.name.toLowerCase())
     return refuse(
-      `The machine shows revision ${check.revision.trim() === '' ? '(none)' : check.revision.trim()}; the card asks for ${asked.revision} of "${asked.what}"`,
-      { rule: CHECK_RULE, field: 'check', remedy: `Load revision ${asked.revision} before anything is cut` },
+      `The machine shows revision ${check.revision.trim() === '' ? '(none)' : check.revision.trim()}; the card asks for ${card.revision.name} of "${card.what}"`,
+      { rule: CHECK_RULE, field: 'check', remedy: `Load revision ${card.revision.name} before anything is cut` },
     );
+  // Whoever ticks may have read another line; where the machine can be asked, it is.
+  const controllers = answers.to(ControllersAt, { stationCode });
+  const bench = benchFrom(stationCode, check.machineId);
+  const controller = controllers === NOT_ANSWERED ? undefined : controllers.find((c) => c.bench === bench);
+  const told = controller && controllerObjection(controller, card.revision);
+  if (told) return refuse(told.sentence, { rule: CHECK_RULE, field: 'check', remedy: told.remedy });
   const ticked = new Set(check.ticks);
   const left = factory.setUp.settings.startChecks.filter((c) => !ticked.has(c.key)).map((c) => c.text);
   return left.length === 0 ? null : refuse(`Not ticked yet: ${left.join('; ')}`, { rule: CHECK_RULE, field: 'check' });

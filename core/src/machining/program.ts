@@ -126,7 +126,14 @@ export function programFor(programs: readonly Program[], { modelId, what, choice
   };
 }
 
-const runOf = ({ name, state, fixture, piecesALoad, cutters }: Revision): RevisionToRun => ({ name, state, fixture, piecesALoad, cutters });
+const runOf = ({ name, state, file, fixture, piecesALoad, cutters }: Revision): RevisionToRun => ({
+  name,
+  state,
+  file,
+  fixture,
+  piecesALoad,
+  cutters,
+});
 
 const compare = (a: readonly number[], b: readonly number[]): number => a.map((n, i) => n - (b[i] ?? 0)).find((d) => d !== 0) ?? 0;
 

@@ -2,6 +2,7 @@ export * from './aspects/index.ts';
 export * from './checkRoute.ts';
 export * from './compareRoutes.ts';
 export * from './condition.ts';
+export * from './controllers.ts';
 export * from './cutters.ts';
 export * from './editRoute.ts';
 export * from './evidence.ts';

@@ -16,6 +16,8 @@ export interface CutterMinutes {
 export interface RevisionToRun {
   name: string;
   state: RevisionState;
+  /** what the machine calls it; empty where nobody wrote it down */
+  file: string;
   fixture: string;
   piecesALoad: number;
   cutters: readonly CutterMinutes[];

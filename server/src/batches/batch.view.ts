@@ -249,6 +249,10 @@ export class MachineStartView {
   @OutList(() => String) lacking: string[];
   /** cutters whose life this batch would use up */
   @OutList(() => String) warnings: string[];
+  /** what its own controller says, in words; null where none speaks */
+  @OutOrNull(String) controller: string | null;
+  /** what speaks against starting here by that */
+  @OutOrNull(String) controllerAgainst: string | null;
 }
 
 /** The program that the present step runs at its machine. */

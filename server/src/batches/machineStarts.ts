@@ -1,11 +1,14 @@
 import {
   asked,
+  controllerObjection,
+  ControllersAt,
   CuttersAt,
   cutterWarnings,
   Job,
   loadsFor,
   Machine,
   machineIdOf,
+  machineInWords,
   machineTakenSince,
   NOT_ANSWERED,
   placesOf,
@@ -15,6 +18,7 @@ import {
   rowsBy,
   rowsOf,
   Visit,
+  type ControllerNow,
   type CutterNow,
   type Operation,
   type RevisionToRun,
@@ -49,11 +53,12 @@ export class MachineStarts {
     const { stationCode } = operation;
     const wanted = programAsked(need.what, batch, factory.routeOf(batch).options ?? []);
     const [answers] = await Promise.all([
-      this.sources.answer([asked(ProgramFor, wanted), asked(CuttersAt, { stationCode })], factory),
+      this.sources.answer([asked(ProgramFor, wanted), asked(CuttersAt, { stationCode }), asked(ControllersAt, { stationCode })], factory),
       this.reader.read([rowsBy(Job, 'openAt', [stationCode])], rows),
     ]);
     const program = answers.to(ProgramFor, wanted);
     const there = answers.to(CuttersAt, { stationCode });
+    const controllers = answers.to(ControllersAt, { stationCode });
     const toRun = program === NOT_ANSWERED ? null : (program?.toRun ?? null);
     const cutters = there === NOT_ANSWERED ? [] : there;
     return {
@@ -74,11 +79,23 @@ export class MachineStarts {
           left: left ? leftInWords(left, factory) : null,
           leftMs: left?.atMs ?? null,
           same: left !== undefined && program !== NOT_ANSWERED && left.programId === program?.id && left.revision === toRun?.name,
+          ...controllerFor(toRun, controllers === NOT_ANSWERED ? undefined : controllers.find((c) => c.bench === bench)),
           ...cuttersFor(toRun, pieces, bench, cutters),
         };
       }),
     };
   }
+}
+
+/** What a machine's own controller says, and what speaks against the revision by that. */
+function controllerFor(
+  toRun: RevisionToRun | null,
+  controller: ControllerNow | undefined,
+): Pick<MachineStartView, 'controller' | 'controllerAgainst'> {
+  return {
+    controller: controller ? machineInWords(controller) : null,
+    controllerAgainst: (controller && toRun && controllerObjection(controller, toRun)?.sentence) ?? null,
+  };
 }
 
 /** What a machine lacks of a revision's cutters, and which of them the batch would wear out. */

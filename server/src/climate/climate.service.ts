@@ -9,18 +9,18 @@ import {
   type EmcTrace,
   type TemperatureSample,
 } from '@ample-crane/core';
-import { roomAir } from '@ample-crane/devices';
+import { DEMO_WEATHER_SEED, roomAir } from '@ample-crane/devices';
 import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { DataSource, LessThanOrEqual, type EntityManager } from 'typeorm';
 import { Clock } from '../platform/clock/clock.ts';
 import { ask, type Asked } from '../platform/database/prepared.ts';
 import { upsertRows } from '../platform/database/rows.ts';
-import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
 import { ZoneEntity, ZoneReadingEntity } from './climate.entity.ts';
 
 /** As far back as lots are followed. */
 const TRACE_DAYS = 800;
 const SENSOR_EVERY_MS = 10 * 60_000;
+const KEPT_EVERY_S = 600;
 
 export interface ZoneNow {
   id: string;
@@ -46,6 +46,8 @@ interface ReadTrace {
 export class ClimateService implements OnApplicationBootstrap, OnApplicationShutdown {
   private readonly logger = new Logger('Climate');
   private timer: NodeJS.Timeout | undefined;
+  /** zones of which a device has told something: for them nothing is made up while it runs */
+  private readonly reported = new Set<string>();
   /** One a zone, of which there are a few; for ever. */
   private readonly traces = new Map<string, { state: string; read: Promise<ReadTrace> }>();
 
@@ -57,7 +59,7 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
   async onApplicationBootstrap(): Promise<void> {
     await this.readSensors();
     this.timer = setInterval(() => {
-      this.readSensors().catch((error: unknown) => this.logger.warn(`Sensors not read: ${String(error)}`));
+      this.readSensors({ except: this.reported }).catch((error: unknown) => this.logger.warn(`Sensors not read: ${String(error)}`));
     }, SENSOR_EVERY_MS);
     this.timer.unref();
   }
@@ -66,11 +68,15 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     clearInterval(this.timer);
   }
 
-  /** Brings the hourly log of every stand-in sensor up to now. */
-  async readSensors(): Promise<void> {
+  /**
+   * Brings the hourly log of every stand-in sensor up to now.
+   *
+   * @param except zones that devices tell of: there silence is silence
+   */
+  async readSensors({ except = new Set<string>() }: { except?: ReadonlySet<string> } = {}): Promise<void> {
     const nowMs = this.clock.nowMs();
     for (const zone of await this.database.getRepository(ZoneEntity).find()) {
-      if (!zone.standIn) continue;
+      if (!zone.standIn || except.has(zone.id)) continue;
       const last = await this.latest(zone.id);
       const rows: ZoneReadingEntity[] = [];
       const firstMs = last ? last.atMs + HOUR_MS : nowMs - 14 * DAY_MS;
@@ -78,6 +84,37 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
         rows.push({ zoneId: zone.id, atMs: at, ...roomAir(zone.standIn, at, DEMO_WEATHER_SEED) });
       await upsertRows(this.database.manager, ZoneReadingEntity, rows);
     }
+  }
+
+  /**
+   * Keeps what sensors measured. Of a zone's air one reading in ten minutes is kept, the first that comes; one that lies
+   * before what is known already changes the zone's past.
+   */
+  async keep(manager: EntityManager, readings: readonly ZoneReadingEntity[]): Promise<void> {
+    if (readings.length === 0) return;
+    for (const { zoneId } of readings) this.reported.add(zoneId);
+    await manager.query(
+      `with came as (
+         select distinct on (zone_id, slot) * from (
+           select r.*, date_bin(make_interval(secs => $2), r.at, 'epoch') as slot
+             from jsonb_to_recordset($1) as r(zone_id text, at timestamptz, temp_c float8, relative_humidity float8)) all_of_them
+          order by zone_id, slot, at),
+       kept as (
+         insert into zone_reading (zone_id, at, temp_c, relative_humidity)
+           select zone_id, at, temp_c, relative_humidity from came c
+            where not exists (select 1 from zone_reading z
+              where z.zone_id = c.zone_id and z.at >= c.slot and z.at < c.slot + make_interval(secs => $2))
+           on conflict do nothing returning zone_id, at)
+       update zone set revision = revision + 1
+        where exists (select 1 from kept k where k.zone_id = zone.id
+          and k.at < (select max(z.at) from zone_reading z where z.zone_id = zone.id))`,
+      [
+        JSON.stringify(
+          readings.map((r) => ({ zone_id: r.zoneId, at: new Date(r.atMs), temp_c: r.tempC, relative_humidity: r.relativeHumidity })),
+        ),
+        KEPT_EVERY_S,
+      ],
+    );
   }
 
   private latest(zoneId: string, manager: EntityManager = this.database.manager): Promise<ZoneReadingEntity | null> {

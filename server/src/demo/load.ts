@@ -1,9 +1,12 @@
 import { DAY_MS, HOUR_MS, type LogbookEntry, Program, Recorder, type Rows, StockBoard, Lot } from '@ample-crane/core';
+import { DEMO_DEVICE_PASSWORD, DEMO_DEVICES } from '@ample-crane/devices';
 import { Mover } from './habits/mover.ts';
 import { askForProgram, drawRevision } from './habits/programs.ts';
 import { simulate } from './habits/simulate.ts';
 import type { DataSource, EntityManager } from 'typeorm';
 import { ZoneEntity, ZoneReadingEntity } from '../climate/climate.entity.ts';
+import { DeviceEntity } from '../devices/device.entity.ts';
+import { hashOfDevicePassword } from '../devices/passwords.ts';
 import { MaterialEntity } from '../factory/factory.entity.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
 import { insertRows } from '../platform/database/rows.ts';
@@ -115,6 +118,12 @@ export async function loadFactory(
       places: benchesNow.get(s.code) ?? s.places,
       version: 1,
     })),
+  );
+  const devicePassword = hashOfDevicePassword(DEMO_DEVICE_PASSWORD);
+  await insertRows(
+    manager,
+    DeviceEntity,
+    DEMO_DEVICES.map((d) => ({ ...d, passwordHash: devicePassword, active: true, version: 1 })),
   );
   await manager.insert(SheetPictureEntity, demoSheetPictures());
   await insertRows(manager, MaterialEntity, [...DEMO_MATERIALS]);

@@ -8,11 +8,10 @@ import {
   heldSkill,
   USUAL_LEVEL,
 } from '@ample-crane/core';
-import { roomAir } from '@ample-crane/devices';
+import { DEMO_WEATHER_SEED, roomAir } from '@ample-crane/devices';
 import dayjs from 'dayjs';
 import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
-import { DEMO_WEATHER_SEED } from '../platform/settings/demo.ts';
 import type { Scenario } from './habits/scenario.ts';
 import { demoAbsences } from './absences.ts';
 import { DEMO_MATERIALS } from './materials.ts';

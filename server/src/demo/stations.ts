@@ -1,19 +1,6 @@
-import type { RoomProfile } from '@ample-crane/devices';
 import { EACH_PLACE, TOGETHER, type Carrier, type Stage } from '@ample-crane/core';
 
-export interface DemoZone extends RoomProfile {
-  id: string;
-  name: string;
-}
-
-export const DEMO_ZONES: readonly DemoZone[] = [
-  { id: 'wood', name: 'Wood room', setTempC: 21, setHumidity: 0.45, leak: 0.1 },
-  { id: 'mill', name: 'Machine hall', setTempC: 19.5, setHumidity: 0.47, leak: 0.3 },
-  { id: 'bench', name: 'Bench hall', setTempC: 20.5, setHumidity: 0.46, leak: 0.2 },
-  { id: 'finish', name: 'Finish room', setTempC: 22, setHumidity: 0.48, leak: 0.16 },
-  { id: 'cabinet', name: 'Drying cabinet', setTempC: 32, setHumidity: 0.4, leak: 0.03 },
-  { id: 'shed', name: 'Yard shed', setTempC: 13, setHumidity: 0.82, leak: 0.45 },
-];
+export { DEMO_ZONES, type DemoZone } from '@ample-crane/devices';
 
 export interface DemoStation {
   code: string;

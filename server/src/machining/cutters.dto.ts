@@ -1,4 +1,4 @@
-import { CUTTER_ACT_NAMES, CUTTER_STATES, type CutterAct, type CutterState } from '@ample-crane/core';
+import { CUTTER_ACT_NAMES, CUTTER_STATES, MACHINE_STATES, type CutterAct, type CutterState, type MachineState } from '@ample-crane/core';
 import { ApiProperty } from '@nestjs/swagger';
 import { InCount, InInstant, InNumber, InOneOf, InText, Out, OutEnum, OutList, OutOrNull } from '../platform/http/fields.ts';
 
@@ -43,6 +43,14 @@ export class CutterView {
   @Out() version: number;
 }
 
+/** What a machine's own controller tells. */
+export class ControllerView {
+  @OutEnum(MACHINE_STATES) state: MachineState;
+  /** in words */
+  @Out() told: string;
+  @Out() atMs: number;
+}
+
 export class MachineView {
   @Out() id: string;
   @Out() stationCode: string;
@@ -55,5 +63,7 @@ export class MachineView {
   /** what was left on it, as it was last looked at; null where nobody has */
   @OutOrNull(String) left: string | null;
   @OutOrNull(Number) leftMs: number | null;
+  /** null where none speaks */
+  @OutOrNull(ControllerView) controller: ControllerView | null;
   @OutList(() => CutterView) cutters: CutterView[];
 }

@@ -1,11 +1,15 @@
 import {
   actsOn,
+  asked,
+  ControllersAt,
   lifeGone,
   CutterUse,
   Job,
   Machine,
   machineIdOf,
+  machineInWords,
   machineStations,
+  NOT_ANSWERED,
   placesOf,
   releasedOf,
   rowsBy,
@@ -17,6 +21,7 @@ import { Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { leftInWords } from '../batches/leftInWords.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
+import { EvidenceSources } from '../logbook/evidence.ts';
 import { RowReader } from '../logbook/rowReader.ts';
 import { Clock } from '../platform/clock/clock.ts';
 import { Snapshots, type Shelf } from '../platform/snapshots/snapshots.service.ts';
@@ -26,16 +31,19 @@ import { ProgramEntity } from './program.entity.ts';
 
 const MINUTE_S = 60;
 
+type KeptMachine = Omit<MachineView, 'controller'>;
+
 /** Cutters, and the machines they are on. */
 @Injectable()
 export class CuttersQueries {
   private readonly lists: Shelf<CutterView[]>;
-  private readonly machineLists: Shelf<MachineView[]>;
+  private readonly machineLists: Shelf<KeptMachine[]>;
 
   constructor(
     private readonly database: DataSource,
     private readonly factories: FactoryService,
     private readonly reader: RowReader,
+    private readonly sources: EvidenceSources,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -63,13 +71,31 @@ export class CuttersQueries {
   }
 
   /** Every machine that programs run on, by the routes in force: what is on it, and what was left there. */
-  machines(): Promise<MachineView[]> {
+  async machines(): Promise<MachineView[]> {
+    const [factory, kept] = await Promise.all([this.factories.load(), this.keptMachines()]);
+    // What a machine says for itself changes without anybody writing anything down.
+    const abouts = [...new Set(kept.map((m) => m.stationCode))].map((stationCode) => ({ stationCode }));
+    const answers = await this.sources.answer(
+      abouts.map((about) => asked(ControllersAt, about)),
+      factory,
+    );
+    return kept.map((machine): MachineView => {
+      const there = answers.to(ControllersAt, { stationCode: machine.stationCode });
+      const controller = there === NOT_ANSWERED ? undefined : there.find((c) => c.bench === machine.bench);
+      return {
+        ...machine,
+        controller: controller ? { state: controller.state, told: machineInWords(controller), atMs: controller.atMs } : null,
+      };
+    });
+  }
+
+  private keptMachines(): Promise<KeptMachine[]> {
     return this.machineLists.of('all', async () => {
       const [factory, cutters] = await Promise.all([this.factories.load(), this.list()]);
       const codes = machineStations(factory, this.clock.nowMs());
       const rows = await this.reader.read([rowsBy(Machine, 'stationCode', codes), rowsBy(Job, 'openAt', codes)]);
       return codes.flatMap((stationCode) =>
-        placesOf(stationCode, factory).map((bench): MachineView => {
+        placesOf(stationCode, factory).map((bench): KeptMachine => {
           const job = rows.where(Job, 'openAt', stationCode).find((j) => j.bench === bench);
           const left = rows.find(Machine, machineIdOf(stationCode, bench));
           return {

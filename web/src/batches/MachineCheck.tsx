@@ -63,6 +63,14 @@ export function MachineCheck({ control, program }: { control: Control<CheckedTyp
               sentence={`Last checked start here: ${machine.left}, ${dateTime(machine.leftMs ?? 0)}. ${machine.same ? 'This batch runs the same.' : 'This batch runs another: set it up.'}`}
             />
           )}
+          {machine.controller !== null && (
+            <Finding
+              severity={machine.controllerAgainst === null ? 'ready' : 'stop'}
+              sentence={
+                machine.controllerAgainst === null ? `The machine itself tells: ${machine.controller}.` : `${machine.controllerAgainst}.`
+              }
+            />
+          )}
           {machine.lacking.length > 0 && <Finding severity="stop" sentence={`Not on this machine: ${machine.lacking.join(', ')}.`} />}
           {machine.warnings.map((sentence) => (
             <Finding key={sentence} severity="attention" sentence={`${sentence}.`} />

@@ -73,7 +73,15 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
         </TextField>
       )}
       {rows.map(({ characteristic, parsed }, i) => (
-        <Row key={characteristic.id} at={i} control={control} characteristic={characteristic} parsed={parsed} pieces={pieces.length} />
+        <Row
+          key={characteristic.id}
+          at={i}
+          stationCode={batch.stationCode}
+          control={control}
+          characteristic={characteristic}
+          parsed={parsed}
+          pieces={pieces.length}
+        />
       ))}
       <Button type="submit" variant="outlined" sx={{ alignSelf: 'start' }} disabled={wrong || values.length === 0} loading={take.isPending}>
         Save measures
@@ -85,13 +93,14 @@ export function MeasuresForm({ card }: { card: View<'CardView'> }) {
 
 interface RowProps {
   at: number;
+  stationCode: string;
   control: Control<Fields>;
   characteristic: View<'CharacteristicView'>;
   parsed: Parsed;
   pieces: number;
 }
 
-function Row({ at, control, characteristic: c, parsed, pieces }: RowProps) {
+function Row({ at, stationCode, control, characteristic: c, parsed, pieces }: RowProps) {
   const { field } = useController({ control, name: `rows.${at}.text` });
   return (
     <QuickEntry
@@ -102,6 +111,7 @@ function Row({ at, control, characteristic: c, parsed, pieces }: RowProps) {
       band={c}
       unit={c.unit}
       hint={howMeasured(c, pieces)}
+      takesFrom={{ place: `station ${stationCode}`, unit: c.unit }}
     />
   );
 }

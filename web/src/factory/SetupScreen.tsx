@@ -51,7 +51,15 @@ export default function SetupScreen() {
   const [search, setSearch] = useSearchParams();
   const tab = TABS.find((t) => t === search.get('tab')) ?? 'People';
   return (
-    <Screen title="Setup" query={query}>
+    <Screen
+      title="Setup"
+      query={query}
+      actions={
+        <Button component={Link} to="/setup/devices">
+          Devices
+        </Button>
+      }
+    >
       {(setup) => {
         const alone = setup.skills.filter((s) => s.holders.length === 1);
         const nobody = setup.skills.filter((s) => s.holders.length === 0);

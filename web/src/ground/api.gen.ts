@@ -1072,6 +1072,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Devices_list"];
+        put?: never;
+        post: operations["Devices_add"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["Devices_change"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/devices/{id}/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Devices_renew"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/device-values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Devices_waiting"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/device-values/{seq}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Devices_take"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches": {
         parameters: {
             query?: never;
@@ -3436,6 +3516,12 @@ export interface components {
             programs: string[];
             version: number;
         };
+        ControllerView: {
+            /** @enum {string} */
+            state: "idle" | "running" | "held" | "fault";
+            told: string;
+            atMs: number;
+        };
         MachineView: {
             id: string;
             stationCode: string;
@@ -3446,6 +3532,7 @@ export interface components {
             sinceMs: number | null;
             left: string | null;
             leftMs: number | null;
+            controller: components["schemas"]["ControllerView"] | null;
             cutters: components["schemas"]["CutterView"][];
         };
         KeepCutterDto: {
@@ -4266,6 +4353,87 @@ export interface components {
             carrier: components["schemas"]["CarrierView"];
             batches: components["schemas"]["BatchView"][];
         };
+        DeviceLineView: {
+            /** @enum {string} */
+            state: "none" | "on" | "off";
+            sinceMs: number;
+        };
+        DeviceView: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            kind: "caliper" | "scale" | "moisture meter" | "climate sensor" | "machine controller";
+            stationCode: string | null;
+            bench: number | null;
+            zoneId: string | null;
+            place: string;
+            active: boolean;
+            /** @enum {string} */
+            standing: "put away" | "never" | "silent" | "off" | "on";
+            troubles: string[];
+            heardMs: number | null;
+            told: string | null;
+            toldMs: number | null;
+            aheadMs: number | null;
+            taken: number;
+            doubled: number;
+            refused: number;
+            heldBack: number;
+            version: number;
+        };
+        DeviceRefusalView: {
+            id: number;
+            deviceId: string;
+            heardMs: number;
+            why: string;
+            said: string;
+        };
+        DevicesView: {
+            line: components["schemas"]["DeviceLineView"];
+            devices: components["schemas"]["DeviceView"][];
+            refusals: components["schemas"]["DeviceRefusalView"][];
+        };
+        DeviceDto: {
+            id: string;
+            name: string;
+            /** @enum {string} */
+            kind: "caliper" | "scale" | "moisture meter" | "climate sensor" | "machine controller";
+            stationCode: string | null;
+            bench: number | null;
+            zoneId: string | null;
+        };
+        DevicePasswordView: {
+            id: string;
+            password: string;
+        };
+        ChangeDeviceDto: {
+            version: number;
+            name: string;
+            stationCode: string | null;
+            bench: number | null;
+            zoneId: string | null;
+            active: boolean;
+        };
+        VersionDto: {
+            version: number;
+        };
+        DeviceValueView: {
+            seq: string;
+            deviceId: string;
+            deviceName: string;
+            /** @enum {string} */
+            quantity: "length" | "mass" | "moisture";
+            value: number;
+            atMs: number;
+        };
+        DeviceValuesView: {
+            cursor: string;
+            devices: string[];
+            values: components["schemas"]["DeviceValueView"][];
+        };
+        TakeValueDto: {
+            by: string;
+        };
         BatchPage: {
             rows: components["schemas"]["BatchView"][];
             next: string | null;
@@ -4376,6 +4544,8 @@ export interface components {
             same: boolean;
             lacking: string[];
             warnings: string[];
+            controller: string | null;
+            controllerAgainst: string | null;
         };
         ProgramStartView: {
             what: string;
@@ -5096,9 +5266,6 @@ export interface components {
             settings: components["schemas"]["CuttingSettingsDto"];
             wanted: components["schemas"]["WantDto"][];
             boards: components["schemas"]["BoardPlanDto"][];
-            version: number;
-        };
-        VersionDto: {
             version: number;
         };
         BoardDto: {
@@ -7579,6 +7746,145 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ChangeCarrierDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Devices_list: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicesView"];
+                };
+            };
+        };
+    };
+    Devices_add: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeviceDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicePasswordView"];
+                };
+            };
+        };
+    };
+    Devices_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeDeviceDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DoneView"];
+                };
+            };
+        };
+    };
+    Devices_renew: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VersionDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DevicePasswordView"];
+                };
+            };
+        };
+    };
+    Devices_waiting: {
+        parameters: {
+            query: {
+                place: string;
+                after?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeviceValuesView"];
+                };
+            };
+        };
+    };
+    Devices_take: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                seq: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeValueDto"];
             };
         };
         responses: {

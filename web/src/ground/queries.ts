@@ -132,6 +132,29 @@ export const usePrice = (asked: PriceAsked | undefined) =>
     enabled: asked !== undefined,
     placeholderData: keepPreviousData,
   });
+export const useDevices = () => useQuery({ queryKey: ['devices'], queryFn: () => ask(client.GET('/api/devices')) });
+/**
+ * What devices of a place send from when a field begins to wait, until it does no more.
+ *
+ * @param visit how often it has waited: each time it is from then on
+ */
+export function useDeviceValues(place: string, visit: number, isWaiting: boolean) {
+  const values = (after?: string) =>
+    ask(client.GET('/api/device-values', { params: { query: after === undefined ? { place } : { place, after } } }));
+  const since = useQuery({
+    queryKey: ['device field', place, visit],
+    queryFn: () => values(),
+    enabled: isWaiting,
+    gcTime: 0,
+    staleTime: Infinity,
+  });
+  const after = since.data?.cursor;
+  return useQuery({
+    queryKey: ['device values', place, visit, after],
+    queryFn: () => values(after),
+    enabled: isWaiting && after !== undefined,
+  });
+}
 export const useSetup = () => useQuery({ queryKey: ['setup'], queryFn: () => ask(client.GET('/api/setup')) });
 export const useZones = () =>
   useQuery({

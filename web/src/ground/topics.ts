@@ -48,6 +48,9 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   machine: ['machines', 'batches', 'stations', 'loads'],
   cutter: ['cutters', 'machines', 'batches', 'stations', 'morning', 'loads'],
   'cutter use': ['cutters', 'machines', 'batches', 'stations'],
+  device: ['devices', 'machines'],
+  'device value': ['device values'],
+  controller: ['machines', 'batches'],
   'instrument study': ['instrument studies'],
   defect: ['instruments'],
   instrument: ['instruments'],
@@ -58,6 +61,7 @@ const ABOUT_ONE: readonly { begins: readonly string[]; subject: string }[] = [
   { begins: ['batches', 'card'], subject: 'batch' },
   { begins: ['batches', 'held'], subject: 'batch' },
   { begins: ['lots', 'card'], subject: 'lot' },
+  { begins: ['device values'], subject: 'device value' },
 ];
 
 /** Whether an answer is old once such a change was told. */

@@ -2,8 +2,10 @@ import { Box, Button, Link, Paper, Stack, Typography } from '@mui/material';
 import { Link as RouterLink } from 'react-router';
 import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
+import { useMachines } from '../ground/queries.ts';
 import { Id } from '../parts/Answer.tsx';
 import { counted } from '../parts/words.ts';
+import { ItTells } from './ItTells.tsx';
 import { LoadPlaces } from './LoadPlaces.tsx';
 import { moved } from './loadProblem.ts';
 
@@ -22,7 +24,8 @@ interface Props {
 /** One machine: what goes on it next, in how many loads, when, and why. */
 export function MachineLoads({ machine, order, isChanged, onOrder, onPlan }: Props) {
   const { may } = useSession();
-  const { stationName, bench, isMachine, next } = machine;
+  const { stationCode, stationName, bench, isMachine, next } = machine;
+  const itself = useMachines().data?.find((m) => m.stationCode === stationCode && m.bench === bench)?.controller;
   const shown = order.flatMap((id) => next.find((n) => n.batchId === id) ?? []);
   const gone = order.filter((id) => !next.some((n) => n.batchId === id));
   return (
@@ -31,6 +34,7 @@ export function MachineLoads({ machine, order, isChanged, onOrder, onPlan }: Pro
         {stationName}, {isMachine ? 'machine' : 'bench'} {bench}
         {!isMachine && ' helps out'}
       </Typography>
+      {itself && <ItTells {...itself} />}
       {onPlan && (
         <Button onClick={onPlan} sx={{ mb: 0.5 }}>
           Plan it again

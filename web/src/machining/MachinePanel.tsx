@@ -4,6 +4,7 @@ import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
 import { Id } from '../parts/Answer.tsx';
 import { CutterLife } from './CutterLife.tsx';
+import { ItTells } from './ItTells.tsx';
 
 interface Props {
   machine: View<'MachineView'>;
@@ -13,7 +14,7 @@ interface Props {
 /** One machine: what is on it now, what was left on it, and how long its cutters still cut well. */
 export function MachinePanel({ machine, onLog }: Props) {
   const { dateTime, may } = useSession();
-  const { stationName, bench, batchIds, worker, sinceMs, left, leftMs, cutters } = machine;
+  const { stationName, bench, batchIds, worker, sinceMs, left, leftMs, controller, cutters } = machine;
   return (
     <Paper variant="outlined" component="article" aria-label={`${stationName}, machine ${bench}`} sx={{ p: 1.5 }}>
       <Typography component="h3" sx={{ fontWeight: 600 }}>
@@ -39,6 +40,7 @@ export function MachinePanel({ machine, onLog }: Props) {
       <Typography variant="body2" color="text.secondary" sx={{ mb: 1 }}>
         {left === null ? 'No start has been checked here yet.' : `Last checked start: ${left}, ${dateTime(leftMs ?? 0)}`}
       </Typography>
+      {controller && <ItTells {...controller} />}
       {cutters.length === 0 && (
         <Typography variant="body2" color="text.secondary">
           No cutter is said to be on it.

@@ -2,6 +2,7 @@ import { Box, TextField, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import { MONO } from '../ground/theme.ts';
 import { BandStrip } from './BandStrip.tsx';
+import { useDeviceField, type TakesFrom } from './useDeviceField.ts';
 
 export interface Parsed {
   values: { shown: string; value: number }[];
@@ -20,10 +21,26 @@ interface Props {
   autoFocus?: boolean;
   inputRef?: React.Ref<HTMLInputElement>;
   aside?: ReactNode;
+  /** devices that may send their values here */
+  takesFrom?: TakesFrom;
 }
 
 /** A row of values typed as people say them; what was understood shows as it is typed. The field's own undo works. */
-export function QuickEntry({ label, text, onChange, parsed, band, unit, hint, error, autoFocus = false, inputRef, aside }: Props) {
+export function QuickEntry({
+  label,
+  text,
+  onChange,
+  parsed,
+  band,
+  unit,
+  hint,
+  error,
+  autoFocus = false,
+  inputRef,
+  aside,
+  takesFrom,
+}: Props) {
+  const device = useDeviceField(takesFrom, text, onChange);
   const problem = error ?? (parsed.problems.length > 0 ? parsed.problems.join('. ') : undefined);
   return (
     <Box>
@@ -33,7 +50,9 @@ export function QuickEntry({ label, text, onChange, parsed, band, unit, hint, er
         value={text}
         onChange={(event) => onChange(event.target.value)}
         error={problem !== undefined}
-        helperText={problem ?? hint}
+        helperText={problem ?? [hint, device.note].filter((said) => said !== null).join('. ')}
+        onFocus={device.onFocus}
+        onBlur={device.onBlur}
         autoFocus={autoFocus}
         inputRef={inputRef}
         autoComplete="off"

@@ -13,6 +13,7 @@ export const SCREENS = [
   { path: '/setup/routes', Screen: lazy(() => import('../routing/RoutesScreen.tsx')) },
   { path: '/setup/routes/:id', Screen: lazy(() => import('../routing/RouteDeskScreen.tsx')) },
   { path: '/setup/routes/:id/compare', Screen: lazy(() => import('../routing/CompareScreen.tsx')) },
+  { path: '/setup/devices', Screen: lazy(() => import('../devices/DevicesScreen.tsx')) },
   { path: '/stations', Screen: lazy(() => import('../stations/StationsScreen.tsx')) },
   { path: '/station/:code', Screen: lazy(() => import('../stations/StationScreen.tsx')) },
   { path: '/carriers/:id', Screen: lazy(() => import('../carriers/CarrierScreen.tsx')) },

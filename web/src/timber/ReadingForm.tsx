@@ -69,6 +69,7 @@ export function ReadingForm({ lot, samples, onLogged, autoFocus = false }: Props
         band={lot.band}
         unit="%"
         hint={SESSION_HINTS[meter]}
+        takesFrom={{ place: `zone ${lot.zoneId}`, unit: '%' }}
         inputRef={field}
         autoFocus={autoFocus}
         aside={

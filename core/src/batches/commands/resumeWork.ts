@@ -1,11 +1,11 @@
 import { asked, refuse, rowsOf } from '../../ledger/index.ts';
-import { CuttersAt, OWN_WAY, ProgramFor, programAsked, programsIn, waysOf } from '../../routing/index.ts';
+import { OWN_WAY, ProgramFor, programAsked, programsIn, waysOf } from '../../routing/index.ts';
 import { Batch, Visit } from '../batch.ts';
 import { skillObjection } from '../bench.ts';
 import { benchAsks, freeBench } from '../benchPlaces.ts';
 import { accept } from '../decided.ts';
 import { benchFrom, Machine } from '../run.ts';
-import { machineTakenSince, runFor, type StartCheck } from '../startCheck.ts';
+import { machineAsks, machineTakenSince, runFor, type StartCheck } from '../startCheck.ts';
 import { onBatch } from './onBatch.ts';
 
 export interface Resuming {
@@ -30,7 +30,7 @@ export const ResumeWork = onBatch('resume work')<Resuming>({
     },
   asks: ({ check }, { batch, operation, options }) => [
     ...benchAsks(batch.stationCode),
-    ...(check ? [asked(CuttersAt, { stationCode: operation.stationCode })] : []),
+    ...(check ? machineAsks(operation.stationCode) : []),
     ...(check ? programsIn(operation.needs).map((need) => asked(ProgramFor, programAsked(need.what, batch, options))) : []),
   ],
   decide({ personId, check }, at) {

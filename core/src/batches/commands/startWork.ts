@@ -5,7 +5,6 @@ import {
   aspectAsks,
   begins,
   BoxesFor,
-  CuttersAt,
   onward,
   operationOf,
   OWN_WAY,
@@ -23,7 +22,7 @@ import { BATCH_NUMBER, NO_NUMBER, numberIn } from '../numbers.ts';
 import { placeAsks, placed } from '../places.ts';
 import { benchFrom, Machine } from '../run.ts';
 import { noted, strangeSetting, type SettingSaid } from '../settings.ts';
-import { runFor, type StartCheck } from '../startCheck.ts';
+import { machineAsks, runFor, type StartCheck } from '../startCheck.ts';
 import { fullObjection, waitAsks } from '../waiting.ts';
 import { AtStep, onBatch, SeenAtStep, type OnBatch } from './onBatch.ts';
 
@@ -56,7 +55,7 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
     ...(quantity === undefined ? [] : [BATCH_NUMBER]),
     ...waysOf(at.operation).flatMap((way) => (way.id === wayId ? benchAsks(way.stationCode) : [])),
     ...(wayId === OWN_WAY && programsIn(at.operation.needs).length > 0
-      ? [asked(CuttersAt, { stationCode: at.operation.stationCode })]
+      ? machineAsks(at.operation.stationCode)
       : []),
     ...placeAsks(placements, at),
     ...(at.operation.noWait ? waitAsks(at) : []),

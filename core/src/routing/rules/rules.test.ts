@@ -190,7 +190,7 @@ describe('at its limits', () => {
 const PROGRAM: ProgramNow = {
   id: 'm/sides',
   what: 'sides',
-  toRun: { name: 'B', state: 'released', fixture: '', piecesALoad: 1, cutters: [] },
+  toRun: { name: 'B', state: 'released', file: '', fixture: '', piecesALoad: 1, cutters: [] },
   latest: { name: 'B', state: 'released' },
   ownerId: null,
 };

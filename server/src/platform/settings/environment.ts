@@ -20,6 +20,12 @@ export class Environment {
   readonly logLevel: (typeof LOG_LEVELS)[number];
   /** after how long without a sign of its person a session ends */
   readonly idleHours: number;
+  /** the broker that devices speak to; undefined where none is listened to */
+  readonly mqttUrl: URL | undefined;
+  readonly mqttUser: string | undefined;
+  readonly mqttPassword: string | undefined;
+  /** it is the broker that ships, which is told here who may speak */
+  readonly ownBroker: boolean;
   /** requests at work at once, above which others are sent away for a moment */
   readonly mostRequests: number;
 
@@ -39,6 +45,10 @@ export class Environment {
     if (!known) throw new Error(`LOG_LEVEL "${level}" is none of ${LOG_LEVELS.join(', ')}`);
     this.logLevel = known;
     this.idleHours = whole('SESSION_IDLE_HOURS', given('SESSION_IDLE_HOURS'), 24, 24 * 14);
+    this.mqttUrl = broker(given('MQTT_URL'));
+    this.mqttUser = given('MQTT_USER');
+    this.mqttPassword = given('MQTT_PASSWORD');
+    this.ownBroker = given('MQTT_OWN_BROKER') === '1';
     this.mostRequests = whole('MOST_REQUESTS', given('MOST_REQUESTS'), 600, 100_000);
   }
 
@@ -65,5 +75,14 @@ function address(text: string | undefined): URL | undefined {
   const url = new URL(text);
   if (!['http:', 'https:'].includes(url.protocol) || url.pathname !== '/')
     throw new Error(`PUBLIC_URL "${text}" must be http or https, and end with the host`);
+  return url;
+}
+
+function broker(text: string | undefined): URL | undefined {
+  if (text === undefined) return undefined;
+  const url = URL.canParse(text) ? new URL(text) : undefined;
+  if (!url || !['mqtt:', 'mqtts:', 'ws:', 'wss:'].includes(url.protocol))
+    throw new Error(`MQTT_URL "${text}" is no address such as mqtt://127.0.0.1:1883`);
+  if (url.username !== '' || url.password !== '') throw new Error('MQTT_URL holds no sign-in: say MQTT_USER and MQTT_PASSWORD');
   return url;
 }
