@@ -57,6 +57,7 @@ export class Device {
       username: id,
       password,
       reconnectPeriod: AGAIN_MS,
+      reconnectOnConnackError: true,
       will: { topic: topicOf(id, 'state'), payload: Buffer.from(JSON.stringify({ online: false })), qos: 1, retain: true },
     });
     // A broker that is away is waited for, and one that lets nobody in is asked again: it may not know everybody yet.

@@ -26,13 +26,14 @@ export async function openFactories(cluster, clockAt) {
     const address = `http://127.0.0.1:${port}`;
     await cluster.createDatabase(name, { copyOf: copyOf[kind] });
     const own = kind === '/devices' ? await ownBroker({ anyPort: true }) : null;
-    const parts = [await serve({ ...cluster.env(name), ...own?.env, PORT: String(port), CLOCK_AT: clockAt, DEMO: '0' })];
-    opened.set(address, parts);
-    if (own === null) return { address };
-    parts.unshift(await startBroker(own));
-    const standIns = await startStandIns(own.url, { anyPort: true });
-    parts.unshift(standIns);
-    return { address, standIns: standIns.address };
+    const broker = own === null ? null : await startBroker(own);
+    const server = await serve({ ...cluster.env(name), ...own?.env, PORT: String(port), CLOCK_AT: clockAt, DEMO: '0' });
+    const standIns = own === null ? null : await startStandIns(own.url, { anyPort: true });
+    opened.set(
+      address,
+      [standIns, server, broker].filter((part) => part !== null),
+    );
+    return { address, ...(standIns === null ? {} : { standIns: standIns.address }) };
   };
   // One at a time: a database that is being copied is let alone.
   let last = Promise.resolve();

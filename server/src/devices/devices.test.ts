@@ -1,58 +1,21 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { DAY_MS, HOUR_MS, MINUTE_MS, topicOf } from '@ample-crane/core';
-import { DEMO_DEVICE_PASSWORD, Device, openBroker, type Broker } from '@ample-crane/devices';
-import { connectAsync, type MqttClient } from 'mqtt';
-import { openFactory, type Caller, type TestFactory } from '../test/factory.ts';
+import { DEMO_DEVICE_PASSWORD } from '@ample-crane/devices';
+import { connectAsync } from 'mqtt';
+import type { Caller, TestFactory } from '../test/factory.ts';
+import { openOnLine, until, type FactoryOnLine } from './test/line.ts';
 
-const PASSWORD = 'for the server alone';
-let broker: Broker;
+let line: FactoryOnLine;
 let factory: TestFactory;
 let manager: Caller;
 let operator: Caller;
-const open: MqttClient[] = [];
 
 beforeAll(async () => {
-  broker = await openBroker({ port: 0, host: '127.0.0.1', serverPassword: PASSWORD });
-  Object.assign(process.env, { MQTT_URL: url(), MQTT_USER: 'server', MQTT_PASSWORD: PASSWORD, MQTT_OWN_BROKER: '1' });
-  factory = await openFactory();
-  for (const name of ['MQTT_URL', 'MQTT_USER', 'MQTT_PASSWORD', 'MQTT_OWN_BROKER']) delete process.env[name];
-  [manager, operator] = await Promise.all([factory.as('manager'), factory.as('operator')]);
+  line = await openOnLine();
+  ({ factory, manager, operator } = line);
 });
-afterAll(async () => {
-  await Promise.all([...devices.values()].map((d) => d.stop()));
-  await Promise.all(open.map((client) => client.endAsync(true)));
-  await factory.close();
-  await broker.stop();
-});
+afterAll(() => line.close());
 
-const url = () => `mqtt://127.0.0.1:${broker.port}`;
-
-const devices = new Map<string, Device>();
-
-/** A device on the line; whoever had its name before is switched off. */
-async function device(id: string, over: { clock?: () => number; password?: string } = {}): Promise<Device> {
-  await devices.get(id)?.stop();
-  const made = new Device({ id, password: DEMO_DEVICE_PASSWORD, url: url(), clock: () => factory.clock.nowMs(), resendMs: 400, ...over });
-  devices.set(id, made);
-  return made;
-}
-
-/** Somebody who speaks MQTT by hand. */
-async function rough(id: string): Promise<MqttClient> {
-  const client = await connectAsync(url(), { clientId: id, username: id, password: DEMO_DEVICE_PASSWORD, reconnectPeriod: 0 });
-  open.push(client);
-  return client;
-}
-
-async function until<T>(ask: () => Promise<T> | T, holds: (found: T) => boolean): Promise<T> {
-  for (let i = 0; ; i++) {
-    const found = await ask();
-    if (holds(found) || i === 200) return found;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-}
-
-const seen = async (id: string) => (await manager.get('/devices')).body.devices.find((d: { id: string }) => d.id === id);
 const width = (value: number) => ({ length: { value, unit: 'mm' } });
 const valuesAt = async (place: string, after = '0') =>
   (await operator.get(`/device-values?place=${encodeURIComponent(place)}&after=${after}`)).body;
@@ -62,7 +25,7 @@ const count = async (sql: string, values: unknown[] = []) =>
 describe('a caliper', () => {
   test('sends a value that waits for a field of its station, and is taken by one', async () => {
     const { cursor } = await valuesAt('station MC1', '0');
-    const caliper = await device('CAL1');
+    const caliper = await line.device('CAL1');
     expect(await caliper.say({ length: { value: 0.375, unit: 'in' } })).toMatchObject({ taken: true });
     const there = await valuesAt('station MC1', cursor);
     expect(there).toMatchObject({
@@ -79,24 +42,24 @@ describe('a caliper', () => {
     expect((await valuesAt('station MC1', cursor)).values).toEqual([]);
     expect((await operator.post('/device-values/999999/take', { by: 'one' })).status).toBe(404);
     expect((await operator.post('/device-values/1e3/take', { by: 'one' })).status).toBe(404);
-    expect(await seen('CAL1')).toMatchObject({ standing: 'on', told: '9.525\u00a0mm', troubles: [], place: 'Body machining centre' });
+    expect(await line.seen('CAL1')).toMatchObject({ standing: 'on', told: '9.525\u00a0mm', troubles: [], place: 'Body machining centre' });
   });
 
   test('is refused what no caliper can mean, and that is seen; the same does not come again', async () => {
-    const caliper = await device('CAL2');
-    const before = (await seen('CAL2')).refused;
+    const caliper = await line.device('CAL2');
+    const before = (await line.seen('CAL2')).refused;
     expect(await caliper.say({ length: { value: 9.5, unit: 'g' } })).toEqual({
       id: expect.any(String),
       refused: expect.stringMatching(/told in mm, cm, in/),
     });
     expect(caliper.waiting).toBe(0);
-    expect((await seen('CAL2')).refused).toBe(before + 1);
+    expect((await line.seen('CAL2')).refused).toBe(before + 1);
     expect((await manager.get('/devices')).body.refusals[0]).toMatchObject({ deviceId: 'CAL2', why: expect.stringMatching(/not in "g"/) });
   });
 
   test('whose word is too old for a field is kept, and offered to none', async () => {
     const { cursor } = await valuesAt('station FT1');
-    const caliper = await device('CAL2');
+    const caliper = await line.device('CAL2');
     expect(await caliper.say(width(5), factory.clock.nowMs() - 3 * MINUTE_MS)).toMatchObject({ taken: true });
     expect((await valuesAt('station FT1', cursor)).values).toEqual([]);
     expect(await caliper.say(width(5), factory.clock.nowMs() - 8 * DAY_MS)).toMatchObject({ refused: expect.stringMatching(/too late/) });
@@ -105,7 +68,7 @@ describe('a caliper', () => {
 
 describe('what is sent more than once, or in another order', () => {
   test('counts once, and is answered each time', async () => {
-    const client = await rough('SCL1');
+    const client = await line.rough('SCL1');
     const answers: string[] = [];
     client.on('message', (_, payload) => answers.push(payload.toString()));
     await client.subscribeAsync(topicOf('SCL1', 'heard'), { qos: 1 });
@@ -123,23 +86,23 @@ describe('what is sent more than once, or in another order', () => {
     );
     expect(answers.map((a) => JSON.parse(a))).toEqual(Array(4).fill({ id: 'twice-1', taken: true }));
     expect((await valuesAt('station AS2', cursor)).values).toMatchObject([{ value: 2500 }]);
-    expect(await seen('SCL1')).toMatchObject({ taken: 1, doubled: 3 });
+    expect(await line.seen('SCL1')).toMatchObject({ taken: 1, doubled: 3 });
   });
 
   test('what is older than what is known changes nothing of that', async () => {
-    const client = await rough('CTL2');
+    const client = await line.rough('CTL2');
     const nowMs = factory.clock.nowMs();
     const word = (id: string, program: string, agoMs: number) =>
       JSON.stringify({ id, at: iso(nowMs - agoMs), sent: iso(nowMs), machine: { state: 'idle', program, parts: 0 } });
     await client.publishAsync(topicOf('CTL2', 'say'), word('n-2', 'later.nc', 1000), { qos: 1 });
     await until(
-      () => seen('CTL2'),
+      () => line.seen('CTL2'),
       (d) => d.taken === 1,
     );
     await client.publishAsync(topicOf('CTL2', 'say'), word('n-1', 'earlier.nc', 60_000), { qos: 1 });
     expect(
       await until(
-        () => seen('CTL2'),
+        () => line.seen('CTL2'),
         (d) => d.taken === 2,
       ),
     ).toMatchObject({ told: 'stands, later.nc, 0 parts', toldMs: nowMs - 1000 });
@@ -148,10 +111,10 @@ describe('what is sent more than once, or in another order', () => {
   test('a clock of another year tells the right hour, and is told to be out', async () => {
     const ahead = 400 * DAY_MS;
     factory.clock.pass(10 * MINUTE_MS);
-    const caliper = await device('CAL1', { clock: () => factory.clock.nowMs() + ahead });
+    const caliper = await line.device('CAL1', { clock: () => factory.clock.nowMs() + ahead });
     await until(() => caliper.connected, Boolean);
     await caliper.say(width(7), factory.clock.nowMs() + ahead - MINUTE_MS);
-    expect(await seen('CAL1')).toMatchObject({
+    expect(await line.seen('CAL1')).toMatchObject({
       toldMs: factory.clock.nowMs() - MINUTE_MS,
       aheadMs: ahead,
       troubles: ['its clock is 400 d ahead'],
@@ -164,7 +127,7 @@ const air = (tempC: number) => ({ air: { temperature: { value: tempC, unit: '°C
 
 describe('a climate sensor', () => {
   test('tells the air of its zone; what comes late changes the past, and one reading in ten minutes is kept', async () => {
-    const sensor = await device('AIR-FINISH');
+    const sensor = await line.device('AIR-FINISH');
     const nowMs = factory.clock.nowMs();
     const revision = async () => (await factory.database.query(`select revision from zone where id = 'finish'`))[0].revision as number;
     const before = await revision();
@@ -180,13 +143,13 @@ describe('a climate sensor', () => {
     expect(await revision()).toBe(before + 1);
     expect(await zone()).toMatchObject({ tempC: 24.5 });
     factory.clock.pass(3 * HOUR_MS);
-    expect(await seen('AIR-FINISH')).toMatchObject({ standing: 'silent', troubles: ['silent for 3 h'] });
+    expect(await line.seen('AIR-FINISH')).toMatchObject({ standing: 'silent', troubles: ['silent for 3 h'] });
   });
 });
 
 describe('who may speak', () => {
   const tries = async (id: string, password: string, clientId = id) =>
-    connectAsync(url(), { clientId, username: id, password, reconnectPeriod: 0, connectTimeout: 3000 }).then(
+    connectAsync(line.url, { clientId, username: id, password, reconnectPeriod: 0, connectTimeout: 3000 }).then(
       async (client) => (await client.endAsync(), 'let in'),
       () => 'not let in',
     );
@@ -204,7 +167,7 @@ describe('who may speak', () => {
   test('a device speaks for itself alone, and tells the broker nothing', async () => {
     const refusals = await count(`device_refusal where device_id = 'MTR1'`);
     for (const topic of [topicOf('CAL1', 'say'), topicOf('MTR1', 'heard'), 'crane/1/admitted', 'crane/1/clock', 'anything']) {
-      const client = await rough('MTR1');
+      const client = await line.rough('MTR1');
       // Whoever tries is put off the line.
       const gone = new Promise((resolve) => client.once('close', () => resolve(undefined)));
       client.publish(topic, JSON.stringify({ id: 'x', length: { value: 1, unit: 'mm' } }), { qos: 1 }, () => undefined);
@@ -213,7 +176,7 @@ describe('who may speak', () => {
     expect(await count(`device_message where message_id = 'x'`)).toBe(0);
     expect(await count(`device_refusal where device_id = 'MTR1'`)).toBe(refusals);
     expect(await tries('CAL1', DEMO_DEVICE_PASSWORD)).toBe('let in');
-    const ear = await rough('MTR1');
+    const ear = await line.rough('MTR1');
     const [granted] = await ear.subscribeAsync(topicOf('CAL1', 'heard'), { qos: 1 }).catch(() => [{ qos: 128 }]);
     expect(granted?.qos ?? 128).toBe(128);
   });
@@ -236,7 +199,7 @@ describe('who may speak', () => {
         (said) => said === 'not let in',
       ),
     ).toBe('not let in');
-    const caliper = await device('CAL7', { password: renewed });
+    const caliper = await line.device('CAL7', { password: renewed });
     expect(await caliper.say(width(3))).toMatchObject({ taken: true });
     expect((await manager.put('/devices/CAL7', { ...dto, id: undefined, kind: undefined, active: false, version: 1 })).status).toBe(409);
     const change = { name: dto.name, stationCode: 'RM1', bench: null, zoneId: null, active: false, version: 2 };
@@ -246,7 +209,7 @@ describe('who may speak', () => {
       (connected) => !connected,
     );
     expect(caliper.connected).toBe(false);
-    expect(await seen('CAL7')).toMatchObject({ standing: 'put away', version: 3 });
+    expect(await line.seen('CAL7')).toMatchObject({ standing: 'put away', version: 3 });
   });
 
   test.each([

@@ -62,7 +62,8 @@ export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicati
 
   hear(deviceId: string, text: string, reply: (reply: Reply) => void): void {
     const heardMs = this.clock.nowMs();
-    const pace = paced(this.paces.get(deviceId), heardMs);
+    // By a clock that nobody sets.
+    const pace = paced(this.paces.get(deviceId), performance.now());
     if (pace === null || this.waiting.length >= MOST_WAITING) {
       this.heldBack.set(deviceId, (this.heldBack.get(deviceId) ?? 0) + 1);
       return;

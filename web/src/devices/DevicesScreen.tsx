@@ -109,9 +109,9 @@ function Devices({ devices, onOpen }: { devices: readonly Device[]; onOpen?: (de
   const tell = useTell();
   const columns: GridColDef<Device>[] = [
     { field: 'name', headerName: 'Device', flex: 1, minWidth: 230 },
-    { field: 'place', headerName: 'Where', width: 210 },
-    { field: 'standing', headerName: 'State', width: 120, valueFormatter: (value: Device['standing']) => STANDING_WORDS[value] },
-    { field: 'told', headerName: 'Last word', flex: 1, minWidth: 180, valueFormatter: (value: string | null) => tell(value ?? '') },
+    { field: 'place', headerName: 'Where', width: 240 },
+    { field: 'standing', headerName: 'State', width: 110, valueFormatter: (value: Device['standing']) => STANDING_WORDS[value] },
+    { field: 'told', headerName: 'Last word', flex: 1, minWidth: 190, valueFormatter: (value: string | null) => tell(value ?? '') },
     {
       field: 'toldMs',
       headerName: 'Measured',

@@ -8,6 +8,8 @@ import { DeviceAdapter, type Hears, type LineState } from './adapter.ts';
 
 const AGAIN_MS = 1000;
 const CLOCK_EVERY_MS = 60_000;
+/** The factory's clock is looked at so often; where it has been set, that is told at once. */
+const LOOK_EVERY_MS = 1000;
 
 /** Devices that speak by MQTT, through the broker that ships or one of the house's own. */
 @Injectable()
@@ -18,6 +20,8 @@ export class MqttAdapter extends DeviceAdapter {
   private devices: readonly Admitted[] = [];
   private known: LineState;
   private complaint = '';
+  private toldMs = 0;
+  private toldAheadMs = 0;
 
   constructor(
     private readonly environment: Environment,
@@ -38,6 +42,7 @@ export class MqttAdapter extends DeviceAdapter {
     const client = connect(mqttUrl.href, {
       clientId: `server-${randomUUID()}`,
       reconnectPeriod: AGAIN_MS,
+      reconnectOnConnackError: true,
       ...(mqttUser === undefined ? {} : { username: mqttUser }),
       ...(mqttPassword === undefined ? {} : { password: mqttPassword }),
     });
@@ -71,7 +76,7 @@ export class MqttAdapter extends DeviceAdapter {
           client.publish(topicOf(deviceId, 'heard'), JSON.stringify(reply), { qos: 1 });
         });
     });
-    this.beat = setInterval(() => this.sendClock(), CLOCK_EVERY_MS);
+    this.beat = setInterval(() => this.followClock(), LOOK_EVERY_MS);
     this.beat.unref();
   }
 
@@ -85,9 +90,16 @@ export class MqttAdapter extends DeviceAdapter {
     this.sendDevices();
   }
 
+  private followClock(): void {
+    const aheadMs = this.clock.nowMs() - Date.now();
+    if (Math.abs(aheadMs - this.toldAheadMs) > LOOK_EVERY_MS || Date.now() - this.toldMs > CLOCK_EVERY_MS) this.sendClock();
+  }
+
   /** Tells the factory's time, for devices without a clock of their own. */
-  sendClock(): void {
+  private sendClock(): void {
     if (this.client?.connected !== true) return;
+    this.toldMs = Date.now();
+    this.toldAheadMs = this.clock.nowMs() - this.toldMs;
     this.client.publish(CLOCK_TOPIC, JSON.stringify({ now: new Date(this.clock.nowMs()).toISOString() }), { qos: 1, retain: true });
   }
 

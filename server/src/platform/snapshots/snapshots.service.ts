@@ -3,6 +3,7 @@ import { Injectable } from '@nestjs/common';
 import { LRUCache } from 'lru-cache';
 import { DataSource } from 'typeorm';
 import { ask } from '../database/prepared.ts';
+import { EventsService } from '../events/events.service.ts';
 import { Clock } from '../clock/clock.ts';
 import { Together } from './together.ts';
 
@@ -14,6 +15,9 @@ const LATE_ENTRIES = 64;
 
 const latest = (where: string) =>
   `select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook ${where} order by id desc limit $1) recent`;
+
+/** What is told and not written down: a machine says for itself that another program is on it. */
+const UNWRITTEN = 'controller';
 
 /** How far the logbook has come, and whether time alone makes an answer old. */
 const POSITION = {
@@ -48,12 +52,19 @@ export class Shelf<T> {
  */
 @Injectable()
 export class Snapshots {
+  /** how often something that is not written down is otherwise */
+  private turns = 0;
   private readonly positions = new Map<string, Together<{ last: string; sum: string }[]>>();
 
   constructor(
     private readonly database: DataSource,
     private readonly clock: Clock,
-  ) {}
+    events: EventsService,
+  ) {
+    events.stream().subscribe(({ topics }) => {
+      if (UNWRITTEN in topics || 'all' in topics) this.turns++;
+    });
+  }
 
   /** For answers that any entry may change; any but one about wood; or only one about the set-up. */
   shelf<T>(restingOn: keyof typeof POSITION = 'everything'): Shelf<T> {
@@ -61,7 +72,7 @@ export class Snapshots {
   }
 
   private async position({ sql, ages }: (typeof POSITION)[keyof typeof POSITION]): Promise<string> {
-    const slot = ages ? Math.floor(this.clock.nowMs() / SLOT_MS) : 0;
+    const slot = ages ? `${Math.floor(this.clock.nowMs() / SLOT_MS)}.${this.turns}` : '';
     const position = this.positions.get(sql) ?? new Together(() => ask<{ last: string; sum: string }>(this.database, sql, [LATE_ENTRIES]));
     this.positions.set(sql, position);
     const rows = await position.ask();
