@@ -69,8 +69,8 @@ test('every device is heard; one that falls silent, and one that is put away, ar
   expect(await violations(page)).toEqual([]);
   await secret.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('row', { name: /Caliper of the mill .* never heard/ })).toBeVisible();
-  await page.getByRole('gridcell', { name: 'Caliper of the mill' }).dblclick();
-  await page.getByRole('switch', { name: 'Listened to' }).uncheck();
+  await page.getByRole('gridcell', { name: 'Caliper of the mill' }).click();
+  await page.getByRole('checkbox', { name: 'Listened to' }).uncheck();
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('row', { name: /Caliper of the mill .* put away/ })).toBeVisible();
 });

@@ -1,5 +1,6 @@
 import { benchApi } from './bench/api.mjs';
 import { benchCore } from './bench/core.mjs';
+import { benchDevices } from './bench/devices.mjs';
 import { benchDecide, benchRebuild, benchReplay } from './bench/history.mjs';
 import { baseline, line } from './bench/report.mjs';
 import { benchLong } from './bench/long.mjs';
@@ -11,7 +12,7 @@ import { ensurePackages } from './lib/install.mjs';
 import { main } from './lib/run.mjs';
 
 // Costs of one run on this machine, beside its own baseline, so that runs elsewhere can be compared by ratio.
-// Names after -- take only those parts: core, decide, replay, rebuild, api, wood, long, simulation, sizes.
+// Names after -- take only those parts: core, decide, replay, rebuild, api, wood, long, devices, simulation, sizes.
 await main(async () => {
   await ensurePackages();
   await build();
@@ -27,6 +28,7 @@ await main(async () => {
     api: () => benchApi(unit),
     wood: () => benchWood(core, unit),
     long: () => benchLong(),
+    devices: () => benchDevices(),
     simulation: () => benchSimulation(core, unit),
     sizes: () => benchSizes(),
   };

@@ -50,7 +50,7 @@ export function QuickEntry({
         value={text}
         onChange={(event) => onChange(event.target.value)}
         error={problem !== undefined}
-        helperText={problem ?? [hint, device.note].filter((said) => said !== null).join('. ')}
+        helperText={problem ?? hint}
         onFocus={device.onFocus}
         onBlur={device.onBlur}
         autoFocus={autoFocus}
@@ -60,6 +60,12 @@ export function QuickEntry({
           htmlInput: { style: { fontFamily: MONO, fontSize: 18 }, inputMode: 'text', spellCheck: false },
         }}
       />
+      {device.note !== null && (
+        // It keeps its line as the field is left: what is pressed next does not move from under the finger.
+        <Typography variant="caption" component="p" role="status" sx={{ ml: 1.75, visibility: device.isWaiting ? 'visible' : 'hidden' }}>
+          {device.note}
+        </Typography>
+      )}
       {parsed.values.length > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mt: 0.5, flexWrap: 'wrap' }} aria-live="polite">
           {band && (

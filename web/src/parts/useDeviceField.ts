@@ -49,19 +49,21 @@ export function useDeviceField(from: TakesFrom | undefined, text: string, onChan
       });
     }
   }, [there, isWaiting, unit, by]);
-  const devices = isWaiting ? (values.data?.devices ?? []) : [];
+  const devices = values.data?.devices ?? [];
   return {
     /** what it waits for, or what has come; nothing where no device could send anything */
     note: said ?? (devices.length === 0 ? null : `Takes what ${devices.join(', ')} sends`),
+    isWaiting,
     onFocus: () => {
-      if (!isIn) setVisit(visit + 1);
+      if (isIn) return;
+      setVisit(visit + 1);
+      setSaid(null);
       setIn(true);
     },
     onBlur: ({ target }: FocusEvent) => {
       // Whoever looks at another window comes back to the same field.
       if (document.activeElement === target) return;
       setIn(false);
-      setSaid(null);
     },
   };
 }
