@@ -24,5 +24,6 @@ import { ValuesService } from './values.service.ts';
     Tidying,
     ValuesService,
   ],
+  exports: [DevicesQueries],
 })
 export class DevicesModule {}

@@ -43,6 +43,12 @@ export class DevicesQueries {
     };
   }
 
+  /** Devices that somebody should look after, each with why. Of a broker that is away it is the broker that says so. */
+  async troubled(): Promise<DeviceView[]> {
+    if (this.adapter.line.state !== 'on') return [];
+    return (await this.list()).devices.filter((d) => d.troubles.length > 0);
+  }
+
   private async refusals(): Promise<DeviceRefusalView[]> {
     const rows = await this.database.query<{ id: string; deviceId: string; heard: Date; why: string; said: string }[]>(
       `select id, device_id as "deviceId", heard, why, said from device_refusal order by heard desc, id desc limit $1`,

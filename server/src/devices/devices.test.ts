@@ -144,6 +144,14 @@ describe('a climate sensor', () => {
     expect(await zone()).toMatchObject({ tempC: 24.5 });
     factory.clock.pass(3 * HOUR_MS);
     expect(await line.seen('AIR-FINISH')).toMatchObject({ standing: 'silent', troubles: ['silent for 3 h'] });
+    const looks = async () =>
+      (await manager.get('/morning')).body.decisions
+        .filter((d: { subject: string }) => d.subject === 'device')
+        .map((d: { id: string }) => d.id);
+    expect(await looks()).toContain('AIR-FINISH');
+    // Nothing was written down, and Morning knows it at once.
+    await sensor.say(air(24));
+    expect(await until(looks, (ids) => !ids.includes('AIR-FINISH'))).not.toContain('AIR-FINISH');
   });
 });
 

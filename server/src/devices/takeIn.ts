@@ -1,4 +1,4 @@
-import { placeKeyOf, readMessage, type DeviceMessage, type Heard } from '@ample-crane/core';
+import { KINDS, placeKeyOf, readMessage, type DeviceMessage, type Heard } from '@ample-crane/core';
 import type { ClimateService } from '../climate/climate.service.ts';
 import type { Transaction } from '../platform/database/transaction.ts';
 import { CHANNEL } from '../platform/events/events.service.ts';
@@ -105,12 +105,13 @@ export async function takeIn(
        select * from jsonb_to_recordset($1) as v(device_id text, place text, quantity text, value float8, at timestamptz, heard timestamptz)`,
     [JSON.stringify(values)],
   );
-  const turned = await keepNow({ client }, devices, { taken, letters, lines, heldBack });
+  const { turned, back } = await keepNow({ client }, devices, { taken, letters, lines, heldBack });
   await keepRefusals({ client }, letters);
   const topics = {
     device: null,
     ...(values.length > 0 ? { 'device value': [...new Set(values.map((v) => v.place))] } : {}),
     ...(turned.length > 0 ? { controller: turned } : {}),
+    ...(back.length > 0 ? { 'device back': back } : {}),
   };
   await commitWith({ text: 'select pg_notify($1, $2)', values: [CHANNEL, JSON.stringify({ topics })] });
 }
@@ -136,13 +137,13 @@ interface Now {
  * Brings up to date what is known of each device. What was measured before what is known already changes nothing of that:
  * words may overtake one another.
  *
- * @returns the stations of machines whose state or program is another since
+ * @returns the stations of machines whose state or program is another since, and devices that had been silent
  */
 async function keepNow(
   { client }: Pick<Transaction, 'client'>,
   devices: CameIn['devices'],
   { taken, letters, lines, heldBack }: Omit<CameIn, 'devices'> & { taken: readonly Taken[] },
-): Promise<string[]> {
+): Promise<{ turned: string[]; back: string[] }> {
   const told = new Map<string, Now>();
   const of = (deviceId: string): Now => {
     const now = told.get(deviceId) ?? {
@@ -177,11 +178,10 @@ async function keepNow(
   for (const [id, count] of heldBack) if (devices.has(id)) of(id).held_back += count;
   for (const [id, connected] of lines) if (devices.has(id)) of(id).connected = connected;
   const rows = [...told.values()].sort((a, b) => (a.device_id < b.device_id ? -1 : 1));
-  if (rows.length === 0) return [];
-  const before = await client.query<{ device_id: string; told: Record<string, unknown> | null }>(
-    `select device_id, told from device_now where device_id = any($1) and told ->> 'kind' = 'machine'`,
-    [rows.map((r) => r.device_id)],
-  );
+  if (rows.length === 0) return { turned: [], back: [] };
+  const before = await client.query<Before>('select device_id, heard, told from device_now where device_id = any($1)', [
+    rows.map((r) => r.device_id),
+  ]);
   const after = await client.query<{ device_id: string; told: Record<string, unknown> | null; connected: boolean }>(
     `insert into device_now as n (device_id, connected, heard, told, told_at, ahead_ms, taken, doubled, refused, held_back)
        select device_id, coalesce(connected, true), heard, told, told_at, ahead_ms, taken, doubled, refused, held_back
@@ -200,13 +200,25 @@ async function keepNow(
        returning device_id, told`,
     [JSON.stringify(rows)],
   );
-  const was = new Map(before.rows.map((r) => [r.device_id, r.told]));
-  return after.rows.flatMap(({ device_id: id, told: word }) => {
+  const was = new Map(before.rows.map((r) => [r.device_id, r]));
+  const turned = after.rows.flatMap(({ device_id: id, told: word }) => {
     const stationCode = devices.get(id)?.stationCode ?? null;
     if (stationCode === null || word?.['kind'] !== 'machine') return [];
-    const known = was.get(id);
+    const known = was.get(id)?.told;
     return known?.['state'] === word['state'] && known?.['program'] === word['program'] ? [] : [stationCode];
   });
+  const back = rows.flatMap(({ device_id: id, heard }) => {
+    const silentAfterMs = KINDS[devices.get(id)?.kind ?? 'caliper'].silentAfterMs;
+    const last = was.get(id)?.heard;
+    return silentAfterMs !== null && heard && last && heard.getTime() - last.getTime() > silentAfterMs ? [id] : [];
+  });
+  return { turned, back };
+}
+
+interface Before {
+  device_id: string;
+  heard: Date | null;
+  told: Record<string, unknown> | null;
 }
 
 async function keepRefusals({ client }: Pick<Transaction, 'client'>, letters: readonly Letter[]): Promise<void> {

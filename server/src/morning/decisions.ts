@@ -1,5 +1,6 @@
 import { counted, lifeGone, NEARLY_OVER, pieceWord, sprayObjections, STAGES, type Stage } from '@ample-crane/core';
 import type { BatchView } from '../batches/batch.view.ts';
+import type { DeviceView } from '../devices/devices.dto.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import type { CutterView } from '../machining/cutters.dto.ts';
 import type { ProgramsView } from '../machining/programs.dto.ts';
@@ -14,12 +15,17 @@ export interface Standing {
   dimensions: readonly DimensionView[];
   programs: ProgramsView;
   cutters: readonly CutterView[];
+  /** those that somebody should look after */
+  devices: readonly DeviceView[];
   boothAir: { tempC: number; relativeHumidity: number } | undefined;
 }
 
 /** What waits for somebody's decision, in walking order. */
-export function decisionsOn({ batches, lots, dimensions, programs, cutters, boothAir }: Standing, factory: FactoryNow): DecisionView[] {
-  const decisions: DecisionView[] = [...programDecisions(programs), ...cutterDecisions(cutters)];
+export function decisionsOn(
+  { batches, lots, dimensions, programs, cutters, devices, boothAir }: Standing,
+  factory: FactoryNow,
+): DecisionView[] {
+  const decisions: DecisionView[] = [...programDecisions(programs), ...cutterDecisions(cutters), ...deviceDecisions(devices, factory)];
   for (const lot of lots) {
     if (lot.verdict === 'pass')
       decisions.push({
@@ -148,6 +154,18 @@ function cutterDecisions(cutters: readonly CutterView[]): DecisionView[] {
         sentence: `Cutter ${c.id} (${c.kind}) at ${c.stationName ?? ''}: ${c.usedMinutes.toFixed(0)} of ${c.lifeMinutes.toFixed(0)} min of its life are gone; ${spare ? `${spare.id} lies sharp on the shelf` : 'no sharp one lies on the shelf'}`,
       };
     });
+}
+
+/** Sensors and controllers that do not speak as they should: what rests on them is not known. */
+function deviceDecisions(devices: readonly DeviceView[], factory: FactoryNow): DecisionView[] {
+  const stations = [...factory.setUp.stations.values()];
+  return devices.map(({ id, name, stationCode, zoneId, troubles }) => ({
+    ...SAID,
+    stage: stations.find((s) => (stationCode === null ? s.zoneId === zoneId : s.code === stationCode))?.stage ?? 'woodRoom',
+    subject: 'device' as const,
+    id,
+    sentence: `${name}: ${troubles.join('; ')}`,
+  }));
 }
 
 /** A figure outside a band, told so finely that it does not read as its edge. */

@@ -5,7 +5,7 @@ import { FindingView, LogView } from '../platform/http/views.ts';
 import { MakeNextView, OrderView } from '../orders/orders.dto.ts';
 import { BatchView } from '../batches/batch.view.ts';
 
-const DECISION_SUBJECTS = ['batch', 'lot', 'zone', 'dimension', 'program', 'cutter'] as const;
+const DECISION_SUBJECTS = ['batch', 'lot', 'zone', 'dimension', 'program', 'cutter', 'device'] as const;
 export type DecisionSubject = (typeof DECISION_SUBJECTS)[number];
 
 export class DecisionView {

@@ -3,6 +3,7 @@ import { ClimateModule } from '../climate/climate.module.ts';
 import { FlowModule } from '../flow/flow.module.ts';
 import { OrdersModule } from '../orders/orders.module.ts';
 import { BatchesModule } from '../batches/batches.module.ts';
+import { DevicesModule } from '../devices/devices.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
 import { MachiningModule } from '../machining/machining.module.ts';
 import { QualityModule } from '../quality/quality.module.ts';
@@ -13,7 +14,17 @@ import { MorningController } from './morning.controller.ts';
 import { MorningService } from './morning.service.ts';
 
 @Module({
-  imports: [ClimateModule, FlowModule, OrdersModule, BatchesModule, FactoryModule, MachiningModule, QualityModule, TimberModule],
+  imports: [
+    ClimateModule,
+    DevicesModule,
+    FlowModule,
+    OrdersModule,
+    BatchesModule,
+    FactoryModule,
+    MachiningModule,
+    QualityModule,
+    TimberModule,
+  ],
   controllers: [MorningController, CalendarController],
   providers: [MorningService, FindService],
 })

@@ -4,6 +4,7 @@ import timezone from 'dayjs/plugin/timezone.js';
 import utc from 'dayjs/plugin/utc.js';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In } from 'typeorm';
+import { DevicesQueries } from '../devices/devices.queries.ts';
 import { ClimateService } from '../climate/climate.service.ts';
 import { FlowService } from '../flow/flow.service.ts';
 import { LogbookEntity } from '../logbook/logbook.entity.ts';
@@ -49,6 +50,7 @@ export class MorningService {
     private readonly stock: MakeNextService,
     private readonly flow: FlowService,
     private readonly climate: ClimateService,
+    private readonly devices: DevicesQueries,
     private readonly dimensions: DimensionsQueries,
     private readonly programs: ProgramsQueries,
     private readonly cutters: CuttersQueries,
@@ -71,7 +73,7 @@ export class MorningService {
     const { timeZone } = factory.setUp.settings.workWeek;
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
-    const [batches, lots, orders, flow, boothAir, makeNext, dimensions, programs, cutters] = await Promise.all([
+    const [batches, lots, orders, flow, boothAir, makeNext, dimensions, programs, cutters, devices] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
       this.orders.open(),
@@ -81,8 +83,9 @@ export class MorningService {
       this.dimensions.list(),
       this.programs.list(),
       this.cutters.list(),
+      this.devices.troubled(),
     ]);
-    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, boothAir }, factory);
+    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, devices, boothAir }, factory);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
     const lateOrders = orders.filter((o) => o.lateDays > 0).sort((a, b) => b.lateDays - a.lateDays);
     const news = await this.news(sinceMs, factory);
@@ -140,14 +143,15 @@ export class MorningService {
 
   private async readWalk(): Promise<WalkView[]> {
     const factory = await this.factories.load();
-    const [batches, lots, dimensions, programs, cutters] = await Promise.all([
+    const [batches, lots, dimensions, programs, cutters, devices] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
       this.dimensions.list(),
       this.programs.list(),
       this.cutters.list(),
+      this.devices.troubled(),
     ]);
-    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, boothAir: undefined }, factory);
+    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, devices, boothAir: undefined }, factory);
     return STAGES.map((stage) => ({
       stage,
       waiting: stage === 'woodRoom' ? lots.length : batches.filter((b) => b.stage === stage).length,

@@ -1,3 +1,4 @@
+import { formatDuration } from '@ample-crane/core';
 import { Box, Button, Typography } from '@mui/material';
 import type { GridColDef } from '@mui/x-data-grid';
 import { useState } from 'react';
@@ -103,13 +104,19 @@ const STANDING_WORDS: Readonly<Record<Device['standing'], string>> = {
   on: 'on the line',
 };
 const MOST_ROWS = 14;
+/** What a message takes on its way is no fault of a clock. */
+const EXACT_MS = 2000;
+
+function clockInWords(aheadMs: number | null): string {
+  if (aheadMs === null) return 'has none';
+  return Math.abs(aheadMs) < EXACT_MS ? 'right' : `${formatDuration(Math.abs(aheadMs))} ${aheadMs > 0 ? 'ahead' : 'behind'}`;
+}
 
 function Devices({ devices, onOpen }: { devices: readonly Device[]; onOpen?: (device: Device) => void }) {
   const { dateTime } = useSession();
   const tell = useTell();
   const columns: GridColDef<Device>[] = [
-    { field: 'name', headerName: 'Device', flex: 1, minWidth: 230 },
-    { field: 'place', headerName: 'Where', width: 240 },
+    { field: 'name', headerName: 'Device', flex: 1, minWidth: 220 },
     { field: 'standing', headerName: 'State', width: 110, valueFormatter: (value: Device['standing']) => STANDING_WORDS[value] },
     { field: 'told', headerName: 'Last word', flex: 1, minWidth: 190, valueFormatter: (value: string | null) => tell(value ?? '') },
     {
@@ -118,6 +125,7 @@ function Devices({ devices, onOpen }: { devices: readonly Device[]; onOpen?: (de
       width: 140,
       valueFormatter: (value: number | null) => (value === null ? '' : dateTime(value)),
     },
+    { field: 'place', headerName: 'Where', width: 240 },
     { field: 'refused', headerName: 'Refused', type: 'number', width: 85 },
     { field: 'taken', headerName: 'Taken', type: 'number', width: 75 },
     { field: 'doubled', headerName: 'Again', type: 'number', width: 75, description: 'Came more than once, and counted once' },
@@ -127,6 +135,12 @@ function Devices({ devices, onOpen }: { devices: readonly Device[]; onOpen?: (de
       type: 'number',
       width: 90,
       description: 'Came too fast, and is taken when it comes again',
+    },
+    {
+      field: 'aheadMs',
+      headerName: 'Its clock',
+      width: 130,
+      valueGetter: (value: number | null, row) => (row.heardMs === null ? '' : clockInWords(value)),
     },
     { field: 'id', headerName: 'Signs in as', width: 120 },
     { field: 'kind', headerName: 'Kind', width: 140 },

@@ -2819,7 +2819,7 @@ export interface components {
             /** @enum {string} */
             act: "move" | "release" | "answer" | "hold" | "look";
             /** @enum {string|null} */
-            subject: "batch" | "lot" | "zone" | "dimension" | "program" | "cutter" | null;
+            subject: "batch" | "lot" | "zone" | "dimension" | "program" | "cutter" | "device" | null;
             id: string | null;
             version: number;
             sentence: string;

@@ -51,6 +51,7 @@ const SHOWS_ON: Readonly<Record<string, readonly string[]>> = {
   device: ['devices', 'machines'],
   'device value': ['device values'],
   controller: ['machines', 'batches'],
+  'device back': ['morning', 'walk'],
   'instrument study': ['instrument studies'],
   defect: ['instruments'],
   instrument: ['instruments'],

@@ -7,7 +7,7 @@ export function ItTells({ state, told, atMs }: View<'ControllerView'>) {
   const { dateTime } = useSession();
   return (
     <Typography variant="body2" color={state === 'fault' ? 'error' : 'text.secondary'} sx={{ mb: 0.5 }}>
-      It tells itself: {told}, {dateTime(atMs)}
+      Its controller: {told}, {dateTime(atMs)}
     </Typography>
   );
 }

@@ -159,11 +159,13 @@ const PATHS = {
   dimension: '/machining/dimensions?id=',
   program: '/machining/programs?id=',
   cutter: '/machining/cutters?id=',
+  device: '/setup/devices?id=',
 } as const;
 const SEE: Readonly<Partial<Record<keyof typeof PATHS, string>>> = {
   dimension: 'See its chart',
   program: 'See the program',
   cutter: 'See the cutters',
+  device: 'See the devices',
 };
 const pathOf = (subject: keyof typeof PATHS, id: string) => `${PATHS[subject]}${encodeURIComponent(id)}`;
 

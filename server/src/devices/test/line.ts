@@ -1,8 +1,11 @@
 import { DEMO_DEVICE_PASSWORD, Device, openBroker, type Broker } from '@ample-crane/devices';
 import { connectAsync, type MqttClient } from 'mqtt';
+import type { DeviceView } from '../devices.dto.ts';
 import { openFactory, type Caller, type TestFactory } from '../../test/factory.ts';
 
 const PASSWORD = 'for the server alone';
+
+type Seen = DeviceView & Record<string, unknown>;
 
 /** A factory whose devices speak over a broker of its own. */
 export interface FactoryOnLine {
@@ -16,7 +19,7 @@ export interface FactoryOnLine {
   rough(id: string): Promise<MqttClient>;
   /** The broker ends, and begins anew at the same place, knowing nothing. */
   restartBroker(): Promise<void>;
-  seen(id: string): Promise<Record<string, unknown> & { taken: number; refused: number; doubled: number; heldBack: number }>;
+  seen(id: string): Promise<Seen>;
   close(): Promise<void>;
 }
 
@@ -52,7 +55,10 @@ export async function openOnLine(): Promise<FactoryOnLine> {
       broker = await openBroker({ port, host: '127.0.0.1', serverPassword: PASSWORD });
     },
     async seen(id) {
-      return (await manager.get('/devices')).body.devices.find((d: { id: string }) => d.id === id);
+      const { devices: all } = (await manager.get('/devices')).body as { devices: Seen[] };
+      const found = all.find((d) => d.id === id);
+      if (!found) throw new Error(`There is no device ${id}`);
+      return found;
     },
     async close() {
       await Promise.all([...devices.values()].map((d) => d.stop()));

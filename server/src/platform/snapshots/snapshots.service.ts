@@ -16,8 +16,8 @@ const LATE_ENTRIES = 64;
 const latest = (where: string) =>
   `select coalesce(max(id), 0)::text as last, coalesce(sum(id), 0)::text as sum from (select id from logbook ${where} order by id desc limit $1) recent`;
 
-/** What is told and not written down: a machine says for itself that another program is on it. */
-const UNWRITTEN = 'controller';
+/** What is told and not written down: another program is on a machine, a device that was silent speaks. */
+const UNWRITTEN = ['controller', 'device back'];
 
 /** How far the logbook has come, and whether time alone makes an answer old. */
 const POSITION = {
@@ -62,7 +62,7 @@ export class Snapshots {
     events: EventsService,
   ) {
     events.stream().subscribe(({ topics }) => {
-      if (UNWRITTEN in topics || 'all' in topics) this.turns++;
+      if ([...UNWRITTEN, 'all'].some((topic) => topic in topics)) this.turns++;
     });
   }
 
