@@ -1,4 +1,4 @@
-import { placeObjection, type DeviceKind, type DevicePlace } from '@ample-crane/core';
+import { placeObjection, SERVER_NAME, type DeviceKind, type DevicePlace } from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { ZoneEntity } from '../climate/climate.entity.ts';
@@ -18,6 +18,7 @@ export class DevicesService {
   async add(actor: Actor, dto: DeviceDto): Promise<DevicePasswordView> {
     return this.toldOnce(dto.id, (passwordHash) =>
       this.changes.make(actor, 'device', dto.id, dto, async (manager) => {
+        if (dto.id === SERVER_NAME) throw badInput('id', 'The server signs in under this name');
         if (await manager.existsBy(DeviceEntity, { id: dto.id })) throw badInput('id', 'There is a device of this name already');
         await this.check(manager, dto);
         await manager.insert(DeviceEntity, { ...dto, passwordHash: passwordHash(), active: true, version: 1 });

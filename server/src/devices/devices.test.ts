@@ -223,6 +223,7 @@ describe('who may speak', () => {
   test.each([
     ['a name that is taken', { name: 'Caliper at the body machine' }, 'name'],
     ['an id that is taken', { id: 'CAL1' }, 'id'],
+    ['the server’s own', { id: 'server' }, 'id'],
     ['no such station', { stationCode: 'XX' }, 'stationCode'],
     ['a zone', { stationCode: null, zoneId: 'wood' }, 'stationCode'],
     ['a machine that has one', { kind: 'machine controller', stationCode: 'MC1', bench: 1 }, 'bench'],

@@ -25,6 +25,7 @@ const PAUSE_MS = 1000;
 export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicationShutdown {
   private readonly logger = new Logger('Devices');
   private known: Promise<ReadonlyMap<string, DeviceEntity>> = Promise.resolve(new Map());
+  private ids: readonly string[] = [];
   private readonly paces = new Map<string, PaceLeft>();
   private waiting: { deviceId: string; text: string; heardMs: number; reply: (reply: Reply) => void }[] = [];
   private lines = new Map<string, boolean>();
@@ -56,7 +57,9 @@ export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicati
       .getRepository(DeviceEntity)
       .find()
       .then((all) => new Map(all.map((d) => [d.id, d])));
-    const speaking = [...(await this.known).values()].filter((d) => d.active);
+    const all = [...(await this.known).values()];
+    this.ids = all.map((d) => d.id);
+    const speaking = all.filter((d) => d.active);
     this.adapter.tellDevices(speaking.map(({ id, passwordHash }) => ({ id, passwordHash })));
   }
 
@@ -70,6 +73,11 @@ export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicati
     }
     this.paces.set(deviceId, pace);
     this.waiting.push({ deviceId, text, heardMs, reply });
+    this.soon();
+  }
+
+  begin(): void {
+    for (const id of this.ids) this.lines.set(id, false);
     this.soon();
   }
 

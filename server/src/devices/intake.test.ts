@@ -104,6 +104,19 @@ describe('none is lost and none counts twice', () => {
     expect((await line.manager.get('/devices')).body.line.state).toBe('on');
   });
 
+  test('who left while the broker was away is not taken to be there', async () => {
+    const meter = await line.device('MTR1');
+    await meter.say({ moisture: { value: 8, unit: '%' } });
+    expect(await line.seen('MTR1')).toMatchObject({ standing: 'on' });
+    await line.restartBroker(() => meter.stop());
+    expect(
+      await until(
+        () => line.seen('MTR1'),
+        (d) => d.standing === 'off',
+      ),
+    ).toMatchObject({ standing: 'off' });
+  });
+
   test('when the line breaks in the midst of it', async () => {
     const caliper = await line.device('CAL1');
     const said: Promise<unknown>[] = [];

@@ -11,6 +11,8 @@ export interface Hears {
    * @param reply called once what it said is kept for good; never where it is held back, or could not be kept
    */
   hear(deviceId: string, text: string, reply: (reply: Reply) => void): void;
+  /** The line begins anew: who is on it is told by what comes from now on. */
+  begin(): void;
   /** A device came on the line, or left it. */
   line(deviceId: string, connected: boolean): void;
 }

@@ -50,6 +50,7 @@ export class MqttAdapter extends DeviceAdapter {
     client.on('connect', () => {
       this.known = { state: 'on', sinceMs: this.clock.nowMs() };
       this.complaint = '';
+      hears.begin();
       // Who may speak is known before anybody is listened to.
       this.sendDevices();
       this.sendClock();

@@ -18,7 +18,7 @@ export interface FactoryOnLine {
   /** Somebody who speaks MQTT by hand. */
   rough(id: string): Promise<MqttClient>;
   /** The broker ends, and begins anew at the same place, knowing nothing. */
-  restartBroker(): Promise<void>;
+  restartBroker(meanwhile?: () => Promise<void>): Promise<void>;
   seen(id: string): Promise<Seen>;
   close(): Promise<void>;
 }
@@ -50,8 +50,9 @@ export async function openOnLine(): Promise<FactoryOnLine> {
       clients.push(client);
       return client;
     },
-    async restartBroker() {
+    async restartBroker(meanwhile = () => Promise.resolve()) {
       await broker.stop();
+      await meanwhile();
       broker = await openBroker({ port, host: '127.0.0.1', serverPassword: PASSWORD });
     },
     async seen(id) {
