@@ -1,4 +1,5 @@
 import { randomBytes } from 'node:crypto';
+import { setTimeout as after } from 'node:timers/promises';
 import { CLOCK_TOPIC, topicOf } from '@ample-crane/core';
 import { connect, type MqttClient } from 'mqtt';
 
@@ -106,13 +107,15 @@ export class Device {
   /** Leaves the line as one that is switched off. What has no answer is gone. */
   async stop(): Promise<void> {
     clearInterval(this.timer);
-    const goodbye = { online: false };
+    const goodbye = JSON.stringify({ online: false });
     // Where nobody hears it, the line says it by breaking.
+    const patience = new AbortController();
     if (this.client.connected)
       await Promise.race([
-        this.client.publishAsync(topicOf(this.id, 'state'), JSON.stringify(goodbye), { qos: 1, retain: true }).catch(() => undefined),
-        new Promise((resolve) => setTimeout(resolve, AGAIN_MS)),
+        this.client.publishAsync(topicOf(this.id, 'state'), goodbye, { qos: 1, retain: true }).catch(() => undefined),
+        after(AGAIN_MS, undefined, { signal: patience.signal }).catch(() => undefined),
       ]);
+    patience.abort();
     await this.client.endAsync(true);
   }
 

@@ -52,7 +52,11 @@ export function runFor(
   const program = answers.to(ProgramFor, programAsked(need.what, batch, at.options));
   const revision = program === NOT_ANSWERED ? null : (program?.toRun ?? null);
   if (program === NOT_ANSWERED || !program || !revision) return refuse(programMissing(need.what, program) ?? '', { rule: 'prerequisite' });
-  const wrong = check ? objectionTo(check, { what: need.what, revision }, at) : need.checked === true ? unchecked(at) : null;
+  const wrong = check
+    ? objectionTo(check, { what: need.what, revision }, at)
+    : need.checked === true
+      ? unchecked(at)
+      : onlyMachineAgainst(revision, at);
   if (wrong) return wrong;
   const bench = check ? benchFrom(operation.stationCode, check.machineId) : null;
   const there = answers.to(CuttersAt, { stationCode: operation.stationCode });
@@ -100,8 +104,9 @@ const unchecked = ({ operation, factory }: AtStep): Refused =>
 function objectionTo(
   check: StartCheck,
   card: { what: string; revision: Pick<RevisionToRun, 'name' | 'file'> },
-  { operation, factory, answers }: AtStep,
+  at: AtStep,
 ): Refused | null {
+  const { operation, factory } = at;
   const { stationCode } = operation;
   if (!placesOf(stationCode, factory).some((n) => machineIdOf(stationCode, n) === check.machineId))
     return wrongInput('check', `${check.machineId} is no machine of ${factory.stationName(stationCode)}`);
@@ -111,14 +116,25 @@ function objectionTo(
       { rule: CHECK_RULE, field: 'check', remedy: `Load revision ${card.revision.name} before anything is cut` },
     );
   // Whoever ticks may have read another line; where the machine can be asked, it is.
-  const controllers = answers.to(ControllersAt, { stationCode });
-  const bench = benchFrom(stationCode, check.machineId);
-  const controller = controllers === NOT_ANSWERED ? undefined : controllers.find((c) => c.bench === bench);
-  const told = controller && controllerObjection(controller, card.revision);
-  if (told) return refuse(told.sentence, { rule: CHECK_RULE, field: 'check', remedy: told.remedy });
+  const against = machineAgainst(benchFrom(stationCode, check.machineId), card.revision, at);
+  if (against) return against;
   const ticked = new Set(check.ticks);
   const left = factory.setUp.settings.startChecks.filter((c) => !ticked.has(c.key)).map((c) => c.text);
   return left.length === 0 ? null : refuse(`Not ticked yet: ${left.join('; ')}`, { rule: CHECK_RULE, field: 'check' });
+}
+
+/** What the controller of one of the station's machines says against running a revision there. */
+function machineAgainst(bench: number, revision: Pick<RevisionToRun, 'name' | 'file'>, { operation, answers }: AtStep): Refused | null {
+  const controllers = answers.to(ControllersAt, { stationCode: operation.stationCode });
+  const controller = controllers === NOT_ANSWERED ? undefined : controllers.find((c) => c.bench === bench);
+  const told = controller && controllerObjection(controller, revision);
+  return told ? refuse(told.sentence, { rule: CHECK_RULE, field: 'check', remedy: told.remedy }) : null;
+}
+
+/** The same where nobody says which machine it is, and there is but one. */
+function onlyMachineAgainst(revision: Pick<RevisionToRun, 'name' | 'file'>, at: AtStep): Refused | null {
+  const [bench, ...others] = placesOf(at.operation.stationCode, at.factory);
+  return bench === undefined || others.length > 0 ? null : machineAgainst(bench, revision, at);
 }
 
 /** The machine that a paused batch was on, where others have begun on it since; undefined where it is as it was left. */

@@ -62,6 +62,7 @@ describe('what cannot be meant is refused, and says why', () => {
     ['machine controller', { machine: { ...machine, cutters: [{ cutter: 'saw', minutes: -1 }] } }, /no minutes below nothing/],
     ['machine controller', { machine: { ...machine, cutters: 'saw' } }, /"cutters" is a list/],
     ['machine controller', { machine: { ...machine, program: 'a\u0000b' } }, /"program" is a text of 1 to 120/],
+    ['machine controller', { machine: { ...machine, program: 'a\ud800' } }, /"program" is a text of 1 to 120/],
   ])('%s %j', (kind, said, why) => {
     expect(told(kind, said)).toMatch(why);
   });
@@ -75,7 +76,8 @@ describe('what cannot be meant is refused, and says why', () => {
   });
   test('an id that is none is not answered; one that is, is', () => {
     expect(read('caliper', { ...width, id: '' })).toMatchObject({ kind: 'refused', id: null });
-    expect(read('caliper', { ...width, id: 'a\nb' })).toMatchObject({ kind: 'refused', id: null });
+    for (const id of ['a\nb', 'half \udc00', 7, null])
+      expect(read('caliper', { ...width, id })).toMatchObject({ kind: 'refused', id: null });
     expect(read('caliper', { id: 'a-7' })).toMatchObject({ kind: 'refused', id: 'a-7' });
   });
 });

@@ -151,8 +151,8 @@ function figureIn(fields: Fields, key: string, where: string): number {
 
 function textIn(fields: Fields, key: string, longest: number): string {
   const value = fields[key];
-  // What cannot be printed is no name, and a database keeps no NUL.
-  if (typeof value !== 'string' || !/^[^\p{Cc}]+$/u.test(value) || value.length > longest)
+  // What cannot be printed is no name, and a database keeps neither a NUL nor half of a character.
+  if (typeof value !== 'string' || !/^[^\p{Cc}\p{Cs}]+$/u.test(value) || value.length > longest)
     throw new Wrong(`"${key}" is a text of 1 to ${longest} characters`);
   return value;
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { StartWork } from '../batches/index.ts';
-import { START_CHECKS } from '../factory/index.ts';
+import { Factory, START_CHECKS } from '../factory/index.ts';
 import { judge, NOT_ANSWERED } from '../ledger/index.ts';
 import { controllerObjection, ControllersAt, ProgramFor, type ControllerNow, type ProgramNow, type Route } from '../routing/index.ts';
 import { TestHouse } from '../test/house.ts';
@@ -25,12 +25,6 @@ describe('what a machine’s controller says against a revision', () => {
 });
 
 describe('a start is refused by the machine itself', () => {
-  const ROUTE: Route = {
-    id: 'cut@1',
-    modelId: 'cut',
-    version: 1,
-    operations: [step('cut', 'body', [], { stationCode: 'MC1', needs: [{ kind: 'program', what: 'sides', checked: true }] })],
-  };
   const PROGRAM: ProgramNow = {
     id: 'cut/sides',
     what: 'sides',
@@ -39,24 +33,58 @@ describe('a start is refused by the machine itself', () => {
     ownerId: null,
   };
   const wrong: ControllerNow = { deviceId: 'C1', bench: 1, state: 'idle', program: 'SH-1-A.nc', parts: 0, atMs: 0 };
-  test.each<[string, number, readonly ControllerNow[] | typeof NOT_ANSWERED, string | null]>([
-    ['with another program on it', 1, [wrong], 'The machine itself tells that it has SH-1-A.nc loaded; revision B is SH-1-B.nc'],
-    ['not for what its neighbour has on', 2, [wrong], null],
-    ['not where none speaks: who ticked has read it', 1, [], null],
-    ['not where nobody could be asked', 1, NOT_ANSWERED, null],
-    ['not with the right one', 1, [{ ...wrong, program: 'SH-1-B.nc' }], null],
-  ])('%s', (_, bench, controllers, sentence) => {
-    const house = new TestHouse(new Map([[ROUTE.id, ROUTE]]));
-    const batchId = house.start('body', 2, { route: ROUTE });
-    const check = { machineId: `MC1#${bench}`, revision: 'B', ticks: START_CHECKS.map((c) => c.key) };
-    const sight = { rows: house.rows, factory: house.factory, nowMs: house.nowMs, by: { personId: 'ann', role: 'operator' as const } };
-    const decision = judge(StartWork, { batchId, personId: 'ann', check }, sight, (ask) =>
+  const AGAINST = 'The machine itself tells that it has SH-1-A.nc loaded; revision B is SH-1-B.nc';
+
+  interface Start {
+    /** which machine is said to be it; null where the step asks for no checklist, and nobody says */
+    bench: number | null;
+    /** how many the station has */
+    places: number;
+    controllers: readonly ControllerNow[] | typeof NOT_ANSWERED;
+  }
+  function start({ bench, places, controllers }: Start) {
+    const route: Route = {
+      id: 'cut@1',
+      modelId: 'cut',
+      version: 1,
+      operations: [
+        step('cut', 'body', [], {
+          stationCode: 'MC1',
+          needs: [{ kind: 'program', what: 'sides', ...(bench === null ? {} : { checked: true }) }],
+        }),
+      ],
+    };
+    const house = new TestHouse(new Map([[route.id, route]]));
+    const batchId = house.start('body', 2, { route });
+    const { setUp } = house.factory;
+    const stations = new Map([...setUp.stations].map(([code, s]) => [code, { ...s, places }]));
+    const check = bench === null ? {} : { check: { machineId: `MC1#${bench}`, revision: 'B', ticks: START_CHECKS.map((c) => c.key) } };
+    const sight = {
+      rows: house.rows,
+      factory: new Factory({ ...setUp, stations }),
+      nowMs: house.nowMs,
+      by: { personId: 'ann', role: 'operator' as const },
+    };
+    const decision = judge(StartWork, { batchId, personId: 'ann', ...check }, sight, (ask) =>
       ask.question.name === ProgramFor.name
         ? PROGRAM
         : ask.question.name === ControllersAt.name
           ? controllers
           : house.answer(ask.question, ask.about as never),
     );
-    expect(decision.kind === 'refuse' ? decision.because[0]?.sentence : null).toBe(sentence);
+    return decision.kind === 'refuse' ? decision.because[0]?.sentence : null;
+  }
+
+  test.each<[string, Start, string | null]>([
+    ['with another program on it', { bench: 1, places: 2, controllers: [wrong] }, AGAINST],
+    ['not for what its neighbour has on', { bench: 2, places: 2, controllers: [wrong] }, null],
+    ['not where none speaks: who ticked has read it', { bench: 1, places: 2, controllers: [] }, null],
+    ['not where nobody could be asked', { bench: 1, places: 2, controllers: NOT_ANSWERED }, null],
+    ['not with the right one', { bench: 1, places: 2, controllers: [{ ...wrong, program: 'SH-1-B.nc' }] }, null],
+    ['without a checklist too, where there is but one machine', { bench: null, places: 1, controllers: [wrong] }, AGAINST],
+    ['not where it may be another', { bench: null, places: 2, controllers: [wrong] }, null],
+    ['not without a checklist where none speaks', { bench: null, places: 1, controllers: [] }, null],
+  ])('%s', (_, said, sentence) => {
+    expect(start(said)).toBe(sentence);
   });
 });

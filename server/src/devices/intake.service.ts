@@ -3,6 +3,7 @@ import { Injectable, Logger, type OnApplicationBootstrap, type OnApplicationShut
 import { DataSource } from 'typeorm';
 import { ClimateService } from '../climate/climate.service.ts';
 import { Clock } from '../platform/clock/clock.ts';
+import { faultOf } from '../platform/database/faults.ts';
 import { inTransaction } from '../platform/database/transaction.ts';
 import { EventsService } from '../platform/events/events.service.ts';
 import { DeviceAdapter, type Hears, type Reply } from './adapters/adapter.ts';
@@ -14,6 +15,16 @@ const GATHER_MS = 40;
 const MOST_AT_ONCE = 500;
 /** So many may wait to be kept; more are held back, and come again. */
 const MOST_WAITING = 5000;
+interface Came {
+  deviceId: string;
+  text: string;
+  heardMs: number;
+  reply: (reply: Reply) => void;
+}
+
+const messageOf = (error: unknown): string => (error instanceof Error ? error.message : String(error));
+const isOfData = (error: unknown): boolean => ['value', 'unique', 'foreign', 'check'].includes(faultOf(error) ?? '');
+
 /** After a failure it is tried again so much later. */
 const PAUSE_MS = 1000;
 
@@ -24,10 +35,9 @@ const PAUSE_MS = 1000;
 @Injectable()
 export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicationShutdown {
   private readonly logger = new Logger('Devices');
-  private known: Promise<ReadonlyMap<string, DeviceEntity>> = Promise.resolve(new Map());
-  private ids: readonly string[] = [];
+  private known: ReadonlyMap<string, DeviceEntity> = new Map();
   private readonly paces = new Map<string, PaceLeft>();
-  private waiting: { deviceId: string; text: string; heardMs: number; reply: (reply: Reply) => void }[] = [];
+  private waiting: Came[] = [];
   private lines = new Map<string, boolean>();
   private heldBack = new Map<string, number>();
   private timer: NodeJS.Timeout | undefined;
@@ -53,12 +63,8 @@ export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicati
 
   /** Who is known, from now on. */
   private async readDevices(): Promise<void> {
-    this.known = this.database
-      .getRepository(DeviceEntity)
-      .find()
-      .then((all) => new Map(all.map((d) => [d.id, d])));
-    const all = [...(await this.known).values()];
-    this.ids = all.map((d) => d.id);
+    const all = await this.database.getRepository(DeviceEntity).find();
+    this.known = new Map(all.map((d) => [d.id, d]));
     const speaking = all.filter((d) => d.active);
     this.adapter.tellDevices(speaking.map(({ id, passwordHash }) => ({ id, passwordHash })));
   }
@@ -77,7 +83,7 @@ export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicati
   }
 
   begin(): void {
-    for (const id of this.ids) this.lines.set(id, false);
+    for (const id of this.known.keys()) this.lines.set(id, false);
     this.soon();
   }
 
@@ -104,21 +110,34 @@ export class IntakeService implements Hears, OnApplicationBootstrap, OnApplicati
     this.lines = new Map();
     this.heldBack = new Map();
     try {
-      const devices = await this.known;
-      const letters = batch.map(({ deviceId, text, heardMs }) => readLetter(devices.get(deviceId), { deviceId, text, heardMs }));
-      await inTransaction(this.database, (transaction) => takeIn(transaction, this.climate, { devices, letters, lines, heldBack }));
-      letters.forEach((letter, i) => {
-        const answer = answerTo(letter);
-        if (answer) batch[i]?.reply(answer);
-      });
+      await this.keep(batch, lines, heldBack);
     } catch (error) {
       // What happened to a line since is newer.
       for (const [id, connected] of lines) if (!this.lines.has(id)) this.lines.set(id, connected);
-      this.logger.warn(
-        `${batch.length} messages were not kept, and will come again: ${error instanceof Error ? error.message : String(error)}`,
-      );
+      if (isOfData(error)) await this.oneByOne(batch);
+      else this.logger.warn(`${batch.length} messages were not kept, and will come again: ${messageOf(error)}`);
       await new Promise((resolve) => setTimeout(resolve, PAUSE_MS));
     }
+  }
+
+  /** Keeps what came together, and answers it. */
+  private async keep(batch: readonly Came[], lines: ReadonlyMap<string, boolean>, heldBack: ReadonlyMap<string, number>): Promise<void> {
+    const devices = this.known;
+    const letters = batch.map(({ deviceId, text, heardMs }) => readLetter(devices.get(deviceId), { deviceId, text, heardMs }));
+    await inTransaction(this.database, (transaction) => takeIn(transaction, this.climate, { devices, letters, lines, heldBack }));
+    letters.forEach((letter, i) => {
+      const answer = answerTo(letter);
+      if (answer) batch[i]?.reply(answer);
+    });
+  }
+
+  /** What the database will not have of one device holds up no other. */
+  private async oneByOne(batch: readonly Came[]): Promise<void> {
+    for (const came of batch)
+      await this.keep([came], new Map(), new Map()).catch((error: unknown) =>
+        this.logger.warn(`What ${came.deviceId} says is not kept: ${messageOf(error)}`),
+      );
+    await this.readDevices().catch((error: unknown) => this.logger.warn(`Devices not read: ${messageOf(error)}`));
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -131,6 +131,30 @@ describe('none is lost and none counts twice', () => {
     expect((await values('CAL1')).filter((v) => v >= 1000)).toEqual(Array.from({ length: 60 }, (_, i) => 1000 + i));
   });
 
+  test('when the database will not have what one of them says', async () => {
+    const on = { id: 'GONE1', name: 'One that goes', kind: 'caliper', stationCode: 'RM1', bench: null, zoneId: null };
+    const { password } = (await line.manager.post('/devices', on)).body;
+    const gone = await line.device('GONE1', { password });
+    await gone.say(width(1));
+    // As after a restore of another day: nobody was told.
+    for (const table of ['device_value', 'device_message', 'device_now'])
+      await line.factory.database.query(`delete from ${table} where device_id = 'GONE1'`);
+    await line.factory.database.query(`delete from device where id = 'GONE1'`);
+    const caliper = await line.device('CAL1');
+    const lost = gone.say(width(2));
+    const said = Array.from({ length: 10 }, (_, i) => caliper.say(width(2000 + i)));
+    expect((await Promise.all(said)).every((a) => 'taken' in a)).toBe(true);
+    // Who is known is read anew then: it is told what it is, or shown out.
+    await Promise.race([
+      lost,
+      until(
+        () => gone.connected,
+        (connected) => !connected,
+      ),
+    ]);
+    expect(await values('GONE1')).toEqual([]);
+  });
+
   test('when the database keeps nothing for a while: nothing is answered that was not kept', async () => {
     const caliper = await line.device('CAL2');
     const blocker = new pg.Client({ connectionString: process.env['DATABASE_URL'] });
