@@ -2,6 +2,7 @@ import { changeBatch, visitOf } from '../batches/index.ts';
 import { entryKind } from '../ledger/index.ts';
 import { Dimension, dimensionIdOf, newDimension, withValues } from './dimension.ts';
 import { isInBand, Measure } from './measure.ts';
+import { counted } from '../units/index.ts';
 
 export interface Taken {
   operationId: string;
@@ -38,5 +39,5 @@ export const MeasuresTaken = entryKind('measures.taken')<Taken>({
       rows.put(Dimension, { ...withValues(before, [came]), stationCode, low, high });
     }
   },
-  sentence: ({ payload }, nameOf) => `${payload.measures.length} measures at ${nameOf('step', payload.operationId)}`,
+  sentence: ({ payload }, nameOf) => `${counted(payload.measures.length, 'measure')} at ${nameOf('step', payload.operationId)}`,
 });
