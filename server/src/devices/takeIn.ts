@@ -110,8 +110,9 @@ export async function takeIn(
   const topics = {
     device: null,
     ...(values.length > 0 ? { 'device value': [...new Set(values.map((v) => v.place))] } : {}),
-    ...(turned.length > 0 ? { controller: turned } : {}),
-    ...(back.length > 0 ? { 'device back': back } : {}),
+    // After a night without network there are more of them than a notification can name.
+    ...(turned.length > 0 ? { controller: null } : {}),
+    ...(back.length > 0 ? { 'device back': null } : {}),
   };
   await commitWith({ text: 'select pg_notify($1, $2)', values: [CHANNEL, JSON.stringify({ topics })] });
 }
