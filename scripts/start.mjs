@@ -72,7 +72,7 @@ await main(async () => {
         '--empty changes nothing here: this database holds the demo already. Name another folder in AMPLE_CRANE_DATA to begin without.\n',
       );
     if (demo && own) {
-      standIns = await supervise('stand-in devices', () => startStandIns(own.url), isStopping);
+      standIns = await supervise('process of the stand-ins', () => startStandIns(own.url), isStopping);
       console.log(`Stand-in devices, with buttons to press: ${standIns.current().address}\n`);
     }
     console.log('Ctrl-C stops it.');
