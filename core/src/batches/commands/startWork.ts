@@ -54,9 +54,7 @@ export const StartWork = onBatch('start work')<StartWorkRequest>({
   asks: ({ batchId, wayId = OWN_WAY, placements, withBatchIds = [], quantity }, at) => [
     ...(quantity === undefined ? [] : [BATCH_NUMBER]),
     ...waysOf(at.operation).flatMap((way) => (way.id === wayId ? benchAsks(way.stationCode) : [])),
-    ...(wayId === OWN_WAY && programsIn(at.operation.needs).length > 0
-      ? machineAsks(at.operation.stationCode)
-      : []),
+    ...(wayId === OWN_WAY && programsIn(at.operation.needs).length > 0 ? machineAsks(at.operation.stationCode) : []),
     ...placeAsks(placements, at),
     ...(at.operation.noWait ? waitAsks(at) : []),
     ...[batchId, ...withBatchIds].filter((id) => at.rows.find(Batch, id)).flatMap((id) => aspectAsks('begin', new SeenAtStep(id, at))),
