@@ -145,9 +145,14 @@ test('a manager describes how a new model is built, and the stations build it', 
     await page.evaluate(async () => void (await navigator.serviceWorker.ready));
     await page.reload();
     await expect(due(page, bodies)).toBeVisible();
-    // So has the queue, which the device keeps two seconds after it was seen.
+    // So have the queue and the card, which the device keeps two seconds after they were seen.
     const kept = () => page.evaluate(() => localStorage.getItem('last seen') ?? '');
-    await expect.poll(kept, { timeout: 20_000 }).toContain('[\\"stations\\",\\"RM1\\"');
+    for (const key of [
+      ['stations', 'RM1'],
+      ['batches', 'card', bodies],
+      ['batches', 'held', bodies],
+    ])
+      await expect.poll(kept, { timeout: 20_000 }).toContain(JSON.stringify(JSON.stringify(key)).slice(1, -2));
     await context.setOffline(true);
     await due(page, bodies).getByRole('button', { name: 'Start', exact: true }).click();
     await expect(onDevice(page)).toContainText('1 entry waits on this device');
