@@ -148,6 +148,7 @@ test('a manager describes how a new model is built, and the stations build it', 
     // So have the queue and the card, which the device keeps two seconds after they were seen.
     const kept = () => page.evaluate(() => localStorage.getItem('last seen') ?? '');
     for (const key of [
+      ['factory'],
       ['stations', 'RM1'],
       ['batches', 'card', bodies],
       ['batches', 'held', bodies],
