@@ -147,12 +147,7 @@ test('a manager describes how a new model is built, and the stations build it', 
     await expect(due(page, bodies)).toBeVisible();
     // So have the queue and the card, which the device keeps two seconds after they were seen.
     const kept = () => page.evaluate(() => localStorage.getItem('last seen') ?? '');
-    for (const key of [
-      ['factory'],
-      ['stations', 'RM1'],
-      ['batches', 'card', bodies],
-      ['batches', 'held', bodies],
-    ])
+    for (const key of [['factory'], ['stations', 'RM1'], ['batches', 'card', bodies], ['batches', 'held', bodies]])
       await expect.poll(kept, { timeout: 20_000 }).toContain(JSON.stringify(JSON.stringify(key)).slice(1, -2));
     await context.setOffline(true);
     await due(page, bodies).getByRole('button', { name: 'Start', exact: true }).click();
