@@ -183,6 +183,9 @@ test('a day at a station without network: scans, coats, measures and a refusal a
     await expect(due(page, spray.id)).toContainText(`1 of ${sprayed.coatPlan?.coats ?? 0} coats logged`);
     await refused.getByRole('button', { name: 'Set it aside' }).click();
     await expect(onDevice(page)).toContainText('Set aside, not sent');
+    // The refusal of the one does not keep the entries of the other from being sent, and they come after it.
+    const finished = async () => countOf(await get<Card>(page, `/batches/${cut.id}`), 'work.finished');
+    await expect.poll(finished, { timeout: 20_000 }).toBe(countOf(measured, 'work.finished') + 1);
     const [sprayedNow, measuredNow] = await Promise.all([spray, cut].map(({ id }) => get<Card>(page, `/batches/${id}`)));
     expect(sprayedNow?.coatsThisVisit).toBe(1);
     expect(measuredNow?.batch.operationName).not.toBe(cut.operationName);

@@ -121,7 +121,7 @@ describe('a lot', () => {
   });
   test('readings from a file: bad lines are told, good ones taken once', async () => {
     const { id } = (await manager.post('/lots', lotBody)).body;
-    factory.clock.pass(DAY);
+    await factory.wait(DAY);
     const at = (minutesAgo: number) => new Date(factory.clock.nowMs() - minutesAgo * 60_000).toISOString();
     const csv = [
       'lot,date,wood_temp_c,readings',

@@ -53,13 +53,13 @@ describe('a gate', () => {
       signOffs: [{ skill: 'eye', by: 'Bob' }],
     });
     answers.put(GLUED, [{ atMs: 50, tempC: 20 }]);
-    answers.put(AIR, { tempC: 20, relativeHumidity: 0.5 });
+    answers.put(AIR, { atMs: 95, tempC: 20, relativeHumidity: 0.5 });
     answers.put(COAT, [{ atMs: 90, scuffedMs: null }, null]);
     answers.put(MEASURES, { measures: [1], courses: [2] });
     answers.put(SETS, [{ id: 'm/knobs', what: 'knobs', serves: 'm', sets: 2 }]);
     expect(gateEvidence(batch, factory, 100, answers)).toMatchObject({
       temperatures: [{ atMs: 50, tempC: 20 }],
-      air: { tempC: 20, relativeHumidity: 0.5 },
+      air: { atMs: 95, tempC: 20, relativeHumidity: 0.5 },
       lastCoats: [{ atMs: 90, scuffedMs: null }, null],
       measures: [1],
       courses: [2],

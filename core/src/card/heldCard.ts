@@ -31,12 +31,9 @@ import {
   type OffMeasure,
   type Unmeasured,
 } from '../routing/index.ts';
-import type { TemperatureSample } from '../climate/index.ts';
+import { AIR_COUNTS_MS, type AirSample, type TemperatureSample } from '../climate/index.ts';
 import { rigAsks, rigsFor, type RigsFor } from '../rigs/index.ts';
-import { HOUR_MS } from '../units/index.ts';
 
-/** How long what was read of the air counts where nothing newer can be asked for. */
-const AIR_COUNTS_MS = HOUR_MS;
 /** Batches made on a card are numbered from here until the server gives them their numbers. */
 const FIRST_PROVISIONAL = 900_000_001;
 
@@ -52,7 +49,7 @@ export interface Held {
   /** places taken of each carrier, this batch's own among them */
   taken: Readonly<Record<string, number>>;
   /** the air where it waits; null where nobody reads it */
-  air: { tempC: number; relativeHumidity: number } | null;
+  air: AirSample | null;
   /** how warm it has been there since it came */
   temperatures: readonly TemperatureSample[];
   /** stations of which it was told what goes on there */
@@ -208,7 +205,7 @@ export class HeldCard {
       case NextNumber.name:
         return this.provisional++;
       case AirNow.name:
-        return isFresh && this.held.air !== null ? this.held.air : NOT_ANSWERED;
+        return this.held.air ?? NOT_ANSWERED;
       case Temperatures.name:
         return isFresh ? this.held.temperatures : NOT_ANSWERED;
       default:

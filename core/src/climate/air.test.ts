@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { IMPERIAL, inUnits, METRIC, type UnitChoice } from '../units/index.ts';
-import { dewPointC, equilibriumMoisturePct, sprayObjections } from './air.ts';
+import { AIR_COUNTS_MS, boothObjections, dewPointC, equilibriumMoisturePct, sprayObjections } from './air.ts';
 
 describe('equilibrium moisture', () => {
   test.each([
@@ -62,5 +62,11 @@ describe('spray window', () => {
   test('every limit that is crossed is named', () => {
     expect(sprayObjections(16, 0.3)).toHaveLength(2);
     expect(sprayObjections(29, 0.7)).toHaveLength(2);
+  });
+  test('a booth that was measured too long ago is not known to be fit, however fit it was then', () => {
+    const fit = { atMs: 1000, tempC: 21, relativeHumidity: 0.5 };
+    expect(boothObjections(fit, 1000 + AIR_COUNTS_MS)).toEqual([]);
+    expect(boothObjections(fit, 1001 + AIR_COUNTS_MS)).toEqual(['The booth was last measured 1 h 31 min ago']);
+    expect(boothObjections({ ...fit, tempC: 16 }, 2000)).toEqual(sprayObjections(16, 0.5));
   });
 });

@@ -1,4 +1,13 @@
-import { said, saidWarmer } from '../units/index.ts';
+import { formatDuration, MINUTE_MS, said, saidWarmer } from '../units/index.ts';
+
+/** What a climate sensor or logger reported. */
+export interface AirSample {
+  atMs: number;
+  tempC: number;
+  /** fraction 0…1 */
+  relativeHumidity: number;
+}
+
 function inRange(name: string, value: number, low: number, high: number): void {
   if (!(value >= low && value <= high)) throw new RangeError(`${name} ${value} is outside ${low}…${high}`);
 }
@@ -54,6 +63,12 @@ export function dewPointC(tempC: number, relativeHumidity: number): number {
   return (243.04 * gamma) / (17.625 - gamma);
 }
 
+/** How long a reading tells what the air is: sensors report every hour or oftener. */
+export const AIR_COUNTS_MS = 90 * MINUTE_MS;
+
+/** Whether a reading is too old to tell what the air is now. */
+export const isPast = (reading: { atMs: number }, nowMs: number): boolean => nowMs - reading.atMs > AIR_COUNTS_MS;
+
 /** What a coating's sheet asks of the booth. */
 export interface SprayLimits {
   minTempC: number;
@@ -97,4 +112,10 @@ export function sprayObjections(
   if (relativeHumidity > limits.maxHumidity)
     objections.push(`Humidity is ${percent.toFixed(0)} %; the sheet allows ${limits.maxHumidity * 100} %`);
   return objections;
+}
+
+/** Why nobody may spray by what was last read in the booth, in plain sentences: also when that was too long ago. */
+export function boothObjections(air: AirSample, nowMs: number, limits: SprayLimits = DEFAULT_SPRAY_LIMITS): string[] {
+  if (isPast(air, nowMs)) return [`The booth was last measured ${formatDuration(nowMs - air.atMs)} ago`];
+  return sprayObjections(air.tempC, air.relativeHumidity, limits);
 }

@@ -1,14 +1,6 @@
 import type { Interval } from '../maths/index.ts';
 import { HOUR_MS } from '../units/index.ts';
-import { emcOfAirPct, equilibriumMoisturePct } from './air.ts';
-
-/** What a climate sensor or logger reported. */
-export interface AirSample {
-  atMs: number;
-  tempC: number;
-  /** fraction 0…1 */
-  relativeHumidity: number;
-}
+import { emcOfAirPct, equilibriumMoisturePct, type AirSample } from './air.ts';
 
 /** The equilibrium moisture of a zone over time, in equal steps: the climate as wood feels it. */
 export interface EmcTrace {

@@ -19,7 +19,8 @@ import {
   type TempUnit,
   type TimeColumns,
 } from '../units/index.ts';
-import { LONGEST_SILENCE_MS, type AirSample } from './emcTrace.ts';
+import type { AirSample } from './air.ts';
+import { LONGEST_SILENCE_MS } from './emcTrace.ts';
 
 /** Which columns of a climate logger's file say what, and in what units. */
 export interface LoggerColumns extends TimeColumns {

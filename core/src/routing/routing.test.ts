@@ -119,8 +119,13 @@ describe('rules', () => {
   test('climate, sign-off and parts', () => {
     const climate: Rule = { kind: 'climate', limits: DEFAULT_SPRAY_LIMITS };
     expect(evaluateRule(climate, now).verdict).toBe('wait');
-    expect(evaluateRule(climate, { ...now, air: { tempC: 21, relativeHumidity: 0.5 } }).verdict).toBe('pass');
-    expect(evaluateRule(climate, { ...now, air: { tempC: 21, relativeHumidity: 0.9 } }).verdict).toBe('wait');
+    const air = { atMs: now.nowMs, tempC: 21, relativeHumidity: 0.5 };
+    expect(evaluateRule(climate, { ...now, air }).verdict).toBe('pass');
+    expect(evaluateRule(climate, { ...now, air: { ...air, relativeHumidity: 0.9 } }).verdict).toBe('wait');
+    expect(evaluateRule(climate, { ...now, air: { ...air, atMs: now.nowMs - 3 * HOUR_MS } })).toMatchObject({
+      verdict: 'wait',
+      sentence: 'The booth was last measured 3 h ago',
+    });
     const signOff: Rule = { kind: 'signOff', skill: 'fitting' };
     expect(evaluateRule(signOff, now).sentence).toBe('Waits for someone with fitting to accept');
     expect(evaluateRule(signOff, { ...now, signOffs: [{ skill: 'fitting', by: 'Omar' }] }).verdict).toBe('pass');

@@ -1,6 +1,7 @@
 import { KitsFor, kitsServing, KitStock } from '../assembly/index.ts';
 import { Batch, isWaiting, LatestEntry, lastOf, WaitingAt } from '../batches/index.ts';
 import { PlacesTaken, takenOn, type PiecesOf } from '../carriers/index.ts';
+import type { AirSample } from '../climate/index.ts';
 import { SerialCount, SerialsGiven } from '../fitting/index.ts';
 import { LEDGER, type HouseFactory, type LogbookEntry } from '../ledger.ts';
 import { NOT_ANSWERED, type Asked, type Rows } from '../ledger/index.ts';
@@ -46,7 +47,7 @@ export class WholeHistory {
       case SerialsGiven.name:
         return this.rows.find(SerialCount, (about as AboutOf<typeof SerialsGiven>).period)?.given ?? 0;
       case AirNow.name:
-        return this.around.air((about as AboutOf<typeof AirNow>).zoneId, nowMs) ?? NOT_ANSWERED;
+        return this.airAt((about as AboutOf<typeof AirNow>).zoneId, nowMs) ?? NOT_ANSWERED;
       case Temperatures.name:
         return this.temperatures(about as AboutOf<typeof Temperatures>);
       case ShopEmc.name:
@@ -54,6 +55,11 @@ export class WholeHistory {
       default:
         return NOT_ANSWERED;
     }
+  }
+
+  private airAt(zoneId: string, atMs: number): AirSample | undefined {
+    const air = this.around.air(zoneId, atMs);
+    return air ? { atMs, ...air } : undefined;
   }
 
   private waiting(stationCode: string): PiecesOf[] {

@@ -186,7 +186,7 @@ describe('what leaves the line for a while', () => {
     expect((await act(necks, 'send', { to: 'Lintel & Sons', dueBackMs: factory.clock.nowMs() - DAY })).status).not.toBe(200);
     await done(act(necks, 'send', { to: 'Lintel & Sons', dueBackMs }));
     expect((await card(manager, necks)).batch).toMatchObject({ status: 'away', awayTo: 'Lintel & Sons', dueBackMs });
-    factory.clock.pass(8 * DAY);
+    await factory.wait(8 * DAY);
     await done(act(necks, 'receive', { good: 2, rework: 0, scrap: 0, outcomes: [] }));
     expect((await card(manager, necks)).batch.status).not.toBe('away');
   });
@@ -221,7 +221,7 @@ describe('what leaves the line for a while', () => {
 describe('written down late, as by a tablet whose network was gone', () => {
   test('work counts from when it was done; what cannot have been is refused', async () => {
     const id = await start('millrace', 'body', 2, ['red alder', 'body', 45]);
-    factory.clock.pass(3 * 3_600_000);
+    await factory.wait(3 * 3_600_000);
     const atMs = factory.clock.nowMs() - 2 * 3_600_000;
     const personId = await who(id);
     expect((await act(id, 'start', { personId, atMs: factory.clock.nowMs() + 3_600_000 })).body.fields[0].field).toBe('atMs');

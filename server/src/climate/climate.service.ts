@@ -219,11 +219,8 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     return found.flat();
   }
 
-  /** The air of one zone now, where a sensor reports. */
-  async air(
-    zoneId: string,
-    manager: EntityManager = this.database.manager,
-  ): Promise<{ tempC: number; relativeHumidity: number } | undefined> {
+  /** What was last read of the air of one zone. */
+  async air(zoneId: string, manager: EntityManager = this.database.manager): Promise<AirSample | undefined> {
     return (await this.latest(zoneId, manager)) ?? undefined;
   }
 }

@@ -21,16 +21,23 @@ async function act(id: string, command: string, body: object = {}) {
 async function coat(id: string): Promise<void> {
   const answer = await act(id, 'coats', { wetUm: 100 });
   if (answer.status !== 200) throw new Error(answer.text);
-  factory.clock.pass(FLASH);
+  await factory.wait(FLASH);
 }
 const all = (over: object) => ({ good: 0, rework: 0, scrap: 0, outcomes: [], ...over });
 
-test('a refinished piece carries its new film alone, and is not done without a coat', async () => {
+test('no coat is sprayed in a booth nobody has heard of; a refinished piece carries its new film alone, and is not done without a coat', async () => {
   const lotId = await releasedLot(factory, manager, { species: 'red alder', thicknessMm: 45 });
   const id = (await manager.post('/batches', { modelId: 'millrace', component: 'body', quantity: 1, lotId, orderId: null })).body.id;
   await advanceTo(factory, manager, id, 'b-spray');
   await act(id, 'start');
   const { coatPlan } = await card(manager, id);
+  factory.clock.pass(FLASH);
+  const unheard = await act(id, 'coats', { wetUm: 100 });
+  expect([unheard.status, unheard.body.findings.map((f: { sentence: string }) => f.sentence)]).toEqual([
+    422,
+    [expect.stringMatching(/^The booth was last measured [12] h.* ago$/)],
+  ]);
+  await factory.wait(0);
   for (let i = 0; i < coatPlan.coats; i++) await coat(id);
   const before = (await card(manager, id)).build.dryUm;
   const fault = { pieceId: `${id}-01`, outcome: 'rework', defect: 'sand-through', originOperationId: 'b-spray', note: '' };

@@ -1,4 +1,4 @@
-import { counted, lifeGone, NEARLY_OVER, pieceWord, sprayObjections, STAGES, type Stage } from '@ample-crane/core';
+import { boothObjections, counted, lifeGone, NEARLY_OVER, pieceWord, STAGES, type AirSample, type Stage } from '@ample-crane/core';
 import type { BatchView } from '../batches/batch.view.ts';
 import type { DeviceView } from '../devices/devices.dto.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
@@ -17,13 +17,15 @@ export interface Standing {
   cutters: readonly CutterView[];
   /** those that somebody should look after */
   devices: readonly DeviceView[];
-  boothAir: { tempC: number; relativeHumidity: number } | undefined;
+  /** what was last read in the booth */
+  boothAir: AirSample | undefined;
 }
 
 /** What waits for somebody's decision, in walking order. */
 export function decisionsOn(
   { batches, lots, dimensions, programs, cutters, devices, boothAir }: Standing,
   factory: FactoryNow,
+  nowMs: number,
 ): DecisionView[] {
   const decisions: DecisionView[] = [...programDecisions(programs), ...cutterDecisions(cutters), ...deviceDecisions(devices, factory)];
   for (const lot of lots) {
@@ -101,7 +103,7 @@ export function decisionsOn(
         findings: [],
       });
   if (boothAir) {
-    const objections = sprayObjections(boothAir.tempC, boothAir.relativeHumidity, factory.setUp.settings.sprayLimits);
+    const objections = boothObjections(boothAir, nowMs, factory.setUp.settings.sprayLimits);
     if (objections.length > 0)
       decisions.push({
         stage: 'finishing',

@@ -85,7 +85,7 @@ export class MorningService {
       this.cutters.list(),
       this.devices.troubled(),
     ]);
-    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, devices, boothAir }, factory);
+    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, devices, boothAir }, factory, nowMs);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
     const lateOrders = orders.filter((o) => o.lateDays > 0).sort((a, b) => b.lateDays - a.lateDays);
     const news = await this.news(sinceMs, factory);
@@ -151,7 +151,11 @@ export class MorningService {
       this.cutters.list(),
       this.devices.troubled(),
     ]);
-    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, devices, boothAir: undefined }, factory);
+    const decisions = decisionsOn(
+      { batches, lots, dimensions, programs, cutters, devices, boothAir: undefined },
+      factory,
+      this.clock.nowMs(),
+    );
     return STAGES.map((stage) => ({
       stage,
       waiting: stage === 'woodRoom' ? lots.length : batches.filter((b) => b.stage === stage).length,

@@ -266,11 +266,11 @@ export async function doStep(factory: TestFactory, caller: Caller, id: string): 
   }
   const begun = await caller.post(`/batches/${id}/start`, { version: now.batch.version, personId: now.workers[0].id, ...checked(now) });
   if (begun.status !== 200) throw new Error(`Not begun: ${JSON.stringify(begun.body)}`);
-  factory.clock.pass(HOUR);
+  await factory.wait(HOUR);
   for (let coat = 0; coat < (now.coatPlan?.coats ?? 0); coat++) {
     now = await card(caller, id);
     await caller.post(`/batches/${id}/coats`, { version: now.batch.version, wetUm: now.coatPlan.wetUm });
-    factory.clock.pass(2 * HOUR);
+    await factory.wait(2 * HOUR);
   }
   now = await card(caller, id);
   if (now.characteristics.length > 0) {

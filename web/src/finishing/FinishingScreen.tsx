@@ -1,10 +1,10 @@
 import {
+  boothObjections,
   celsiusToFahrenheit,
   dewPointC,
   formatDuration,
   formatTemperature,
   formatTemperatureDifference,
-  sprayObjections,
 } from '@ample-crane/core';
 import { Box, Typography } from '@mui/material';
 import type { View } from '../ground/api.ts';
@@ -79,12 +79,12 @@ function CureAnswer({
 
 function BoothAir() {
   const zones = useZones();
-  const { units } = useSession();
+  const { units, nowMs } = useSession();
   const tell = useTell();
   const limits = useSetup().data?.spray;
   const booth = zones.data?.find((z) => z.id === limits?.zoneId);
   if (!booth || !limits) return <Empty>No sensor reports from the booth.</Empty>;
-  const objections = sprayObjections(booth.tempC, booth.relativeHumidity, limits).map(tell);
+  const objections = boothObjections(booth, nowMs, limits).map(tell);
   const inF = units.temperature === 'F';
   const degrees = (tempC: number) => (inF ? celsiusToFahrenheit(tempC) : tempC);
   const margin = booth.tempC - dewPointC(booth.tempC, booth.relativeHumidity);

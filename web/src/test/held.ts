@@ -206,7 +206,7 @@ export function heldB7(over: Partial<Batch> = {}): Held {
       measure: [],
     },
     taken: {},
-    air: { tempC: 21, relativeHumidity: 0.5 },
+    air: { atMs: NOW_MS, tempC: 21, relativeHumidity: 0.5 },
     temperatures: [],
     stationCodes: [stationCode],
     rigIds: [],

@@ -45,7 +45,7 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
       measure: pieces.flatMap((p) => rows.where(Measure, 'pieceId', p.id)),
     },
     taken: Object.fromEntries(house.carriers.map((c) => [c.id, takenOn(rows, c.id)])),
-    air: { tempC: 21, relativeHumidity: 0.5 },
+    air: { atMs: nowMs, tempC: 21, relativeHumidity: 0.5 },
     temperatures: Array.from({ length: 1 + Math.ceil((nowMs - warmFromMs) / HOUR_MS) }, (_, i) => ({
       atMs: warmFromMs + i * HOUR_MS,
       tempC: 21,

@@ -1,12 +1,13 @@
-import { type SprayLimits, sprayObjections } from '../../climate/index.ts';
+import { boothObjections, isPast, type SprayLimits } from '../../climate/index.ts';
 import { missing, ruleKind } from './rule.ts';
 import { said } from '../../units/index.ts';
 
 export const Climate = ruleKind('climate')<{ limits: SprayLimits }>({
   needs: () => ['air'],
-  judge(rule, { air }) {
+  judge(rule, { air, nowMs }) {
     if (!air) return missing('climate', 'No climate reading from the booth');
-    const objections = sprayObjections(air.tempC, air.relativeHumidity, rule.limits);
+    const objections = boothObjections(air, nowMs, rule.limits);
+    if (isPast(air, nowMs)) return missing('climate', objections.join('. '));
     return objections.length === 0
       ? {
           rule: 'climate',

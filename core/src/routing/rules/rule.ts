@@ -1,5 +1,5 @@
 import type { RigStay } from '../../carriers/index.ts';
-import type { TemperatureSample } from '../../climate/index.ts';
+import type { AirSample, TemperatureSample } from '../../climate/index.ts';
 import type { Finding } from '../../ledger/index.ts';
 import type { CutterNow } from '../cutters.ts';
 import type { ProgramNow } from '../program.ts';
@@ -54,7 +54,7 @@ export interface Evidence {
   programs?: Readonly<Record<string, ProgramNow | null>>;
   /** the cutters on the machines of a station */
   cutters?: Readonly<Record<string, readonly CutterNow[]>>;
-  air?: { tempC: number; relativeHumidity: number };
+  air?: AirSample;
   signOffs?: readonly { skill: string; by: string }[];
   shortParts?: readonly string[];
   /** of each piece its time in a rig at this step; null for one that was in none */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { DEFAULT_CURE_LAW, DEFAULT_SPRAY_LIMITS } from '../../climate/index.ts';
+import { AIR_COUNTS_MS, DEFAULT_CURE_LAW, DEFAULT_SPRAY_LIMITS } from '../../climate/index.ts';
 import { worst } from '../../ledger/index.ts';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '../../units/index.ts';
 import type { ProgramNow } from '../program.ts';
@@ -178,9 +178,10 @@ describe('at its limits', () => {
   });
 
   test.each([
-    [{ tempC: 21, relativeHumidity: 0.5 }, 'pass'],
-    [{ tempC: 17, relativeHumidity: 0.5 }, 'wait'],
-    [{ tempC: 21, relativeHumidity: 0.7 }, 'wait'],
+    [{ atMs: NOW, tempC: 21, relativeHumidity: 0.5 }, 'pass'],
+    [{ atMs: NOW - AIR_COUNTS_MS - 1, tempC: 21, relativeHumidity: 0.5 }, 'wait'],
+    [{ atMs: NOW, tempC: 17, relativeHumidity: 0.5 }, 'wait'],
+    [{ atMs: NOW, tempC: 21, relativeHumidity: 0.7 }, 'wait'],
     [undefined, 'wait'],
   ])('booth air %j: %s', (air, expected) => {
     expect(verdict({ kind: 'climate', limits: DEFAULT_SPRAY_LIMITS }, air ? { air } : {})).toBe(expected);
@@ -280,7 +281,7 @@ describe('what is not answered', () => {
         { maxLength: 2 },
       ),
     }),
-    air: fc.record({ tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
+    air: fc.record({ atMs: fc.constant(NOW), tempC: between(10, 30), relativeHumidity: between(0.2, 0.8) }),
     signOffs: fc.constant([{ skill: 'fitting', by: 'Ann' }]),
     shortParts: fc.constant([]),
     pressed: stays,
