@@ -28,6 +28,7 @@ interface Card {
   program: { checked: boolean; revision: string | null; machines: { id: string; takenBy: string | null }[] } | null;
   rigs: {
     outside: number;
+    wipe: { due: number } | null;
     rigs: { rigId: string; free: number; own: number; ownOver: number; isClosed: boolean; cycle: string }[];
   } | null;
   log: { kind: string }[];
@@ -62,6 +63,7 @@ async function pressed(page: Page, { batch: { id }, workers, rigs }: Card): Prom
     };
     if (ownOver > 0) await give('take-out');
     else if (free > 0 && (rigs?.outside ?? 0) > 0) {
+      if ((rigs?.wipe?.due ?? 0) > 0) await give('wipe');
       await give('put-in');
       if (cycle === 'all places together') await give('close-rig');
     } else if (own > 0 && !isClosed && cycle === 'all places together') await give('close-rig');

@@ -116,6 +116,8 @@ export interface Piece {
   lastCoat: { visitId: string; coats: number; atMs: number; scuffedMs?: number } | null;
   /** when its film was last sanded back to the wood; null where it never was */
   bareMs: number | null;
+  /** when its faces were last wiped to be glued; null where they are not, or have been glued since */
+  wipedMs: number | null;
   /** the rig it is in; null while it is in none */
   inRig: string | null;
   /** its latest time in one; null where it never was */

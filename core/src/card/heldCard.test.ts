@@ -32,6 +32,7 @@ const AT_A_BENCH = new Set([
   'take measures',
   'hold batch',
   'split batch',
+  'wipe faces',
   'put in rig',
   'take out of rig',
 ]);
@@ -101,7 +102,7 @@ describe('a card without network', () => {
     } as const;
     const route = changed(SHORT_ROUTE, [
       'rest',
-      { rig: { kind: 'press' }, gate: [{ kind: 'pressed', what: 'Pressed', adhesiveId: 'pva' }] },
+      { rig: { kind: 'press' }, gate: [{ kind: 'pressed', what: 'Pressed', minutes: 45 }] },
     ]);
     const house = new TestHouse(new Map([[route.id, route]]), [press]);
     const [one, two] = [house.start('body', 2, { route }), house.start('body', 3, { route })];
@@ -121,7 +122,7 @@ describe('a card without network', () => {
       outside: 0,
       rigs: [{ isClosed: true, own: 2, ownOver: 0, others: [{ batchId: two, pieces: 3 }] }],
     });
-    expect(asTheServer(TakeOut)).toEqual(['in P for 0 min of 45 min at 20\u00A0°C']);
+    expect(asTheServer(TakeOut)).toEqual(['in P for 0 min of 45 min']);
     house.pass(50 * MINUTE_MS);
     expect(asTheServer(TakeOut)).toEqual(['rig.emptied', 'rig.emptied', 'batch.moved']);
     expect(card.all(Piece).filter((p) => p.inRig !== null)).toEqual([]);

@@ -13,6 +13,8 @@ export interface RigLaws {
   out: readonly DwellLaw[];
   /** before it may be machined or stressed, from the same moment; null where nobody says */
   set: DwellLaw | null;
+  /** how long its glue may lie open before it is closed, minutes; not there where nobody says */
+  openMinutes?: number;
 }
 
 /** A piece's latest time in a rig. */

@@ -1,4 +1,3 @@
-import { AIR_COUNTS_MS } from '../climate/index.ts';
 import { DAY_MS, MINUTE_MS } from '../units/index.ts';
 
 /** What a value that a device sends is a value of. */
@@ -22,7 +21,7 @@ export const KINDS: Readonly<Record<DeviceKind, KindOfDevice>> = {
   caliper: { tells: 'length', place: 'station', silentAfterMs: null },
   scale: { tells: 'mass', place: 'station', silentAfterMs: null },
   'moisture meter': { tells: 'moisture', place: 'zone', silentAfterMs: null },
-  'climate sensor': { tells: 'air', place: 'zone', silentAfterMs: AIR_COUNTS_MS },
+  'climate sensor': { tells: 'air', place: 'zone', silentAfterMs: 90 * MINUTE_MS },
   'machine controller': { tells: 'machine', place: 'machine', silentAfterMs: 5 * MINUTE_MS },
 };
 

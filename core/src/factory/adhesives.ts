@@ -10,6 +10,8 @@ export interface Adhesive {
   id: string;
   name: string;
   kind: AdhesiveKind;
+  /** how long it may lie open before its clamps are closed, minutes; not there where nothing is said */
+  openMinutes?: number;
   /** how long it stays under pressure at 20 °C, minutes */
   clampMinutes: number;
   /** and before it may be machined or stressed, from the same moment */
@@ -34,6 +36,7 @@ export const ADHESIVES: readonly Adhesive[] = [
     id: 'pva',
     name: 'Aliphatic wood glue',
     kind: 'wood glue',
+    openMinutes: 10,
     clampMinutes: 45,
     setMinutes: 24 * HOUR,
     lowestC: 10,
@@ -45,6 +48,7 @@ export const ADHESIVES: readonly Adhesive[] = [
     id: 'hide',
     name: 'Hot hide glue',
     kind: 'wood glue',
+    openMinutes: 2,
     clampMinutes: 12 * HOUR,
     setMinutes: 24 * HOUR,
     lowestC: 21,
@@ -56,6 +60,7 @@ export const ADHESIVES: readonly Adhesive[] = [
     id: 'epoxy',
     name: 'Slow epoxy',
     kind: 'epoxy',
+    openMinutes: 45,
     clampMinutes: 12 * HOUR,
     setMinutes: 24 * HOUR,
     lowestC: 16,
@@ -89,6 +94,7 @@ export const ADHESIVES: readonly Adhesive[] = [
     id: 'pu',
     name: 'Polyurethane glue',
     kind: 'polyurethane',
+    openMinutes: 20,
     clampMinutes: 4 * HOUR,
     setMinutes: 24 * HOUR,
     lowestC: 10,
@@ -108,7 +114,12 @@ export function pressingLaws(adhesives: readonly Adhesive[], { adhesiveId, mater
   if (!adhesive) return null;
   const law: CureLaw = { referenceTempC: CLAMP_REFERENCE_C, q10: adhesive.timesPer10C, minimumTempC: adhesive.lowestC };
   const clamped = adhesive.materials.find((m) => m.name === material)?.clampMinutes ?? adhesive.clampMinutes;
-  return { out: [{ minutes: clamped, law }], set: { minutes: adhesive.setMinutes, law } };
+  const { openMinutes } = adhesive;
+  return {
+    out: [{ minutes: clamped, law }],
+    set: { minutes: adhesive.setMinutes, law },
+    ...(openMinutes === undefined ? {} : { openMinutes }),
+  };
 }
 
 /** What is wrong with a list of glues. */

@@ -42,6 +42,7 @@ export const InstrumentsFitted = entryKind('instruments.fitted')<Fitted, Routes>
         inRig: null,
         stay: null,
         bareMs: bodyPiece.bareMs,
+        wipedMs: null,
         trail: [{ batchId: id, fromMs: entry.atMs }],
         bodyFromMs: bodyPiece.bodyFromMs,
         outMs: null,

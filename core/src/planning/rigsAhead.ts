@@ -4,7 +4,7 @@ import type { TemperatureSample } from '../climate/index.ts';
 import type { Factory, RigCarrier } from '../factory/index.ts';
 import type { WorkingTime } from '../maths/index.ts';
 import { pathFrom, type Operation } from '../routing/index.ts';
-import { bringsOf, closingsOf, loadsIn, type Brings, type Closing, type Coming, type LoadIn } from '../rigs/index.ts';
+import { bringsOf, closeBy, closingsOf, loadsIn, type Brings, type Closing, type Coming, type LoadIn } from '../rigs/index.ts';
 import { DAY_MS, HOUR_MS } from '../units/index.ts';
 import { forecastRoute } from './forecast.ts';
 
@@ -52,6 +52,8 @@ export interface RigAhead {
   loads: readonly LoadIn[];
   /** places with nothing in them; none while it is closed over all */
   free: number;
+  /** by when it must be closed, before the glue in it skins over; null where it is closed, or nobody says */
+  closeByMs: number | null;
   /** what could go in, the nearest first, then the earliest due */
   waiting: readonly ForRig[];
   /** what is being glued for it or will be within three days, and when it comes */
@@ -114,6 +116,7 @@ export function rigsAhead(asked: RigsAsked, factory: Factory): RigAhead[] {
       rig,
       loads,
       free,
+      closeByMs: closeBy(inIt),
       waiting,
       coming,
       nextLoad: null,
@@ -154,12 +157,12 @@ const openPieces = ({ loads }: Pick<RigAhead, 'loads'>): number =>
 
 /** What lies open in it or waits at it, and who else comes, while what is there does not fill its places. */
 function nextLoadOf(ahead: RigAhead, nowMs: number): NextLoad | null {
-  const { rig, loads, waiting, coming, usualMinutes } = ahead;
+  const { rig, loads, waiting, coming, usualMinutes, closeByMs } = ahead;
   const atIt = waiting.filter((w) => w.state === 'waits');
   const pieces = openPieces(ahead) + atIt.reduce((sum, w) => sum + w.pieces, 0);
   if (usualMinutes === null || pieces >= rig.places || (pieces === 0 && coming.length === 0)) return null;
   const since = [...(isClosed(loads) ? [] : loads.map((l) => l.fromMs)), ...atIt.map((w) => w.sinceMs)];
-  const load = { pieces, places: rig.places, dwellMinutes: usualMinutes, handsMinutes: rig.rig.handsMinutes };
+  const load = { pieces, places: rig.places, dwellMinutes: usualMinutes, handsMinutes: rig.rig.handsMinutes, closeByMs };
   const freeMs = freeFrom(ahead, nowMs);
   return {
     pieces,

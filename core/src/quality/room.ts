@@ -9,12 +9,12 @@ import { MeasuresTaken } from './measuresTaken.ts';
 import { SettleSignal } from './settleSignal.ts';
 import { SignalSettled } from './signalSettled.ts';
 import { StudyInstrument } from './studyInstrument.ts';
-import { dimensionsAt, TakeMeasures } from './takeMeasures.ts';
+import { dimensionsAt, loadWith, TakeMeasures } from './takeMeasures.ts';
 
 export const quality = {
   name: 'quality',
   rows: [Measure, Dimension, InstrumentStudy],
   entries: [MeasuresTaken, SignalSettled, InstrumentStudied],
   commands: [TakeMeasures, SettleSignal, StudyInstrument],
-  answers: [controlOf, dimensionsAt, measuresOf, outOfBandOf, unmeasuredOf],
+  answers: [controlOf, dimensionsAt, loadWith, measuresOf, outOfBandOf, unmeasuredOf],
 } as const satisfies Room<never, Factory>;

@@ -63,6 +63,21 @@ describe('a chart that holds', () => {
     const other = mill.bodies(1);
     expect(kinds(mill.measure(other, [56.09]))).toEqual(['measures.taken']);
   });
+  test('stops all that runs in one load with it, and nothing that has left it', () => {
+    const mill = new Mill(route()).usual();
+    const [one, two, three] = [mill.bodies(1), mill.bodies(2), mill.bodies(1)];
+    mill.command(one, { command: 'start work', personId: 'ann', withBatchIds: [two, three] });
+    mill.command(three, { command: 'pause work', cause: 'instruction' });
+    const entries = mill.measure(one, [56.08]);
+    expect(entries.kind === 'accept' && entries.entries.map((e) => `${e.kind} ${e.batchId ?? ''}`)).toEqual([
+      `measures.taken ${one}`,
+      `work.paused ${one}`,
+      `batch.held ${one}`,
+      `work.paused ${two}`,
+      `batch.held ${two}`,
+    ]);
+    expect([one, two, three].map((id) => mill.batch(id).status)).toEqual(['held', 'held', 'paused']);
+  });
   test('what waits is held where it is; a chart that does not hold only tells', () => {
     const mill = new Mill(route()).usual();
     expect(kinds(mill.measure(mill.bodies(1), [56.08]))).toEqual(['measures.taken', 'batch.held']);

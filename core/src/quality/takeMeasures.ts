@@ -1,4 +1,4 @@
-import { Batch, livePieces, piecesIn, visitOf, type BatchHeld, type WorkPaused } from '../batches/index.ts';
+import { Batch, Job, livePieces, piecesIn, visitOf, type BatchHeld, type WorkPaused } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import {
   answerer,
@@ -31,19 +31,35 @@ export const dimensionsAt = answerer<{ batchId: string }, readonly string[], Fac
   answer: ({ batchId }, rows, factory) => measuredAt(rows.find(Batch, batchId), factory),
 });
 
+/** The batches whose pieces are worked on in one load with those of a batch. */
+export const LoadWith = question<{ batchId: string }, readonly string[]>('load with');
+export const loadWith = answerer<{ batchId: string }, readonly string[], Factory>(LoadWith, {
+  reads: ({ batchId }, known) => {
+    const batch = known.find(Batch, batchId);
+    return [rowsOf(Batch, [batchId]), ...(batch ? Batch.under(batch) : [])];
+  },
+  answer: ({ batchId }, rows) => withIt(rows.find(Batch, batchId), rows),
+});
+
+function withIt(batch: Batch | undefined, rows: Rows): string[] {
+  const job = batch?.jobId ? rows.find(Job, batch.jobId) : undefined;
+  return [...new Set((job?.shares ?? []).flatMap((s) => (s.toMs === null && s.batchId !== batch?.id ? [s.batchId] : [])))];
+}
+
 const measuredAt = (batch: Batch | undefined, factory: Factory): string[] =>
   batch ? (factory.operationAt(batch).characteristics ?? []).map((c) => dimensionIdOf(batch.modelId, batch.operationId, c.id)) : [];
 
 /** What a hold at the machine waits for: somebody who decides. */
 const WAITS_FOR = 'instruction';
 
-/** Dimensions or set-up measures of pieces of a batch, against the bands of its step; what a chart makes of them may hold it. */
+/** Dimensions or set-up measures of pieces of a batch, against the bands of its step; what a chart makes of them may hold its load. */
 export const TakeMeasures = commandKind('take measures')<TakeMeasuresRequest, Factory>({
   role: 'operator',
-  first: ({ batchId }) => [asked(DimensionsAt, { batchId })],
+  first: ({ batchId }) => [asked(DimensionsAt, { batchId }), asked(LoadWith, { batchId })],
   concerns({ batchId }, first) {
     const ids = first.to(DimensionsAt, { batchId });
-    return { about: [rowsOf(Batch, [batchId])], making: ids === NOT_ANSWERED ? [] : [rowsOf(Dimension, ids)] };
+    const others = first.to(LoadWith, { batchId });
+    return { about: [rowsOf(Batch, [batchId, ...(others === NOT_ANSWERED ? [] : others)])], making: ids === NOT_ANSWERED ? [] : [rowsOf(Dimension, ids)] };
   },
   notBefore: ({ batchId }, rows) => ({ atMs: rows.get(Batch, batchId).arrivedMs, because: `Batch ${batchId} came here only after that` }),
   decide({ batchId, measures }, { rows, factory, nowMs, answers }): Decision<Entry> {
@@ -52,6 +68,8 @@ export const TakeMeasures = commandKind('take measures')<TakeMeasuresRequest, Fa
     const kept = answers.to(DimensionsAt, { batchId });
     if (kept !== NOT_ANSWERED && measuredAt(batch, factory).some((id) => !kept.includes(id)))
       return refuse(`Batch ${batchId} has been moved since then`);
+    const load = [batch.id, ...withIt(batch, rows)].map((id) => rows.find(Batch, id));
+    if (load.includes(undefined)) return refuse('Another batch has just joined the load: look again');
     const live = new Set(livePieces(piecesIn(rows, batchId)).map((p) => p.id));
     if (measures.length === 0) return wrongInput('measures', 'Type at least one measure');
     const taken: Taken['measures'] = [];
@@ -67,7 +85,8 @@ export const TakeMeasures = commandKind('take measures')<TakeMeasuresRequest, Fa
       kind: 'accept',
       entries: [
         { kind: 'measures.taken', batchId, payload: { operationId: operation.id, measures: taken } },
-        ...(reasons.length > 0 ? holding(batch, reasons.join('; ')) : []),
+        // What ran with it was made as it was.
+        ...(reasons.length > 0 ? load.flatMap((each) => (each ? holding(each, reasons.join('; ')) : [])) : []),
       ],
     };
   },

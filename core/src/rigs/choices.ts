@@ -1,7 +1,10 @@
 import { rigStepOf, stayFor, piecesInPass, type AtStep, type SeenAtStep } from '../batches/index.ts';
 import { InRig, suits, TOGETHER, type RigCycle } from '../carriers/index.ts';
 import { asked, NOT_ANSWERED, type Asked } from '../ledger/index.ts';
+import { wipeFor } from '../routing/index.ts';
 import { pressedIn, warmthAsked } from './commands/atRig.ts';
+import { closeBy } from './openTime.ts';
+import { wipeStanding, type WipeStanding } from './wiped.ts';
 
 /** A rig that a batch may be pressed in, and how it stands with it. */
 export interface RigChoice {
@@ -17,6 +20,8 @@ export interface RigChoice {
   ownOver: number;
   /** when the next of it may; null where nothing of it is under pressure or nobody can say */
   nextMs: number | null;
+  /** by when it must be closed, before the glue in it skins over; null where it is closed, or nobody says */
+  closeByMs: number | null;
   /** others that are in it */
   others: readonly { batchId: string; pieces: number }[];
 }
@@ -27,6 +32,8 @@ export interface RigsFor {
   stepName: string;
   /** pieces that are in none yet */
   outside: number;
+  /** how the wipe of their faces stands; null where they need none */
+  wipe: WipeStanding | null;
   rigs: readonly RigChoice[];
 }
 
@@ -65,10 +72,17 @@ export function rigsFor(at: AtStep): RigsFor | null {
         own: own.length,
         ownOver: pressed.filter((p) => p.isOver).length,
         nextMs: coming.length === 0 ? null : Math.min(...coming),
+        closeByMs: closeBy(there),
         others: [...counts].map(([batchId, pieces]) => ({ batchId, pieces })),
       },
     ];
   });
-  const outside = piecesInPass(batch, at.pieces).filter((p) => p.inRig === null && stayFor(p.stay, step.id) === null).length;
-  return { stepName: step.name, outside, rigs };
+  const outside = piecesInPass(batch, at.pieces).filter((p) => p.inRig === null && stayFor(p.stay, step.id) === null);
+  const wipe = wipeFor(step, batch.facts);
+  return {
+    stepName: step.name,
+    outside: outside.length,
+    wipe: wipe && outside.length > 0 ? wipeStanding(wipe, outside, at.nowMs) : null,
+    rigs,
+  };
 }

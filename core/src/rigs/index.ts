@@ -2,6 +2,8 @@ export * from './brings.ts';
 export * from './choices.ts';
 export * from './commands/index.ts';
 export * from './loadsIn.ts';
+export * from './openTime.ts';
 export * from './partFilled.ts';
 export * from './rhythm.ts';
 export * from './rigCount.ts';
+export * from './wiped.ts';

@@ -14,6 +14,8 @@ export interface OpenLoad {
   /** how long it will be closed, and how long it takes to empty and fill it, in minutes */
   dwellMinutes: number;
   handsMinutes: number;
+  /** by when it must be closed, before the glue in it skins over; null where nobody says */
+  closeByMs: number | null;
 }
 
 /** Closing it at a time: who waits for how long because of that. */
@@ -49,6 +51,8 @@ export function closingsOf(load: OpenLoad, coming: readonly Coming[], nowMs: num
     const joining = waitsFor.reduce((sum, c) => sum + c.pieces, 0);
     if (joining > room) break;
     const closeMs = Math.max(nowMs, waitsFor.at(-1)?.atMs ?? nowMs);
+    // The glue of what is in it waits for nobody.
+    if (taken > 0 && load.closeByMs !== null && closeMs > load.closeByMs) break;
     const opensMs = closeMs + (load.dwellMinutes + load.handsMinutes) * MINUTE_MS;
     const hours = (ms: number) => ms / MINUTE_MS / HOUR_MINUTES;
     const held = [{ pieces: load.pieces, atMs: nowMs }, ...waitsFor].reduce(

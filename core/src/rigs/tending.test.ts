@@ -68,7 +68,7 @@ describe('the rhythm of one who tends many places', () => {
 });
 
 describe('a part-filled load', () => {
-  const press = { pieces: 34, places: 96, dwellMinutes: 45, handsMinutes: 15 };
+  const press = { pieces: 34, places: 96, dwellMinutes: 45, handsMinutes: 15, closeByMs: null };
   test('is closed at once where waiting costs more', () => {
     const [best, other] = closingsOf(press, [{ batchId: 'B2', pieces: 12, atMs: at(80) }], NOW);
     // Nobody is shut out: it is open again when they come.
@@ -82,6 +82,16 @@ describe('a part-filled load', () => {
     const atOnce = closingsOf({ ...press, dwellMinutes: 14 * 60 }, [{ batchId: 'B2', pieces: 12, atMs: at(20) }], NOW).at(-1);
     // Until a quarter of an hour after it opens, from when they come.
     expect(atOnce?.shutOutPieceHours).toBeCloseTo((12 * (14 * 60 + 15 - 20)) / 60, 9);
+  });
+  test('waits for nobody who comes when its glue has skinned over', () => {
+    const coming = [
+      { batchId: 'B2', pieces: 12, atMs: at(9) },
+      { batchId: 'B3', pieces: 12, atMs: at(11) },
+    ];
+    const all = closingsOf({ ...press, closeByMs: at(10) }, coming, NOW);
+    expect(all.map((c) => c.closeMs).sort()).toEqual([NOW, at(9)]);
+    // Where it is too late already it is closed at once, or not at all.
+    expect(closingsOf({ ...press, closeByMs: at(-1) }, coming, NOW)).toMatchObject([{ closeMs: NOW, waitsFor: [] }]);
   });
   test('waits for nobody who finds no room, and the first choice is never worse than another', () => {
     expect(closingsOf({ ...press, pieces: 90 }, [{ batchId: 'B2', pieces: 12, atMs: at(1) }], NOW)).toHaveLength(1);

@@ -1,5 +1,6 @@
 import { checkAspects, checkAspectsInWorld, checkAspectsOnPath, waysOf } from './aspects/index.ts';
 import { everyChoice, factsOfChoice, type RouteOption } from './condition.ts';
+import { checkFaces } from './checkFaces.ts';
 import type { Operation, Route } from './operation.ts';
 import { resolveRoute } from './resolve.ts';
 import { before, isStart, pathFrom } from './graph.ts';
@@ -164,8 +165,9 @@ function checkOptions(options: readonly RouteOption[], say: Say): void {
   }
 }
 
-/** What the factory does not have. */
+/** What the factory does not have, or what its glues do not hold. */
 function checkWorld(route: Route, world: RouteWorld, say: Say): void {
+  for (const { step, message } of checkFaces(route, world)) say(step, message);
   for (const option of route.options ?? [])
     for (const value of option.values)
       for (const [part, species] of Object.entries(value.wood ?? {})) {

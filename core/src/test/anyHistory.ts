@@ -74,7 +74,7 @@ export interface Act {
 
 /** How likely an act takes work further, rather than being any at all. */
 const ONWARD_SHARE = 0.6;
-const OFTEN_SHARE = 0.09;
+const OFTEN_SHARE = 0.17;
 const TRIES = 6;
 
 /** Gives the first command that there is something to ask of. */

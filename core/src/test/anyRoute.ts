@@ -65,6 +65,7 @@ function chain(component: Component, prefix: string, kinds: readonly StepKind[],
             wait(`${id}c`, component, [], 1, {
               rig: { kind: 'clamp rack' },
               gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId: 'pva' }],
+              ...(i % 2 === 0 ? {} : { wipe: { withWhat: 'acetone', minutes: 20 } }),
             }),
           ];
         case 'pressed':

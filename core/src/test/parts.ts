@@ -90,6 +90,7 @@ export const piecesOf = (count = 3, over: Partial<Piece> = {}): Piece[] =>
     coats: 0,
     lastCoat: null,
     bareMs: null,
+    wipedMs: null,
     inRig: null,
     stay: null,
     trail: [],

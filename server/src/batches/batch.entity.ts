@@ -75,6 +75,7 @@ export class PieceEntity implements Piece {
   @Count() coats: number;
   @Json(OrNothing) lastCoat: Piece['lastCoat'];
   @Instant('bare_at', OrNothing) bareMs: number | null;
+  @Instant('wiped_at', OrNothing) wipedMs: number | null;
   @Text(OrNothing) inRig: string | null;
   @Json(OrNothing) stay: Piece['stay'];
   @Json() trail: readonly { batchId: string; fromMs: number }[];

@@ -88,8 +88,9 @@ export class HeldService {
       ],
       rows,
     );
-    // What is in a rig with it is opened and closed with it.
-    await this.reader.read([rowsOf(Batch, [...new Set(rows.all(Piece).map((p) => p.batchId))])], rows);
+    // What is in a rig with it is opened and closed with it, and what is in one load is held with it.
+    const load = batch.jobId === null ? [] : (rows.find(Job, batch.jobId)?.shares ?? []);
+    await this.reader.read([rowsOf(Batch, [...new Set([...rows.all(Piece), ...load].map((p) => p.batchId))])], rows);
     await this.reader.read([rowsOf(CutterUse, rows.all(Cutter).map(useIdOf))], rows);
     const pieceIds = livePieces(piecesIn(rows, batchId)).map((p) => p.id);
     await this.reader.read([rowsBy(Measure, 'pieceId', pieceIds)], rows);

@@ -24,6 +24,7 @@ import { JobSettings1700000000019 } from './migrations/1700000000019-job-setting
 import { BareWood1700000000026 } from './migrations/1700000000026-bare-wood.ts';
 import { Runs1700000000030 } from './migrations/1700000000030-runs.ts';
 import { StepTimes1700000000035 } from './migrations/1700000000035-step-times.ts';
+import { WipedFaces1700000000037 } from './migrations/1700000000037-wiped-faces.ts';
 import { CutterUseEntity, MachineEntity, RigHourEntity, RunTimesEntity } from './run.entity.ts';
 
 export const batches: RoomTables = {
@@ -52,5 +53,6 @@ export const batches: RoomTables = {
     BareWood1700000000026,
     Runs1700000000030,
     StepTimes1700000000035,
+    WipedFaces1700000000037,
   ],
 };

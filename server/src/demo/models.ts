@@ -21,6 +21,7 @@ import {
   line,
   machineBody,
   neckLine,
+  OILY_BOARD,
   neckWithItsBoard,
   option,
   outfit,
@@ -311,7 +312,7 @@ const headwater: DemoModel = {
         ],
         'b-top',
       ),
-      line('neck', neckLine(60), 'fit'),
+      line('neck', neckLine(60, OILY_BOARD), 'fit'),
       [
         ...line('body', finish('b', 'water', 5, 80, 57, 75, 154), 'refit'),
         ...line(

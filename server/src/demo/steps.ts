@@ -1,4 +1,4 @@
-import type { CarrierKind, Characteristic, CoatPlan, Component, Operation, Route, RouteOption, Rule, Stage } from '@ample-crane/core';
+import type { CarrierKind, Characteristic, CoatPlan, Component, Operation, Route, RouteOption, Rule, Stage, Wipe } from '@ample-crane/core';
 import { DEMO_MATERIALS } from './materials.ts';
 import { LEVELLING, SLOTTING } from './sheets.ts';
 import { DEMO_STATIONS } from './stations.ts';
@@ -218,15 +218,23 @@ const machineNecks: Step[] = [
   dwell('n-rest', 'Rest after roughing', 'MC3', hours('Rested', 48)),
 ];
 const glueBoard = (minutes: number): Step => work('n-board', 'Truss rod and fingerboard', 'NK1', 'fingerboards', 10, minutes);
-const shapeNeck = (carveMinutes: number): Step[] => [
-  pressed('n-clamp', 'Fingerboard in clamps', 'NK2', 'hose table', 'Clamped', 'pva'),
+const shapeNeck = (carveMinutes: number, wipe?: Wipe): Step[] => [
+  { ...pressed('n-clamp', 'Fingerboard in clamps', 'NK2', 'hose table', 'Clamped', 'pva'), ...(wipe ? { wipe } : {}) },
   hardens('n-hard', 'pva'),
   work('n-fret', 'Radius and fret', 'NK3', 'fretting', 10, 122),
   work('n-carve', 'Carve and sand neck', 'NK4', 'neck carving', 5, carveMinutes, { cautions: ['dust'], grit: 220 }),
 ];
 
-/** A neck whose fingerboard is made at its bench. */
-export const neckLine = (carveMinutes: number): Step[] => [cutNecks, ...machineNecks, glueBoard(60), ...shapeNeck(carveMinutes)];
+/** Boards of oily wood: what comes back to the face within minutes keeps glue off it. */
+export const OILY_BOARD: Wipe = { withWhat: 'acetone', minutes: 20 };
+
+/** A neck whose fingerboard is made at its bench; wiped before it is glued where its wood is oily. */
+export const neckLine = (carveMinutes: number, wipe?: Wipe): Step[] => [
+  cutNecks,
+  ...machineNecks,
+  glueBoard(60),
+  ...shapeNeck(carveMinutes, wipe),
+];
 
 /** A neck that gets back the fingerboard cut from its own block. */
 export const neckWithItsBoard = (carveMinutes: number): Step[] => [

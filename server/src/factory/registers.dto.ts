@@ -82,6 +82,8 @@ export class AdhesiveDto implements Adhesive {
   @InText({ max: 40 }) id: string;
   @InText({ max: 60 }) name: string;
   @InOneOf(ADHESIVE_KINDS) kind: AdhesiveKind;
+  /** may lie open before its clamps are closed */
+  @InNumber({ min: 0.1, max: 1_000, optional: true }) openMinutes?: number;
   /** under pressure at 20 °C */
   @InNumber({ min: 0.1, max: 10_000 }) clampMinutes: number;
   /** from when it was closed until it may be machined */

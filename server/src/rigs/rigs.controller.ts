@@ -1,4 +1,4 @@
-import { Batch, CloseRig, PutInRig, TakeOut, type Rows } from '@ample-crane/core';
+import { Batch, CloseRig, PutInRig, TakeOut, WipeFaces, type Rows } from '@ample-crane/core';
 import { Body, Controller, Get, Param, Post, Query } from '@nestjs/common';
 import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { CommandsService, seen } from '../logbook/commands.service.ts';
@@ -6,7 +6,7 @@ import { Gives } from '../logbook/gives.ts';
 import { BatchDoneView } from '../platform/http/views.ts';
 import { CurrentActor, type Actor } from '../platform/identity/actor.ts';
 import { Allow } from '../platform/identity/role.ts';
-import { CloseRigDto, PutInRigDto, RigsFilterDto, RigsView, TakeOutDto } from './rigs.dto.ts';
+import { CloseRigDto, PutInRigDto, RigsFilterDto, RigsView, TakeOutDto, WipeFacesDto } from './rigs.dto.ts';
 import { RigsQueries } from './rigs.queries.ts';
 
 const done = (batchId: string) => (_: unknown, rows: Rows) => ({ id: batchId, version: rows.get(Batch, batchId).version });
@@ -35,6 +35,17 @@ export class RigsController {
     @Body() { version, atMs, ...said }: PutInRigDto,
   ): Promise<BatchDoneView> {
     return this.commands.give(actor, PutInRig, { batchId, ...said }, { seen: [seen(Batch, batchId, version)], atMs }, done(batchId));
+  }
+
+  @Post('batches/:id/wipe')
+  @Gives(WipeFaces)
+  @ApiOkResponse({ type: BatchDoneView })
+  wipe(
+    @CurrentActor() actor: Actor,
+    @Param('id') batchId: string,
+    @Body() { version, atMs, ...said }: WipeFacesDto,
+  ): Promise<BatchDoneView> {
+    return this.commands.give(actor, WipeFaces, { batchId, ...said }, { seen: [seen(Batch, batchId, version)], atMs }, done(batchId));
   }
 
   @Post('batches/:id/close-rig')

@@ -23,8 +23,15 @@ export class PutInRigDto extends WorkDto {
   @InWholeNumbers({ min: 1, max: 1000, most: PIECES_MAX, optional: true }) places?: number[];
 }
 
+export class WipeFacesDto extends WorkDto {
+  /** which were wiped; all that are in no rig yet where nothing is said */
+  @InTexts({ max: PIECES_MAX, optional: true }) pieceIds?: string[];
+}
+
 export class CloseRigDto extends WorkDto {
   @InText({ max: 40 }) rigId: string;
+  /** why it is closed over glue that has lain open too long */
+  @InText({ min: 5, max: 500, lines: true, optional: true }) overrideReason?: string;
 }
 
 export class TakeOutDto extends WorkDto {
@@ -137,6 +144,8 @@ export class RigView {
   @Out() handsMinutes: number;
   @OutList(() => RigLoadView) loads: RigLoadView[];
   @Out() free: number;
+  /** by when it must be closed, before the glue in it skins over; null where it is closed, or nobody says */
+  @OutOrNull(Number) closeByMs: number | null;
   @OutList(() => ForRigView) waiting: ForRigView[];
   @OutList(() => ComingView) coming: ComingView[];
   /** of what is closed over all, the load that is not full */

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import { advanceTo, card, openFactory, startedBatch, type Answer, type Caller, type TestFactory } from '../test/factory.ts';
+import { advanceTo, card, openFactory, releasedLot, startedBatch, type Answer, type Caller, type TestFactory } from '../test/factory.ts';
 
 let factory: TestFactory;
 let manager: Caller;
@@ -174,5 +174,38 @@ describe('under Setup', () => {
     expect((await change(5)).body.fields[0].message).toBe('Place 6 of it is taken now');
     expect((await change(8)).status).toBe(200);
     expect((await manager.get('/carriers')).body.find((c: { id: string }) => c.id === 'CR9').rig).toMatchObject({ handsMinutes: 4 });
+  });
+});
+
+describe('faces', () => {
+  test('oily boards are wiped, take glue for twenty minutes, and a table is closed before their glue skins over', async () => {
+    const lotId = await releasedLot(factory, manager, { species: 'mahogany', thicknessMm: 27, use: 'neck' });
+    const neck = { modelId: 'headwater', component: 'neck', quantity: 2, lotId, orderId: null };
+    const { id } = (await manager.post('/batches', neck)).body;
+    await advanceTo(factory, manager, id, 'n-clamp');
+    const told = async () => (await card(manager, id)).rigs;
+    expect((await told()).wipe).toEqual({ withWhat: 'acetone', minutes: 20, due: 2, untilMs: null });
+    const { rigId } = (await told()).rigs.find((r: { free: number }) => r.free > 1);
+    const putIn = () => give(manager, id, 'put-in', { rigId });
+    expect(sentences(await putIn())).toEqual(['2 pieces not wiped with acetone']);
+    const viewer = await factory.as('viewer');
+    expect((await give(viewer, id, 'wipe')).status).toBe(403);
+    expect((await give(manager, id, 'wipe', { pieceIds: ['nobody'] })).status).toBe(400);
+    expect((await give(manager, id, 'wipe')).status).toBe(200);
+    expect((await told()).wipe).toMatchObject({ due: 0, untilMs: factory.clock.nowMs() + 20 * MINUTE });
+    factory.clock.pass(21 * MINUTE);
+    expect(sentences(await putIn())).toEqual(['2 pieces wiped with acetone 21 min ago, which holds 20 min']);
+    await give(manager, id, 'wipe');
+    expect((await putIn()).status).toBe(200);
+    expect(await told()).toMatchObject({ wipe: null });
+    const own = async () => (await told()).rigs.find((r: { rigId: string }) => r.rigId === rigId);
+    expect((await own()).closeByMs).toBe(factory.clock.nowMs() + 10 * MINUTE);
+    factory.clock.pass(11 * MINUTE);
+    const close = (caller: Caller, body: object = {}) => give(caller, id, 'close-rig', { rigId, ...body });
+    expect(sentences(await close(manager))).toEqual([expect.stringMatching(/^2 of 2 in .* with open glue, the first for 11 min; it stays open 10 min$/)]);
+    expect((await close(await factory.as('operator'), { overrideReason: 'It still strings' })).status).toBe(403);
+    expect((await close(manager, { overrideReason: 'It still strings' })).status).toBe(200);
+    expect((await card(manager, id)).log[0].sentence).toMatch(/with glue that had lain open too long: It still strings$/);
+    expect((await own()).closeByMs).toBeNull();
   });
 });

@@ -304,6 +304,7 @@ export async function press(factory: TestFactory, caller: Caller, id: string): P
   for (let load = 0; load < 20; load++) {
     const told = (await card(caller, id)).rigs;
     if (told === null) return;
+    if (told.wipe?.due > 0) await give('wipe', {});
     for (const rig of told.rigs) {
       if (rig.free > 0 && told.outside > 0) await give('put-in', { rigId: rig.rigId });
       if (rig.cycle === TOGETHER && !rig.isClosed) await give('close-rig', { rigId: rig.rigId });

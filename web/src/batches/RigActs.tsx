@@ -3,6 +3,7 @@ import { Button, Stack, Typography } from '@mui/material';
 import { useForm } from 'react-hook-form';
 import type { View } from '../ground/api.ts';
 import { useSession } from '../ground/session.tsx';
+import { Caution } from '../parts/Caution.tsx';
 import { ErrorNote } from '../parts/ErrorNote.tsx';
 import { TextIn, useTyped } from '../parts/fields.tsx';
 import { counted } from '../parts/words.ts';
@@ -20,9 +21,38 @@ export function RigActs({ card }: { card: Card }) {
     return <Typography color="text.secondary">Nobody could say what is in the rigs for {rigs.stepName.toLowerCase()}.</Typography>;
   return (
     <Stack spacing={1.5} role="group" aria-label={`Rigs for ${rigs.stepName}`}>
+      {rigs.wipe && <WipeAct card={card} wipe={rigs.wipe} />}
       {rigs.rigs.map((rig) => (
         <AtRig key={rig.rigId} card={card} rig={rig} outside={rigs.outside} />
       ))}
+    </Stack>
+  );
+}
+
+/** Faces that have to be wiped before they are glued, and how long a wipe still holds. */
+function WipeAct({ card: { batch }, wipe }: { card: Card; wipe: View<'WipeStandingView'> }) {
+  const { session, clock } = useSession();
+  const { withWhat, minutes, due, untilMs } = wipe;
+  const command = useBatchCommand('wipe', batch, `Wiped with ${withWhat}`);
+  return (
+    <Stack spacing={1}>
+      <Typography>
+        {due > 0 && `${counted(due, 'piece', 'pieces')} to be wiped with ${withWhat} before glue; a wipe holds ${minutes} min. `}
+        {untilMs !== null && `${due > 0 ? 'The others are' : `Wiped with ${withWhat}:`} to be in by ${clock(untilMs)}.`}
+      </Typography>
+      <Caution kinds={['solvents']} />
+      {due > 0 && (
+        <Button
+          size="large"
+          variant="contained"
+          loading={command.isPending}
+          onClick={() => command.mutate({ personId: session.personId })}
+          sx={{ alignSelf: 'start' }}
+        >
+          They are wiped
+        </Button>
+      )}
+      {command.error && <ErrorNote error={command.error} />}
     </Stack>
   );
 }
@@ -39,9 +69,9 @@ const own = ({ own: pieces, ownOver, isClosed, cycle }: Choice): string => {
 
 function AtRig({ card, rig, outside }: { card: Card; rig: Choice; outside: number }) {
   const { batch } = card;
-  const { session, clock } = useSession();
+  const { session, clock, nowMs } = useSession();
   const { personId } = session;
-  const { rigId, name, places, free, isClosed, ownOver, nextMs, cycle } = rig;
+  const { rigId, name, places, free, isClosed, ownOver, nextMs, closeByMs, cycle } = rig;
   const putIn = useBatchCommand('put-in', batch, `Put in ${name}`);
   const close = useBatchCommand('close-rig', batch, `Close ${name}`);
   const takeOut = useBatchCommand('take-out', batch, `Take out of ${name}`);
@@ -52,6 +82,7 @@ function AtRig({ card, rig, outside }: { card: Card; rig: Choice; outside: numbe
     isClosed ? 'closed' : `${free} of ${places} places free`,
     own(rig),
     nextMs === null ? '' : `next ${clock(nextMs)}`,
+    closeByMs === null ? '' : `close it by ${clock(closeByMs)}`,
     rig.others.length === 0 ? '' : `also ${rig.others.map((o) => `${o.batchId} (${o.pieces})`).join(', ')}`,
   ].filter((told) => told !== '');
   const error = putIn.error ?? close.error ?? takeOut.error;
@@ -97,10 +128,40 @@ function AtRig({ card, rig, outside }: { card: Card; rig: Choice; outside: numbe
             Put back
           </Button>
         )}
+        {isOpen && closeByMs !== null && closeByMs < nowMs && <LateClose card={card} rig={rig} />}
         {rig.own > ownOver && !isOpen && <EarlyOut card={card} rig={rig} />}
       </Stack>
       {error && <ErrorNote error={error} />}
     </Stack>
+  );
+}
+
+/** Closed over glue that has lain open too long, by a lead with a reason. */
+const LateClose = ({ card, rig }: { card: Card; rig: Choice }) => (
+  <Fold label="Close it all the same…">{(close) => <LateCloseForm card={card} rig={rig} onClose={close} />}</Fold>
+);
+
+function LateCloseForm({ card, rig: { rigId, name }, onClose }: { card: Card; rig: Choice; onClose: () => void }) {
+  const { session, may } = useSession();
+  const { control, handleSubmit } = useForm({ defaultValues: { reason: '' } });
+  const typed = useTyped(control);
+  const close = useBatchCommand('close-rig', card.batch, `Close ${name} over old glue`, onClose);
+  return (
+    <FoldForm
+      submit="Close it"
+      disabled={!may('lead') || typed.reason.trim().length < 5}
+      pending={close.isPending}
+      error={close.error}
+      onSubmit={handleSubmit(({ reason }) => close.mutate({ personId: session.personId, rigId, overrideReason: reason }))}
+      onClose={onClose}
+    >
+      <Typography variant="body2">
+        {may('lead')
+          ? 'Glue that has skinned over holds less. The reason stays on the record.'
+          : 'A lead may close it all the same, with a reason.'}
+      </Typography>
+      {may('lead') && <TextIn control={control} name="reason" label="Reason" />}
+    </FoldForm>
   );
 }
 

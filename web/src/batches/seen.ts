@@ -45,6 +45,7 @@ const COMMAND: Readonly<Record<BatchCommandName, (typeof COMMANDS)[number]['name
   undo: 'undo entry',
   reroute: 'reroute batch',
   coats: 'log coat',
+  wipe: 'wipe faces',
   'put-in': 'put in rig',
   'close-rig': 'close rig',
   'take-out': 'take out of rig',

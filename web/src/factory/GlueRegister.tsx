@@ -17,6 +17,12 @@ const minutes = (value: number) => (value % 60 === 0 ? `${value / 60} h` : `${va
 const COLUMNS: GridColDef<Glue>[] = [
   { field: 'name', headerName: 'Glue', width: 200 },
   { field: 'kind', headerName: 'Kind', width: 130 },
+  {
+    field: 'openMinutes',
+    headerName: 'Stays open',
+    width: 110,
+    valueFormatter: (value?: number) => (value === undefined ? '' : minutes(value)),
+  },
   { field: 'clampMinutes', headerName: 'In clamps at 20 °C', width: 150, valueFormatter: minutes },
   { field: 'setMinutes', headerName: 'Before machining', width: 150, valueFormatter: minutes },
   { field: 'lowestC', headerName: 'Not below', width: 100, valueFormatter: (value: number) => `${value} °C` },
@@ -77,6 +83,7 @@ function GlueDialog({ setup, glue, onClose }: { setup: Setup; glue: Glue | null;
       id: glue?.id ?? '',
       name: glue?.name ?? '',
       kind: glue?.kind ?? ADHESIVE_KINDS[0],
+      openMinutes: String(glue?.openMinutes ?? ''),
       clampMinutes: String(glue?.clampMinutes ?? 45),
       setMinutes: String(glue?.setMinutes ?? 1440),
       lowestC: String(glue?.lowestC ?? 10),
@@ -94,6 +101,7 @@ function GlueDialog({ setup, glue, onClose }: { setup: Setup; glue: Glue | null;
       id: glue?.id ?? typed.id.trim(),
       name: typed.name.trim(),
       kind: typed.kind,
+      ...(typed.openMinutes.trim() === '' ? {} : { openMinutes: figureIn(typed.openMinutes) }),
       clampMinutes: figureIn(typed.clampMinutes),
       setMinutes: figureIn(typed.setMinutes),
       lowestC: figureIn(typed.lowestC),
@@ -125,6 +133,7 @@ function GlueDialog({ setup, glue, onClose }: { setup: Setup; glue: Glue | null;
       )}
       <TextIn control={control} name="name" label="Glue" rules={{ required: 'Needed' }} />
       <ChoiceIn control={control} name="kind" label="Kind" choices={idChoices(ADHESIVE_KINDS)} />
+      <FigureIn control={control} name="openMinutes" label="Stays open before clamps close, min (may be empty)" optional positive />
       <FigureIn control={control} name="clampMinutes" label="In clamps at 20 °C, min" positive />
       <TextIn
         control={control}

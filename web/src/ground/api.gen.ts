@@ -720,6 +720,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/batches/{id}/wipe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Rigs_wipe"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/batches/{id}/close-rig": {
         parameters: {
             query?: never;
@@ -3685,6 +3701,7 @@ export interface components {
             handsMinutes: number;
             loads: components["schemas"]["RigLoadView"][];
             free: number;
+            closeByMs: number | null;
             waiting: components["schemas"]["ForRigView"][];
             coming: components["schemas"]["ComingView"][];
             nextLoad: components["schemas"]["NextLoadView"] | null;
@@ -3720,11 +3737,18 @@ export interface components {
             id: string;
             version: number;
         };
+        WipeFacesDto: {
+            version: number;
+            atMs?: number;
+            personId: string;
+            pieceIds?: string[];
+        };
         CloseRigDto: {
             version: number;
             atMs?: number;
             personId: string;
             rigId: string;
+            overrideReason?: string;
         };
         TakeOutDto: {
             version: number;
@@ -4036,6 +4060,7 @@ export interface components {
             what: string;
             adhesiveId?: string;
             material?: string;
+            face?: string;
             minutes?: number;
         };
         GlueSetRuleDto: {
@@ -4132,6 +4157,16 @@ export interface components {
             kind: "rack" | "table" | "press" | "carousel" | "mould" | "form" | "rig" | "freezer shelf" | "cart" | "clamp rack" | "clip rack" | "hose table" | "vacuum table" | "brace press" | "bending press";
             outline?: boolean;
         };
+        WipedWoodDto: {
+            /** @enum {string} */
+            component: "body" | "neck" | "fingerboard" | "top" | "back" | "sides" | "small part" | "instrument";
+            in: string[];
+        };
+        WipeDto: {
+            withWhat: string;
+            minutes: number;
+            wood?: components["schemas"]["WipedWoodDto"];
+        };
         WayDto: {
             id: string;
             name: string;
@@ -4209,6 +4244,7 @@ export interface components {
             noWait?: boolean;
             place?: components["schemas"]["PlaceNeedDto"];
             rig?: components["schemas"]["RigNeedDto"];
+            wipe?: components["schemas"]["WipeDto"];
             handOver?: boolean;
             reworkAlone?: boolean;
             matchedSet?: boolean;
@@ -4556,6 +4592,12 @@ export interface components {
             checked: boolean;
             machines: components["schemas"]["MachineStartView"][];
         };
+        WipeStandingView: {
+            withWhat: string;
+            minutes: number;
+            due: number;
+            untilMs: number | null;
+        };
         InRigWithView: {
             batchId: string;
             pieces: number;
@@ -4571,11 +4613,13 @@ export interface components {
             own: number;
             ownOver: number;
             nextMs: number | null;
+            closeByMs: number | null;
             others: components["schemas"]["InRigWithView"][];
         };
         RigsForView: {
             stepName: string;
             outside: number;
+            wipe: components["schemas"]["WipeStandingView"] | null;
             rigs: components["schemas"]["RigChoiceView"][];
         };
         UndoView: {
@@ -5603,6 +5647,7 @@ export interface components {
             name: string;
             /** @enum {string} */
             kind: "wood glue" | "epoxy" | "instant" | "solvent cement" | "polyurethane";
+            openMinutes?: number;
             clampMinutes: number;
             setMinutes: number;
             lowestC: number;
@@ -7109,6 +7154,31 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["PutInRigDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Rigs_wipe: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WipeFacesDto"];
             };
         };
         responses: {

@@ -37,7 +37,8 @@ export function RigPanel({ rig }: { rig: Rig }) {
 
 /** Batch by batch what is in it, and what is due. */
 function InIt({ rig, isClosed }: { rig: Rig; isClosed: boolean }) {
-  const { may } = useSession();
+  const { may, clock, nowMs } = useSession();
+  const { closeByMs } = rig;
   const ids = [...new Set(rig.loads.flatMap((l) => l.batches.map((b) => b.batchId)))];
   const open = rig.cycle === TOGETHER && !isClosed;
   return ids.map((batchId) => {
@@ -54,7 +55,13 @@ function InIt({ rig, isClosed }: { rig: Rig; isClosed: boolean }) {
             <Id>{batchId}</Id>
           </Link>{' '}
           {pieces} {first.modelName}
-          {open ? ', in and still open' : over === pieces ? ', free' : over > 0 ? `, ${over} of them free` : ''}
+          {open
+            ? `, in and still open${closeByMs === null ? '' : closeByMs < nowMs ? `; its glue was to be closed by ${clock(closeByMs)}` : `: close it by ${clock(closeByMs)}, before its glue skins over`}`
+            : over === pieces
+              ? ', free'
+              : over > 0
+                ? `, ${over} of them free`
+                : ''}
         </Typography>
         {may('operator') && over > 0 && <TakeOutAct rig={rig} batchId={batchId} version={first.version} pieces={over} />}
         {may('operator') && open && <CloseAct rig={rig} batchId={batchId} version={first.version} />}

@@ -56,6 +56,7 @@ export const BatchStarted = entryKind('batch.started')<Started, Routes>({
         coats: 0,
         lastCoat: null,
         bareMs: null,
+        wipedMs: null,
         inRig: null,
         stay: null,
         trail: [{ batchId: id, fromMs: entry.atMs }],

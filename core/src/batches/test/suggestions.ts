@@ -153,7 +153,7 @@ export const suggestions: Suggestions = {
       () => ({}),
     ),
   },
-  often: ['undo entry'],
+  often: ['undo entry', 'sign off', 'refit instruments'],
   aside: {
     'start batch': (house, random) => ({
       modelId: random.pick([...house.factory.setUp.models.keys()]),

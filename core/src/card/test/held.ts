@@ -24,13 +24,15 @@ export function heldOf(house: TestHouse, batchId: string, nowMs = house.nowMs): 
   const step = pressedNext(house.routes.routeOf(batch), house.operation(batchId), batch);
   const rigIds = house.factory.rigs.flatMap((r) => (step?.rig && suits(r, step.rig, batch.modelId) ? [r.id] : []));
   const pressed = rows.all(Piece).filter((p) => p.inRig !== null && rigIds.includes(p.inRig) && p.batchId !== batchId);
+  const load = (batch.jobId === null ? [] : rows.get(Job, batch.jobId).shares).map((s) => s.batchId);
+  const withIt = [...new Set([...pressed.map((p) => p.batchId), ...load])].filter((id) => id !== batchId);
   const programs = programsIn(house.operation(batchId).needs).map((n) => n.what);
   const cutters = rows.all(Cutter).filter((c) => stationCodes.some((code) => code === c.stationCode));
   return {
     atMs: nowMs,
     batchId,
     rows: {
-      batch: [batch, ...boxes, ...[...new Set(pressed.map((p) => p.batchId))].map((id) => rows.get(Batch, id))],
+      batch: [batch, ...boxes, ...withIt.map((id) => rows.get(Batch, id))],
       'rig count': rows.all(RigCount),
       piece: [...pieces, ...pressed, ...boxes.flatMap((b) => rows.where(Piece, 'batchId', b.id))],
       visit: [rows.get(Visit, batch.visitId), ...boxes.map((b) => rows.get(Visit, b.visitId))],

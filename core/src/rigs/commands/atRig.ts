@@ -1,8 +1,8 @@
 import { InRig, pressedFor, type PieceInRig, type Pressed } from '../../carriers/index.ts';
 import { Batch, temperaturesFor, zoneOf, type AtStep } from '../../batches/index.ts';
 import type { Factory, RigCarrier } from '../../factory/index.ts';
-import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers, type Asked, type Refused } from '../../ledger/index.ts';
-import { Temperatures } from '../../routing/index.ts';
+import { asked, NOT_ANSWERED, refuse, wrongInput, type Answers, type Asked, type Finding, type Refused } from '../../ledger/index.ts';
+import { Temperatures, type Override } from '../../routing/index.ts';
 
 export interface RigRequest {
   rigId: string;
@@ -39,6 +39,17 @@ export function rigAt(
   const there = answers.to(InRig, { rigId });
   if (there === NOT_ANSWERED) return refuse(`Nobody could say what is in ${rig.name}`, { rule: 'places' });
   return { kind: 'rig', rig, there };
+}
+
+const OVERRIDE_REASON_LENGTH = 5;
+
+/** What stands against it, with the reason that sets it aside; null where nothing does. */
+export function overrideOf({ overrideReason }: { overrideReason?: string }, findings: readonly Finding[]): Refused | Override | null {
+  if (findings.length === 0) return null;
+  if (overrideReason === undefined) return { kind: 'refuse', because: [...findings] };
+  const reason = overrideReason.trim();
+  if (reason.length < OVERRIDE_REASON_LENGTH) return wrongInput('overrideReason', 'An override needs a reason that others will understand');
+  return { reason, findings };
 }
 
 const warmth = (batch: Batch, factory: Factory, nowMs: number) => temperaturesFor(batch, zoneOf(batch, factory), nowMs, false);

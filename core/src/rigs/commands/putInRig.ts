@@ -2,9 +2,10 @@ import { suits, TOGETHER, type PieceInRig } from '../../carriers/index.ts';
 import { onBatch, piecesInPass, rigStepOf, stayFor, type AtStep, type Piece } from '../../batches/index.ts';
 import type { RigCarrier } from '../../factory/index.ts';
 import { refuse, rowsOf, wrongInput, type Decision, type Refused } from '../../ledger/index.ts';
-import type { Operation } from '../../routing/index.ts';
+import { wipeFor, type Operation } from '../../routing/index.ts';
 import type { RigEntry } from '../decided.ts';
 import { RigCount } from '../rigCount.ts';
+import { wipeObjection } from '../wiped.ts';
 import { batchesIn, counted } from '../words.ts';
 import { rigAsked, rigAt, type RigRequest } from './atRig.ts';
 
@@ -42,6 +43,10 @@ export const PutInRig = onBatch('put in rig')<PutInRigRequest, RigEntry>({
       });
     const chosen = choose(request, step, rig, there, at);
     if (chosen.kind === 'refuse') return chosen;
+    const wipe = wipeFor(step, batch.facts);
+    const going = at.pieces.filter((p) => chosen.pieceIds.includes(p.id));
+    const unwiped = wipe && wipeObjection(wipe, going, at.nowMs);
+    if (unwiped) return { kind: 'refuse', because: [unwiped] };
     const loads = rows.find(RigCount, rig.id)?.loads ?? 0;
     const together = rig.rig.cycle === TOGETHER;
     const [open] = there;

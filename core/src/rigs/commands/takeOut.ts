@@ -14,10 +14,10 @@ import {
   type OnBatch,
 } from '../../batches/index.ts';
 import { mayActAs, refuse, rowsOf, worst, wrongInput, type Decision, type Finding, type Refused } from '../../ledger/index.ts';
-import { roundOrOn, type Override } from '../../routing/index.ts';
+import { roundOrOn } from '../../routing/index.ts';
 import type { RigEntry } from '../decided.ts';
 import { RigCount } from '../rigCount.ts';
-import { newcomersIn, nothingIn, othersTogether, pressedIn, rigAsked, rigAt, warmthAsked, type RigRequest } from './atRig.ts';
+import { newcomersIn, nothingIn, othersTogether, overrideOf, pressedIn, rigAsked, rigAt, warmthAsked, type RigRequest } from './atRig.ts';
 
 export interface TakeOutRequest extends RigRequest {
   /** which come out; all that are free where nothing is said, and all of it where it is closed over all */
@@ -28,8 +28,6 @@ export interface TakeOutRequest extends RigRequest {
   ahead?: boolean;
   overrideReason?: string;
 }
-
-const OVERRIDE_REASON_LENGTH = 5;
 
 /** Takes pieces of a batch out of a rig; once all of it is out it goes on by itself. */
 export const TakeOut = onBatch('take out of rig')<TakeOutRequest, RigEntry>({
@@ -123,14 +121,6 @@ function tooEarly(coming: readonly PieceInRig[], rigName: string, at: AtStep): F
       ...(freeMs === null ? {} : { untilMs: freeMs, sure: 'forecast' as const }),
     },
   ];
-}
-
-function overrideOf({ overrideReason }: TakeOutRequest, findings: readonly Finding[]): Refused | Override | null {
-  if (findings.length === 0) return null;
-  if (overrideReason === undefined) return { kind: 'refuse', because: [...findings] };
-  const reason = overrideReason.trim();
-  if (reason.length < OVERRIDE_REASON_LENGTH) return wrongInput('overrideReason', 'An override needs a reason that others will understand');
-  return { reason, findings };
 }
 
 /** What follows: all of it is out and goes on, or what is out goes ahead of the rest. */

@@ -25,6 +25,7 @@ export const RigFilled = entryKind('rig.filled')<Filled>({
     for (const { pieceId, place, load } of pieces)
       rows.change(Piece, pieceId, {
         inRig: rigId,
+        wipedMs: null,
         stay: {
           rigId,
           loadId: loadIdOf(rigId, load),

@@ -1,6 +1,7 @@
-import { Batch, Piece, rigStepOf } from '../../batches/index.ts';
+import { Batch, Piece, pieceInRig, rigStepOf } from '../../batches/index.ts';
 import type { Random } from '../../maths/index.ts';
 import type { TestHouse } from '../../test/house.ts';
+import { openTooLong } from '../openTime.ts';
 import type { Suggestions } from '../../test/suggestion.ts';
 
 const person = (random: Random) => (random.chance(0.05) ? 'bob' : 'ann');
@@ -42,9 +43,23 @@ export const suggestions: Suggestions = {
         ...(random.chance(0.05) ? { places: [random.integer(0, 4)] } : {}),
       };
     },
+    'wipe faces'(house, random) {
+      const batch = glued(house, random);
+      if (!batch) return undefined;
+      const some = random.chance(0.2) ? { pieceIds: [random.chance(0.2) ? 'nobody' : (house.live(batch.id)[0]?.id ?? '')] } : {};
+      return { batchId: batch.id, personId: person(random), ...some };
+    },
     'close rig'(house, random) {
       const piece = pressed(house, random, (p) => p.stay?.place === null && p.stay.closedMs === null);
-      return piece && { batchId: piece.batchId, personId: person(random), rigId: piece.inRig ?? '' };
+      if (!piece) return undefined;
+      // Hours often pass in these histories, and glue stays open for minutes.
+      const isLate = openTooLong(pieceInRig(piece), '', house.nowMs).length > 0;
+      return {
+        batchId: piece.batchId,
+        personId: person(random),
+        rigId: piece.inRig ?? '',
+        ...(isLate && !random.chance(0.1) ? { overrideReason: 'Still wet enough' } : {}),
+      };
     },
     'take out of rig'(house, random) {
       const piece = pressed(house, random, (p) => p.stay?.closedMs !== null);

@@ -21,6 +21,7 @@ import { settings } from './settings.ts';
 import { sheet } from './sheet.ts';
 import { ways } from './ways.ts';
 import { when } from './when.ts';
+import { wipe } from './wipe.ts';
 
 export type { Box } from './aspect.ts';
 export { COATS_RULE, CoatsOn, coatsOnAll, type CoatPlan, type CoatsOnPiece } from './coat.ts';
@@ -44,6 +45,7 @@ export { roundAt, roundOrOn, roundTooMany, stepsOfLoop, type Repeat } from './re
 export { settingInWords, type JobSetting } from './settings.ts';
 export type { SheetPicture, SheetTick, StepSheet } from './sheet.ts';
 export { OWN_WAY, waysOf, type Way } from './ways.ts';
+export { wipeFor, type Wipe } from './wipe.ts';
 
 /** All that a step can say of itself, in the order in which it is told. */
 const KINDS = [
@@ -52,6 +54,7 @@ const KINDS = [
   noWait,
   place,
   rig,
+  wipe,
   handOver,
   reworkAlone,
   matchedSet,

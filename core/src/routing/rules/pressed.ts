@@ -9,6 +9,8 @@ export interface Pressing {
   adhesiveId?: string;
   /** what is glued, where the glue takes another time for it */
   material?: string;
+  /** which face is glued, where others of the piece are glued too */
+  face?: string;
   /** where no glue decides */
   minutes?: number;
 }

@@ -14,6 +14,8 @@ import {
   TakeOut,
   Temperatures,
   TOGETHER,
+  wipeFor,
+  WipeFaces,
 } from '@ample-crane/core';
 import type { Crew } from './crew.ts';
 import type { FloorEvent } from './floorEvent.ts';
@@ -38,6 +40,7 @@ export class PressingHabits {
     const need = step?.rig;
     if (!step || !need) return;
     const personId = this.crew.anyone(undefined, atMs);
+    if (wipeFor(step, batch.facts)) this.mover.tryTo(WipeFaces, { batchId: batch.id, personId }, atMs, personId);
     for (const rig of factory.rigs) {
       if (!suits(rig, need, batch.modelId)) continue;
       if (!this.mover.tryTo(PutInRig, { batchId: batch.id, rigId: rig.id, personId }, atMs, personId)) continue;

@@ -17,6 +17,7 @@ import { SettingsAspectDto } from './settings.dto.ts';
 import { SheetAspectDto } from './sheet.dto.ts';
 import { WaysAspectDto } from './ways.dto.ts';
 import { WhenAspectDto } from './when.dto.ts';
+import { WipeAspectDto } from './wipe.dto.ts';
 
 /** All that a step can say of itself beyond its name and place, as it comes in. */
 export class AspectsDto extends Together(
@@ -25,6 +26,7 @@ export class AspectsDto extends Together(
   NoWaitAspectDto,
   PlaceAspectDto,
   RigAspectDto,
+  WipeAspectDto,
   HandOverAspectDto,
   ReworkAloneAspectDto,
   MatchedSetAspectDto,

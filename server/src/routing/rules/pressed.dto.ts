@@ -7,6 +7,8 @@ export class PressedRuleDto {
   @InText({ max: 40, optional: true }) adhesiveId?: string;
   /** what is glued, where the glue takes another time for it */
   @InText({ max: 60, optional: true }) material?: string;
+  /** which face is glued, where others of the piece are glued too */
+  @InText({ max: 60, optional: true }) face?: string;
   /** where no glue decides */
   @InNumber({ ...MINUTES, optional: true }) minutes?: number;
 }

@@ -18,12 +18,14 @@ import { settings } from './Settings.tsx';
 import { sheet } from './Sheet.tsx';
 import { ways } from './Ways.tsx';
 import { when } from './When.tsx';
+import { wipe } from './Wipe.tsx';
 
 /** The editor of each aspect, in the order of the desk. */
 export const EDITORS: Readonly<Record<AspectKey, AspectEditor>> = {
   awayDays,
   place,
   rig,
+  wipe,
   ways,
   settings,
   sheet,
