@@ -97,6 +97,7 @@ async function questions(): Promise<Record<string, readonly [path: string, ...sp
     '/api/morning': ['/morning', 'batches', 'orders', 'hours'],
     '/api/floor': ['/floor', 'batches', 'hours'],
     '/api/flow': ['/flow', 'batches', 'hours'],
+    '/api/flow/classes': ['/flow/classes', 'batches', 'hours'],
     '/api/flow/months': ['/flow/months', 'months'],
     '/api/flow/price': ['/flow/price?modelId=weirstone&perWeek=10&waits=overnight'],
     '/api/find': ['/find?text=B100'],

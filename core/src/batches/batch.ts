@@ -2,9 +2,10 @@ import { PlacementRow, type RigStay } from '../carriers/index.ts';
 import { rowKind, rowsBy, rowsOf, type RowKind, type Rows } from '../ledger/index.ts';
 import { Order } from '../orders/index.ts';
 import type { Component, RouteFacts, Stage } from '../routing/index.ts';
-import { partsOfPiece, partsOfStep, partsOfVisit } from './flowTallies.ts';
+import { partsOfClass, partsOfPiece, partsOfStep, partsOfVisit } from './flowTallies.ts';
 import { Job } from './job.ts';
 import { partsOfRun, type Run } from './run.ts';
+import type { Judged, WorkClass } from './workClass.ts';
 
 export const BATCH_STATUSES = ['queued', 'running', 'paused', 'finished', 'dwelling', 'away', 'stocked', 'held', 'done'] as const;
 /**
@@ -64,8 +65,10 @@ export interface Batch {
   wayId: string | null;
   /** the options of its order, its wood, its construction: what the route's conditions look at */
   facts: RouteFacts;
-  /** kept out of the normal statistics */
-  trial: boolean;
+  /** what it is made for; trials and tooling are kept out of what is usual */
+  workClass: WorkClass;
+  /** what it has shown, of a trial; null until somebody has said */
+  judged: Judged | null;
   /** the batch it was taken from */
   parentId: string | null;
   /** where it is while away, and when it is due back */
@@ -165,14 +168,15 @@ export interface Visit {
   continues: readonly string[];
   /** what a machine ran in it; null where none did */
   run: Run | null;
+  workClass: WorkClass;
 }
 export const Visit = rowKind<Visit>('visit', {
   key: 'id',
   latestBy: 'batchId',
   seldom: true,
   tally: {
-    from: ['stationCode', 'loadS', 'arrivedMs', 'finishedMs', 'good', 'rework', 'scrap', 'run', 'touchMs'],
-    of: (visit) => [...partsOfVisit(visit), ...partsOfRun(visit), ...partsOfStep(visit)],
+    from: ['stationCode', 'loadS', 'arrivedMs', 'finishedMs', 'good', 'rework', 'scrap', 'run', 'touchMs', 'workClass'],
+    of: (visit) => [...partsOfVisit(visit), ...partsOfRun(visit), ...partsOfStep(visit), ...partsOfClass(visit)],
   },
 });
 

@@ -1,5 +1,6 @@
 import { partOf, rowKind, type Part } from '../ledger/index.ts';
 import { HOUR_MS, MINUTE_MS } from '../units/index.ts';
+import type { WorkClass } from './workClass.ts';
 
 // What the past of the floor comes to, by the hour: told by every visit, job and piece as it is, so that nobody reads
 // them again to speak of weeks. Sums are whole numbers. Hours are whole hours since 1970, UTC.
@@ -72,6 +73,17 @@ export const StepTimes = rowKind<StepTimes>('step times', { key: 'id', by: ['mod
 const stepTimesId = (modelId: string, operationId: string, stationCode: string): string =>
   JSON.stringify([modelId, operationId, stationCode]);
 
+/** How long work that is not for orders and stock was worked on at a station, as it was done with in an hour. */
+export interface ClassHour {
+  id: string;
+  stationCode: string;
+  workClass: WorkClass;
+  hour: number;
+  pieces: number;
+  touchS: number;
+}
+export const ClassHour = rowKind<ClassHour>('class hour', { key: 'id', sums: ['pieces', 'touchS'] });
+
 export const hourOf = (atMs: number): number => Math.floor(atMs / HOUR_MS);
 
 const NO_WORK: Omit<StationHour, 'id' | 'stationCode' | 'hour'> = {
@@ -128,6 +140,23 @@ export function partsOfStep(visit: {
   const id = stepTimesId(modelId, operationId, stationCode);
   const touchS = Math.round(touchMs / 1000);
   return [partOf(StepTimes, { id, modelId, operationId, stationCode, batches: 1, pieces: good + rework + scrap, loadS, touchS })];
+}
+
+/** What a pass of a trial, of tooling or of a special adds once it is done: the hours that order work did not have. */
+export function partsOfClass(visit: {
+  stationCode: string;
+  workClass: WorkClass;
+  finishedMs: number | null;
+  touchMs: number;
+  good: number;
+  rework: number;
+  scrap: number;
+}): Part[] {
+  const { stationCode, workClass, finishedMs, touchMs, good, rework, scrap } = visit;
+  if (workClass === 'order' || finishedMs === null || touchMs === 0) return [];
+  const hour = hourOf(finishedMs);
+  const id = `${stationCode} ${workClass} ${hour}`;
+  return [partOf(ClassHour, { id, stationCode, workClass, hour, pieces: good + rework + scrap, touchS: Math.round(touchMs / 1000) })];
 }
 
 /** What a job that is over adds: the time that it kept a place busy. */

@@ -22,6 +22,7 @@ export { cutterWarnings, machineTakenSince, type StartCheck } from './startCheck
 export type { Undoable } from './entries/undoable.ts';
 export type { SettingNoted, SettingSaid } from './settings.ts';
 export { sheetGiven, type SheetGiven, type SheetSaid } from './sheet.ts';
+export * from './workClass.ts';
 export { isWaiting, WaitingAt, waitsAheadAt } from './waiting.ts';
 export type { BatchHeld } from './entries/batchHeld.ts';
 export type { WorkPaused } from './entries/workPaused.ts';

@@ -3,7 +3,7 @@ import { asked, type Answers, type Asked } from '../ledger/index.ts';
 import { programAsked, ProgramFor, programMissing, programsIn, type Operation } from '../routing/index.ts';
 import type { Batch } from './batch.ts';
 
-type OnItsRoute = Pick<Batch, 'modelId' | 'routeId' | 'facts' | 'trial'>;
+type OnItsRoute = Pick<Batch, 'modelId' | 'routeId' | 'facts' | 'workClass'>;
 
 const optionsOf = (batch: OnItsRoute, factory: Factory) => factory.routeOf(batch).options ?? [];
 

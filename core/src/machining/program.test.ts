@@ -234,7 +234,7 @@ describe('before a machine starts', () => {
     const house = shop();
     house.give(DrawRevision, { programId: SIDES, ...DRAWN });
     house.give(MoveRevision, { programId: SIDES, revision: 'B', to: 'checked', note: '' });
-    const trial = house.start('body', 1, { route: ROUTE, trial: true });
+    const trial = house.start('body', 1, { route: ROUTE, workClass: 'trial' });
     expect(said(begin(house, trial))).toEqual(['The machine shows revision A; the card asks for B of "sides"']);
     expect(said(begin(house, trial, { check: check({ revision: 'B' }) }))).toBe('done');
     const usual = house.start('body', 1, { route: ROUTE });
@@ -284,7 +284,7 @@ describe('cutters', () => {
   const usedS = (house: TestHouse, useId: string) => house.rows.find(CutterUse, useId)?.seconds ?? 0;
 
   function cut(house: TestHouse, pieces: number, trial = false): string {
-    const id = house.start('body', pieces, { route: PLAIN, trial });
+    const id = house.start('body', pieces, { route: PLAIN, workClass: trial ? 'trial' : 'order' });
     expect(said(begin(house, id))).toBe('done');
     house.pass(24 * MINUTE_MS);
     const done = house.command(id, { command: 'finish work', good: pieces, rework: 0, scrap: 0, outcomes: [] });

@@ -1,4 +1,4 @@
-import { changeBatch, visitOf } from '../batches/index.ts';
+import { changeBatch, isCounted, visitOf } from '../batches/index.ts';
 import { entryKind } from '../ledger/index.ts';
 import { Dimension, dimensionIdOf, newDimension, withValues } from './dimension.ts';
 import { isInBand, Measure } from './measure.ts';
@@ -14,7 +14,7 @@ export const MeasuresTaken = entryKind('measures.taken')<Taken>({
     const batch = changeBatch(rows, entry.batchId, {});
     const { operationId, measures } = entry.payload;
     const { redo, stationCode } = visitOf(rows, batch);
-    const isCharted = !batch.trial && !redo;
+    const isCharted = isCounted(batch) && !redo;
     for (const { id, pieceId, characteristicId, value, low, high } of measures) {
       const dimensionId = isCharted ? dimensionIdOf(batch.modelId, operationId, characteristicId) : null;
       const { visitId } = batch;

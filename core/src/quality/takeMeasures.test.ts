@@ -28,7 +28,7 @@ class Mill extends TestHouse {
     super(new Map([[made.id, made]]));
     this.route = made;
   }
-  bodies = (quantity: number, trial = false) => this.start('body', quantity, { route: this.route, trial });
+  bodies = (quantity: number, trial = false) => this.start('body', quantity, { route: this.route, workClass: trial ? 'trial' : 'order' });
   measure(id: string, values: readonly number[]): Decision<Written> {
     this.pass();
     const pieces = this.live(id);

@@ -1,4 +1,4 @@
-import { Batch, Job, livePieces, piecesIn, visitOf, type BatchHeld, type WorkPaused } from '../batches/index.ts';
+import { Batch, isCounted, Job, livePieces, piecesIn, visitOf, type BatchHeld, type WorkPaused } from '../batches/index.ts';
 import type { Factory } from '../factory/index.ts';
 import {
   answerer,
@@ -59,7 +59,10 @@ export const TakeMeasures = commandKind('take measures')<TakeMeasuresRequest, Fa
   concerns({ batchId }, first) {
     const ids = first.to(DimensionsAt, { batchId });
     const others = first.to(LoadWith, { batchId });
-    return { about: [rowsOf(Batch, [batchId, ...(others === NOT_ANSWERED ? [] : others)])], making: ids === NOT_ANSWERED ? [] : [rowsOf(Dimension, ids)] };
+    return {
+      about: [rowsOf(Batch, [batchId, ...(others === NOT_ANSWERED ? [] : others)])],
+      making: ids === NOT_ANSWERED ? [] : [rowsOf(Dimension, ids)],
+    };
   },
   notBefore: ({ batchId }, rows) => ({ atMs: rows.get(Batch, batchId).arrivedMs, because: `Batch ${batchId} came here only after that` }),
   decide({ batchId, measures }, { rows, factory, nowMs, answers }): Decision<Entry> {
@@ -101,7 +104,7 @@ function firedBy(
   atMs: number,
 ): string | undefined {
   const values = taken.filter((m) => m.characteristicId === id);
-  if (holds !== true || values.length === 0 || batch.trial || visitOf(rows, batch).redo) return undefined;
+  if (holds !== true || values.length === 0 || !isCounted(batch) || visitOf(rows, batch).redo) return undefined;
   const of = { modelId: batch.modelId, operationId: batch.operationId, characteristicId: id };
   const before = rows.find(Dimension, dimensionIdOf(of.modelId, of.operationId, id)) ?? newDimension(of);
   const { signal } = withValues(

@@ -50,9 +50,9 @@ export const ProgramFor = question<ProgramAsked, ProgramNow | null>('program for
 /** What is asked for a batch: where its order chose nothing, the usual. */
 export const programAsked = (
   what: string,
-  { modelId, facts, trial }: { modelId: string; facts: RouteFacts; trial: boolean },
+  { modelId, facts, workClass }: { modelId: string; facts: RouteFacts; workClass: string },
   options: readonly RouteOption[],
-): ProgramAsked => ({ modelId, what, choices: withDefaults(options, facts.choices), trial });
+): ProgramAsked => ({ modelId, what, choices: withDefaults(options, facts.choices), trial: workClass === 'trial' });
 
 /** Why a program cannot be run; null when it can. */
 export function programMissing(what: string, program: ProgramNow | null | NotAnswered): string | null {

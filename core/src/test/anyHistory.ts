@@ -128,7 +128,8 @@ export function run(
   const facts = { choices: { extra, binding: extra === 'yes' ? 'both' : 'none' }, species: {}, construction: '' };
   house.start('body', 3, { route, facts });
   house.start('neck', 2, { route, facts, setIds: ['one', 'two'] });
-  house.start('neck', 2, { route, facts, setIds: ['three', 'four'] });
+  // Those that begin at the beginning find something out.
+  house.start('neck', 2, { route, facts, setIds: ['three', 'four'], workClass: straight.length === 0 ? 'trial' : 'order' });
   const guests = route.operations.some((o) => o.component === 'fingerboard') ? 'fingerboard' : 'neck';
   house.work(house.start('small part', 12, { route: BRACES_ROUTE }));
   house.start(guests, 4, { route, facts, setIds: ['two', 'one', 'three', 'four'] });

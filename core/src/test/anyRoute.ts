@@ -25,6 +25,7 @@ const ANY_STEP = fc.constantFrom(
   'clamped',
   'clamped',
   'pressed',
+  'pressed',
 );
 type StepKind = typeof ANY_STEP extends fc.Arbitrary<infer T> ? T : never;
 

@@ -1,4 +1,13 @@
-import { Batch, batchCommand, livePieces, piecesIn, piecesInPass, type BatchCommand, type Piece } from '../batches/index.ts';
+import {
+  Batch,
+  batchCommand,
+  livePieces,
+  piecesIn,
+  piecesInPass,
+  type BatchCommand,
+  type Piece,
+  type WorkClass,
+} from '../batches/index.ts';
 import type { Carrier } from '../carriers/index.ts';
 import { ShipInstrument } from '../dispatch/index.ts';
 import type { SetUp } from '../factory/index.ts';
@@ -53,7 +62,7 @@ interface StartOptions {
   route?: Route;
   facts?: RouteFacts;
   setIds?: string[];
-  trial?: boolean;
+  workClass?: WorkClass;
 }
 
 /** A house with one lot and one order, whose every act is judged and written down. */

@@ -16,6 +16,8 @@ import type {
   Visit,
   InstrumentState,
   Instrument,
+  Judged,
+  WorkClass,
 } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
 import { Count, Flag, Instant, Json, OrNothing, Quantity, Text } from '../platform/database/columns.ts';
@@ -51,7 +53,8 @@ export class BatchEntity implements Batch {
   @Json() signOffs: readonly SignOff[];
   @Text(OrNothing) wayId: string | null;
   @Json() facts: RouteFacts;
-  @Flag() trial: boolean;
+  @Text() workClass: WorkClass;
+  @Json(OrNothing) judged: Judged | null;
   @Text(OrNothing) parentId: string | null;
   @Text(OrNothing) awayTo: string | null;
   @Instant('due_back_at', OrNothing) dueBackMs: number | null;
@@ -107,6 +110,7 @@ export class VisitEntity implements Visit {
   @Text(OrNothing) personId: string | null;
   @Json() continues: readonly string[];
   @Json(OrNothing) run: Run | null;
+  @Text() workClass: WorkClass;
 }
 
 @Entity('job')

@@ -7,15 +7,20 @@ import {
   OPERATION_KINDS,
   PIECE_STATES,
   STAGES,
+  TRIAL_VERDICTS,
+  WORK_CLASSES,
   worst,
   type BatchStatus,
   type Component,
   type Disposition,
   type Finding,
+  type Judged,
   type Operation,
   type PieceState,
   type Stage,
+  type TrialVerdict,
   type Verdict,
+  type WorkClass,
   type PlacementRow,
 } from '@ample-crane/core';
 import { Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
@@ -39,6 +44,14 @@ export class DefectKindsView {
   /** what this stage usually causes */
   @OutList(() => String) usual: string[];
   @OutList(() => String) other: string[];
+}
+
+/** What a trial has shown, and who said so. */
+export class JudgedView {
+  @OutEnum(TRIAL_VERDICTS) verdict: TrialVerdict;
+  @Out() words: string;
+  @OutOrNull(String) by: string | null;
+  @Out() atMs: number;
 }
 
 export class PlacementView {
@@ -74,7 +87,9 @@ export class BatchView {
   @Out() accepted: boolean;
   @Out() handOver: boolean;
   @Out() redo: boolean;
-  @Out() trial: boolean;
+  @OutEnum(WORK_CLASSES) workClass: WorkClass;
+  /** what a trial has shown */
+  @OutOrNull(JudgedView) judged: JudgedView | null;
   @OutOrNull(String) parentId: string | null;
   @OutOrNull(String) awayTo: string | null;
   @OutOrNull(Number) dueBackMs: number | null;
@@ -375,7 +390,8 @@ export function toBatchView(
     accepted: batch.accepted,
     handOver: operation.handOver === true,
     redo: batch.redo,
-    trial: batch.trial,
+    workClass: batch.workClass,
+    judged: batch.judged && judgedView(batch.judged, factory),
     parentId: batch.parentId,
     awayTo: batch.awayTo,
     dueBackMs: batch.dueBackMs,
@@ -411,3 +427,10 @@ function acceptFor(operation: Operation, batch: BatchEntity, findings: readonly 
   const rule = operation.gate.find((r) => r.kind === 'signOff' && !batch.signOffs.some((s) => s.skill === r.skill));
   return rule?.kind === 'signOff' ? rule.skill : null;
 }
+
+const judgedView = ({ verdict, words, personId, atMs }: Judged, factory: FactoryNow): JudgedView => ({
+  verdict,
+  words,
+  by: personId === null ? null : factory.personName(personId),
+  atMs,
+});

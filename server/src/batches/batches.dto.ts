@@ -1,4 +1,12 @@
-import { COMPONENTS, DISPOSITIONS, type Disposition } from '@ample-crane/core';
+import {
+  COMPONENTS,
+  DISPOSITIONS,
+  TRIAL_VERDICTS,
+  WORK_CLASSES,
+  type Disposition,
+  type TrialVerdict,
+  type WorkClass,
+} from '@ample-crane/core';
 import { WhenDto } from '../platform/http/version.dto.ts';
 import { InCount, InFlag, InInstant, InList, InNumber, InOneOf, InPart, InText, InTexts } from '../platform/http/fields.ts';
 
@@ -22,8 +30,8 @@ export class StartBatchDto {
   @InList(() => PlacementDto, { max: 40, optional: true }) placements?: PlacementDto[];
   /** what is left of the lot is too little for another batch, and goes with this one */
   @InFlag({ optional: true }) restIsOffcut?: boolean;
-  /** kept out of the normal statistics */
-  @InFlag({ optional: true }) trial?: boolean;
+  /** what it is made for; for orders and stock where nothing is said */
+  @InOneOf(WORK_CLASSES, { optional: true }) workClass?: WorkClass;
   /** the batch whose pieces these are cut from the same blocks as, in order */
   @InText({ optional: true }) matchBatchId?: string;
 }
@@ -180,6 +188,12 @@ export class RerouteDto extends WhenDto {
   @InText() routeId: string;
   @InText() operationId: string;
   @InText({ max: 500, lines: true }) reason: string;
+}
+
+export class VerdictDto extends WhenDto {
+  @InOneOf(TRIAL_VERDICTS) verdict: TrialVerdict;
+  /** what was found */
+  @InText({ min: 10, max: 1000, lines: true }) words: string;
 }
 
 export class UndoDto extends WhenDto {

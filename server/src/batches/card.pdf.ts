@@ -1,3 +1,4 @@
+import { WORK_CLASS_NAMES } from '@ample-crane/core';
 import bwipjs from 'bwip-js';
 import dayjs from 'dayjs';
 import { INK, makePdf, MARGIN, QUIET, small as label, type Doc, type Print } from '../platform/http/pdf.ts';
@@ -43,7 +44,7 @@ function drawTag(doc: Doc, card: CardView, { factory, timeZone }: Print, codes: 
     `For ${card.customer}${batch.orderId === null ? '' : `, order ${batch.orderId}`}`,
     ...(batch.dueMs === null ? [] : [`Due ${dayjs(batch.dueMs).tz(timeZone).format('D MMMM YYYY')}`]),
     ...card.options,
-    ...(batch.trial ? ['TRIAL: kept out of the statistics'] : []),
+    ...(batch.workClass === 'order' ? [] : [`For ${WORK_CLASS_NAMES[batch.workClass]}, not for stock`]),
   ];
   lines.slice(0, 6).forEach((line, i) => doc.text(line, MARGIN, MARGIN + 172 + i * 18, { width: width - 150, height: 17, ellipsis: true }));
   doc.image(codes.code128, MARGIN, MARGIN + 288, { width: 230, height: 62 });

@@ -1,4 +1,4 @@
-import type { BodyHour, LeadTimes, StationHour, StepTimes } from '@ample-crane/core';
+import type { BodyHour, ClassHour, LeadTimes, StationHour, StepTimes, WorkClass } from '@ample-crane/core';
 import { Entity, PrimaryColumn } from 'typeorm';
 import { Count, Quantity, Text } from '../platform/database/columns.ts';
 
@@ -36,6 +36,16 @@ export class LeadTimesEntity implements LeadTimes {
   @Count() hour: number;
   @Count() leadClass: number;
   @Count() shipped: number;
+}
+
+@Entity('class_hour')
+export class ClassHourEntity implements ClassHour {
+  @PrimaryColumn('text') id: string;
+  @Text() stationCode: string;
+  @Text() workClass: WorkClass;
+  @Count() hour: number;
+  @Count() pieces: number;
+  @Quantity() touchS: number;
 }
 
 @Entity('step_times')

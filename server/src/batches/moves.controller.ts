@@ -6,6 +6,7 @@ import {
   FinishWork,
   HoldBatch,
   JoinParts,
+  JudgeTrial,
   MergeBatches,
   MoveBatch,
   PartInstruments,
@@ -53,6 +54,7 @@ import {
   SignOffDto,
   StartWorkDto,
   UndoDto,
+  VerdictDto,
   ResumeDto,
   WorkDto,
 } from './batches.dto.ts';
@@ -224,6 +226,14 @@ export class MovesController {
   @ApiOkResponse({ type: BatchDoneView })
   call(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: CallDto): Promise<BatchDoneView> {
     return this.give(actor, CallBatch, id, dto);
+  }
+
+  /** What a trial has shown. */
+  @Post('verdict')
+  @Gives(JudgeTrial)
+  @ApiOkResponse({ type: BatchDoneView })
+  verdict(@CurrentActor() actor: Actor, @Param('id') id: string, @Body() dto: VerdictDto): Promise<BatchDoneView> {
+    return this.give(actor, JudgeTrial, id, dto);
   }
 
   @Post('reroute')

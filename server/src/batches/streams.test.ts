@@ -209,12 +209,40 @@ describe('what leaves the line for a while', () => {
     const good = async (): Promise<number> =>
       (await manager.get('/flow?days=7')).body.stations.find((s: { code: string }) => s.code === 'RM1').good;
     const red: [string, string, number] = ['red alder', 'body', 45];
-    const trial = await start('millrace', 'body', 2, red, { trial: true });
+    const trial = await start('millrace', 'body', 2, red, { workClass: 'trial' });
     const before = await good();
     await doStep(factory, manager, trial);
-    expect([await good(), (await card(manager, trial)).batch.trial]).toEqual([before, true]);
+    expect([await good(), (await card(manager, trial)).batch.workClass]).toEqual([before, 'trial']);
+    const { stations, open, unjudged } = (await manager.get('/flow/classes')).body;
+    expect(open).toMatchObject([{ batchId: trial, workClass: 'trial', what: '2 Millrace bodies' }]);
+    expect(unjudged).toEqual([]);
+    const [first] = stations;
+    expect(first).toMatchObject({ specialMinutes: 0, toolingMinutes: 0 });
+    expect(first.trialMinutes).toBeGreaterThan(0);
+    expect(first.busyMinutes).toBeGreaterThanOrEqual(first.trialMinutes);
     await doStep(factory, manager, await start('millrace', 'body', 2, red));
     expect(await good()).toBe(before + 2);
+  });
+  test('a trial that has ended stands on Morning until a lead says what it showed', async () => {
+    const id = await start('millrace', 'body', 1, ['red alder', 'body', 45], { workClass: 'trial' });
+    const { batch, pieces } = await card(manager, id);
+    const scrapped = { pieces: [{ pieceId: pieces[0].id, defect: 'tear-out', originOperationId: batch.operationId, note: '' }] };
+    expect((await manager.post(`/batches/${id}/scrap`, { version: batch.version, ...scrapped })).status).toBe(200);
+    const asked = async () =>
+      (await manager.get('/morning')).body.decisions
+        .map((d: { sentence: string }) => d.sentence)
+        .filter((s: string) => s.startsWith(`Trial ${id}`));
+    expect(await asked()).toEqual([`Trial ${id} (1 Millrace body) has ended: nobody has said what it showed`]);
+    const judge = async (caller: Caller, said: object = {}) => {
+      const { version } = (await card(manager, id)).batch;
+      return caller.post(`/batches/${id}/verdict`, { version, verdict: 'drop it', words: 'It tears out at the horn', ...said });
+    };
+    expect((await judge(await factory.as('operator'))).status).toBe(403);
+    expect((await judge(manager, { words: 'no' })).status).toBe(400);
+    expect((await judge(manager, { verdict: 'perhaps' })).status).toBe(400);
+    expect((await judge(manager)).status).toBe(200);
+    expect(await asked()).toEqual([]);
+    expect((await card(manager, id)).batch.judged).toMatchObject({ verdict: 'drop it', words: 'It tears out at the horn' });
   });
 });
 

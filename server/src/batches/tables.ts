@@ -1,6 +1,7 @@
 import {
   Batch,
   BodyHour,
+  ClassHour,
   CutterUse,
   Defect,
   Instrument,
@@ -16,7 +17,7 @@ import {
 } from '@ample-crane/core';
 import { kept, type RoomTables } from '../platform/database/tables.ts';
 import { BatchEntity, DefectEntity, InstrumentEntity, JobEntity, PieceEntity, VisitEntity } from './batch.entity.ts';
-import { BodyHourEntity, LeadTimesEntity, StationHourEntity, StepTimesEntity } from './flowTallies.entity.ts';
+import { BodyHourEntity, ClassHourEntity, LeadTimesEntity, StationHourEntity, StepTimesEntity } from './flowTallies.entity.ts';
 import { Jobs1700000000008 } from './migrations/1700000000008-jobs.ts';
 import { BatchLists1700000000011 } from './migrations/1700000000011-batch-lists.ts';
 import { FlowTallies1700000000017 } from './migrations/1700000000017-flow-tallies.ts';
@@ -25,6 +26,7 @@ import { BareWood1700000000026 } from './migrations/1700000000026-bare-wood.ts';
 import { Runs1700000000030 } from './migrations/1700000000030-runs.ts';
 import { StepTimes1700000000035 } from './migrations/1700000000035-step-times.ts';
 import { WipedFaces1700000000037 } from './migrations/1700000000037-wiped-faces.ts';
+import { WorkClasses1700000000038 } from './migrations/1700000000038-work-classes.ts';
 import { CutterUseEntity, MachineEntity, RigHourEntity, RunTimesEntity } from './run.entity.ts';
 
 export const batches: RoomTables = {
@@ -36,6 +38,7 @@ export const batches: RoomTables = {
     kept(Visit, VisitEntity),
     kept(Defect, DefectEntity),
     kept(StationHour, StationHourEntity),
+    kept(ClassHour, ClassHourEntity),
     kept(StepTimes, StepTimesEntity),
     kept(BodyHour, BodyHourEntity),
     kept(LeadTimes, LeadTimesEntity),
@@ -54,5 +57,6 @@ export const batches: RoomTables = {
     Runs1700000000030,
     StepTimes1700000000035,
     WipedFaces1700000000037,
+    WorkClasses1700000000038,
   ],
 };

@@ -310,6 +310,6 @@ describe('its history', () => {
     const defects = world.rows.all(Defect);
     expect(new Set(defects.map((d) => d.disposition))).toEqual(new Set(['rework', 'scrap']));
     expect(scenario.people.some((p) => p.away.length > 0)).toBe(true);
-    expect(world.rows.all(Batch).some((b) => b.trial)).toBe(true);
+    expect(world.rows.all(Batch).some((b) => b.workClass === 'trial')).toBe(true);
   });
 });

@@ -3,6 +3,8 @@ import { ApiOkResponse, ApiTags } from '@nestjs/swagger';
 import { Type } from 'class-transformer';
 import { InCount } from '../platform/http/fields.ts';
 import { Allow } from '../platform/identity/role.ts';
+import { ClassesView } from './classes.dto.ts';
+import { ClassesService } from './classes.service.ts';
 import { FlowView, MonthsView } from './flow.dto.ts';
 import { FlowService } from './flow.service.ts';
 import { AskPriceDto, PriceView } from './policies.dto.ts';
@@ -28,6 +30,7 @@ export class FlowController {
   constructor(
     private readonly flow: FlowService,
     private readonly byMonth: MonthsService,
+    private readonly byClass: ClassesService,
     private readonly policies: PoliciesService,
   ) {}
 
@@ -44,6 +47,14 @@ export class FlowController {
   @ApiOkResponse({ type: MonthsView })
   months(@Query() filter: MonthsFilterDto): Promise<MonthsView> {
     return this.byMonth.view(filter.most);
+  }
+
+  /** Specials, trials and tooling: where they are, and the hours that they took. */
+  @Get('classes')
+  @Allow('viewer')
+  @ApiOkResponse({ type: ClassesView })
+  classes(@Query() filter: FlowFilterDto): Promise<ClassesView> {
+    return this.byClass.view(filter.days);
   }
 
   /** What one way of making a model comes to against another: hours of work, places, waiting, lead time. */

@@ -1,7 +1,9 @@
 import { Module } from '@nestjs/common';
 import { BatchesModule } from '../batches/batches.module.ts';
+import { LogbookModule } from '../logbook/logbook.module.ts';
 import { OrdersModule } from '../orders/orders.module.ts';
 import { FactoryModule } from '../factory/factory.module.ts';
+import { ClassesService } from './classes.service.ts';
 import { FlowController } from './flow.controller.ts';
 import { FlowService } from './flow.service.ts';
 import { MonthsService } from './months.service.ts';
@@ -9,9 +11,9 @@ import { PoliciesService } from './policies.service.ts';
 import { PlacesChanges } from './placesChanges.ts';
 
 @Module({
-  imports: [FactoryModule, BatchesModule, OrdersModule],
+  imports: [FactoryModule, LogbookModule, BatchesModule, OrdersModule],
   controllers: [FlowController],
-  providers: [FlowService, MonthsService, PoliciesService, PlacesChanges],
-  exports: [FlowService],
+  providers: [ClassesService, FlowService, MonthsService, PoliciesService, PlacesChanges],
+  exports: [ClassesService, FlowService],
 })
 export class FlowModule {}

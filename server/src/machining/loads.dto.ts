@@ -1,5 +1,6 @@
+import { WORK_CLASSES, type WorkClass } from '@ample-crane/core';
 import { ApiProperty } from '@nestjs/swagger';
-import { InCount, InText, InTexts, Out, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
+import { InCount, InText, InTexts, Out, OutEnum, OutList, OutOrNull, OutPart } from '../platform/http/fields.ts';
 
 export class OrderLoadsDto {
   @InText({ max: 30 }) stationCode: string;
@@ -14,6 +15,7 @@ export class OrderLoadsDto {
 export class PlannedBatchView {
   @Out() batchId: string;
   @Out() what: string;
+  @OutEnum(WORK_CLASSES) workClass: WorkClass;
   @Out() program: string;
   @Out() pieces: number;
   @Out() piecesALoad: number;

@@ -166,6 +166,7 @@ function machineView(
         {
           batchId: item.id,
           what: whatIn(batch, factory),
+          workClass: batch.workClass,
           program: factory.operationAt(batch).name,
           pieces: item.pieces,
           piecesALoad: way.piecesALoad,

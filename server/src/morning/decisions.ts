@@ -1,5 +1,6 @@
 import { boothObjections, counted, lifeGone, NEARLY_OVER, pieceWord, STAGES, type AirSample, type Stage } from '@ample-crane/core';
 import type { BatchView } from '../batches/batch.view.ts';
+import type { ClassedBatchView } from '../flow/classes.dto.ts';
 import type { DeviceView } from '../devices/devices.dto.ts';
 import type { FactoryNow } from '../factory/factory.service.ts';
 import type { CutterView } from '../machining/cutters.dto.ts';
@@ -17,13 +18,15 @@ export interface Standing {
   cutters: readonly CutterView[];
   /** those that somebody should look after */
   devices: readonly DeviceView[];
+  /** trials that have ended, and nobody has said what they showed */
+  unjudged: readonly ClassedBatchView[];
   /** what was last read in the booth */
   boothAir: AirSample | undefined;
 }
 
 /** What waits for somebody's decision, in walking order. */
 export function decisionsOn(
-  { batches, lots, dimensions, programs, cutters, devices, boothAir }: Standing,
+  { batches, lots, dimensions, programs, cutters, devices, unjudged, boothAir }: Standing,
   factory: FactoryNow,
   nowMs: number,
 ): DecisionView[] {
@@ -102,6 +105,15 @@ export function decisionsOn(
         way: null,
         findings: [],
       });
+  for (const { batchId, what, stage } of unjudged)
+    decisions.push({
+      ...SAID,
+      stage,
+      subject: 'batch',
+      id: batchId,
+      act: 'answer',
+      sentence: `Trial ${batchId} (${what}) has ended: nobody has said what it showed`,
+    });
   if (boothAir) {
     const objections = boothObjections(boothAir, nowMs, factory.setUp.settings.sprayLimits);
     if (objections.length > 0)

@@ -19,6 +19,7 @@ import { BatchEntity } from '../batches/batch.entity.ts';
 import type { BatchView } from '../batches/batch.view.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
 import { LotLists } from '../timber/lots.lists.ts';
+import { ClassesService } from '../flow/classes.service.ts';
 import { CuttersQueries } from '../machining/cutters.queries.ts';
 import { ProgramsQueries } from '../machining/programs.queries.ts';
 import { DimensionsQueries } from '../quality/dimensions.queries.ts';
@@ -54,6 +55,7 @@ export class MorningService {
     private readonly dimensions: DimensionsQueries,
     private readonly programs: ProgramsQueries,
     private readonly cutters: CuttersQueries,
+    private readonly classes: ClassesService,
     private readonly clock: Clock,
     snapshots: Snapshots,
   ) {
@@ -73,7 +75,7 @@ export class MorningService {
     const { timeZone } = factory.setUp.settings.workWeek;
     const endOfDayMs = dayjs(nowMs).tz(timeZone).endOf('day').valueOf();
     const sinceMs = dayjs(nowMs).tz(timeZone).startOf('day').subtract(1, 'day').valueOf();
-    const [batches, lots, orders, flow, boothAir, makeNext, dimensions, programs, cutters, devices] = await Promise.all([
+    const [batches, lots, orders, flow, boothAir, makeNext, dimensions, programs, cutters, devices, unjudged] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
       this.orders.open(),
@@ -84,8 +86,9 @@ export class MorningService {
       this.programs.list(),
       this.cutters.list(),
       this.devices.troubled(),
+      this.classes.unjudged(),
     ]);
-    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, devices, boothAir }, factory, nowMs);
+    const decisions = decisionsOn({ batches, lots, dimensions, programs, cutters, devices, unjudged, boothAir }, factory, nowMs);
     const comingFree = free(batches, lots, nowMs, endOfDayMs);
     const lateOrders = orders.filter((o) => o.lateDays > 0).sort((a, b) => b.lateDays - a.lateDays);
     const news = await this.news(sinceMs, factory);
@@ -143,16 +146,17 @@ export class MorningService {
 
   private async readWalk(): Promise<WalkView[]> {
     const factory = await this.factories.load();
-    const [batches, lots, dimensions, programs, cutters, devices] = await Promise.all([
+    const [batches, lots, dimensions, programs, cutters, devices, unjudged] = await Promise.all([
       this.batches.inWork(),
       this.lots.list(['drying']),
       this.dimensions.list(),
       this.programs.list(),
       this.cutters.list(),
       this.devices.troubled(),
+      this.classes.unjudged(),
     ]);
     const decisions = decisionsOn(
-      { batches, lots, dimensions, programs, cutters, devices, boothAir: undefined },
+      { batches, lots, dimensions, programs, cutters, devices, unjudged, boothAir: undefined },
       factory,
       this.clock.nowMs(),
     );

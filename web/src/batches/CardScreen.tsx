@@ -17,6 +17,14 @@ import { carriersOf, statusWords } from '../parts/words.ts';
 import { SheetPanel } from './SheetPanel.tsx';
 import { BatchAct } from './BatchAct.tsx';
 import { TABS, type CardTab } from './tabs.ts';
+import { VerdictAct } from './VerdictAct.tsx';
+
+const CLASS_TOLD = {
+  order: '',
+  special: 'a special, its hours told apart',
+  trial: 'a trial, kept out of the statistics',
+  tooling: 'tooling, kept out of the statistics',
+} as const;
 
 const CardTables = lazy(() => import('./CardTables.tsx'));
 
@@ -53,6 +61,7 @@ export default function CardScreen() {
             <Box>
               <Section title={card.batch.status === 'done' ? 'Done' : card.batch.operationName}>
                 {card.batch.findings.length > 0 && <FindingList findings={card.batch.findings} />}
+                <VerdictAct card={card} />
                 <BatchAct card={card} />
                 {card.sheet && card.batch.status !== 'done' && <SheetPanel sheet={card.sheet} step={card.batch.operationName} />}
                 <Caution kinds={card.cautions} />
@@ -116,7 +125,7 @@ function Headline({ card }: { card: View<'CardView'> }) {
           )}
           {batch.placements.length > 0 && <> · {carriersOf(batch)}</>}
           {card.options.length > 0 && <> · {card.options.join(', ')}</>}
-          {batch.trial && <> · trial, kept out of the statistics</>}
+          {batch.workClass !== 'order' && <> · {CLASS_TOLD[batch.workClass]}</>}
           {batch.parentId !== null && (
             <>
               {' '}

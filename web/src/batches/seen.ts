@@ -45,6 +45,7 @@ const COMMAND: Readonly<Record<BatchCommandName, (typeof COMMANDS)[number]['name
   undo: 'undo entry',
   reroute: 'reroute batch',
   coats: 'log coat',
+  verdict: 'judge trial',
   wipe: 'wipe faces',
   'put-in': 'put in rig',
   'close-rig': 'close rig',

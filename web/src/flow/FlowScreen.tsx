@@ -6,6 +6,7 @@ import type { View } from '../ground/api.ts';
 import { useFlow, useMonths, useSetup } from '../ground/queries.ts';
 import { useSession } from '../ground/session.tsx';
 import { Answer, Figure } from '../parts/Answer.tsx';
+import { ClassedWork } from '../parts/ClassedWork.tsx';
 import { DataTable } from '../parts/DataTable.tsx';
 import { Screen, Section } from '../parts/Screen.tsx';
 import { counted } from '../parts/words.ts';
@@ -112,6 +113,7 @@ function LastDays() {
             <Typography variant="body2" color="text.secondary" sx={{ mb: 2 }}>
               {little(flow)}
             </Typography>
+            <ClassedWork />
             <Stations flow={flow} onChoose={setChosen} />
           </>
         );

@@ -368,6 +368,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flow/classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["Flow_classes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flow/price": {
         parameters: {
             query?: never;
@@ -1594,6 +1610,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["Moves_call"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/batches/{id}/verdict": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["Moves_verdict"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2969,6 +3001,13 @@ export interface components {
             carrierName: string;
             pieces: number;
         };
+        JudgedView: {
+            /** @enum {string} */
+            verdict: "take it up" | "change it and try again" | "drop it";
+            words: string;
+            by: string | null;
+            atMs: number;
+        };
         BatchView: {
             id: string;
             number: number;
@@ -2998,7 +3037,9 @@ export interface components {
             accepted: boolean;
             handOver: boolean;
             redo: boolean;
-            trial: boolean;
+            /** @enum {string} */
+            workClass: "order" | "special" | "trial" | "tooling";
+            judged: components["schemas"]["JudgedView"] | null;
             parentId: string | null;
             awayTo: string | null;
             dueBackMs: number | null;
@@ -3089,6 +3130,36 @@ export interface components {
         MonthsView: {
             sinceMs: number | null;
             months: components["schemas"]["MonthView"][];
+        };
+        ClassStationView: {
+            stationCode: string;
+            stationName: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            busyMinutes: number;
+            specialMinutes: number;
+            trialMinutes: number;
+            toolingMinutes: number;
+        };
+        ClassedBatchView: {
+            batchId: string;
+            /** @enum {string} */
+            workClass: "order" | "special" | "trial" | "tooling";
+            what: string;
+            /** @enum {string} */
+            stage: "woodRoom" | "roughMill" | "machining" | "necks" | "bodies" | "fitting" | "finishing" | "assembly" | "finalRest" | "dispatch";
+            operationName: string;
+            stationCode: string;
+            stationName: string;
+            /** @enum {string} */
+            status: "queued" | "running" | "paused" | "finished" | "dwelling" | "away" | "stocked" | "held" | "done";
+            sinceMs: number;
+        };
+        ClassesView: {
+            days: number;
+            stations: components["schemas"]["ClassStationView"][];
+            open: components["schemas"]["ClassedBatchView"][];
+            unjudged: components["schemas"]["ClassedBatchView"][];
         };
         PolicyStationView: {
             code: string;
@@ -3571,6 +3642,8 @@ export interface components {
         PlannedBatchView: {
             batchId: string;
             what: string;
+            /** @enum {string} */
+            workClass: "order" | "special" | "trial" | "tooling";
             program: string;
             pieces: number;
             piecesALoad: number;
@@ -4681,7 +4754,8 @@ export interface components {
             orderId: string | null;
             placements?: components["schemas"]["PlacementDto"][];
             restIsOffcut?: boolean;
-            trial?: boolean;
+            /** @enum {string} */
+            workClass?: "order" | "special" | "trial" | "tooling";
             matchBatchId?: string;
         };
         SettingDto: {
@@ -4842,6 +4916,13 @@ export interface components {
             atMs?: number;
             quantity: number;
             orderId: string | null;
+        };
+        VerdictDto: {
+            version: number;
+            atMs?: number;
+            /** @enum {string} */
+            verdict: "take it up" | "change it and try again" | "drop it";
+            words: string;
         };
         RerouteDto: {
             version: number;
@@ -6601,6 +6682,27 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MonthsView"];
+                };
+            };
+        };
+    };
+    Flow_classes: {
+        parameters: {
+            query?: {
+                days?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClassesView"];
                 };
             };
         };
@@ -8647,6 +8749,31 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["CallDto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BatchDoneView"];
+                };
+            };
+        };
+    };
+    Moves_verdict: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VerdictDto"];
             };
         };
         responses: {

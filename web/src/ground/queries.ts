@@ -117,6 +117,9 @@ export const useFlow = (days: number) =>
     queryKey: ['flow', days],
     queryFn: () => ask(client.GET('/api/flow', { params: { query: { days } } })),
   });
+/** Specials, trials and tooling. */
+export const useClasses = () =>
+  useQuery({ queryKey: ['classes'], queryFn: () => ask(client.GET('/api/flow/classes', { params: { query: {} } })) });
 /** What months came to, the latest of them; one that is over changes rarely. */
 export const useMonths = (most?: number) =>
   useQuery({

@@ -16,6 +16,7 @@ const OF_BATCHES = [
   'morning',
   'walk',
   'flow',
+  'classes',
   'carriers',
   'stations',
   'programs',

@@ -76,7 +76,7 @@ interface NextProps {
 
 function Next({ planned, isChanged, first, last, onMove }: NextProps) {
   const { clock } = useSession();
-  const { batchId, what, program, beginMs, endMs, dueMs, late, reason, pinned } = planned;
+  const { batchId, what, workClass, program, beginMs, endMs, dueMs, late, reason, pinned } = planned;
   return (
     <Box component="li" sx={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 1, py: 0.75, borderTop: 1, borderColor: 'divider' }}>
       <Box sx={{ minWidth: 0 }}>
@@ -85,6 +85,7 @@ function Next({ planned, isChanged, first, last, onMove }: NextProps) {
             <Id>{batchId}</Id>
           </Link>{' '}
           {what}
+          {workClass !== 'order' && <strong> · {workClass}</strong>}
           {pinned && ' · by hand'}
         </Typography>
         <Typography component="div" variant="body2" color="text.secondary">

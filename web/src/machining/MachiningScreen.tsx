@@ -1,5 +1,6 @@
 import { useLoads } from '../ground/queries.ts';
 import { Caution } from '../parts/Caution.tsx';
+import { ClassedWork } from '../parts/ClassedWork.tsx';
 import { Screen } from '../parts/Screen.tsx';
 import { StageWork } from '../parts/StageScreen.tsx';
 import { LoadsPlan } from './LoadsPlan.tsx';
@@ -15,6 +16,7 @@ export default function MachiningScreen() {
         <>
           <MachiningTabs />
           <LoadsPlan key={JSON.stringify(ordersIn(loads))} loads={loads} />
+          <ClassedWork stage="machining" />
           <StageWork stage="machining" />
           <Caution kinds={['cutting', 'dust']} />
         </>

@@ -1,4 +1,4 @@
-import { formatLumber, type Component } from '@ample-crane/core';
+import { formatLumber, type Component, type WorkClass } from '@ample-crane/core';
 import { Alert, Link } from '@mui/material';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -34,8 +34,7 @@ interface Fields {
   /** empty: on none yet */
   carrierId: string;
   offcut: boolean;
-  /** kept out of the statistics */
-  trial: boolean;
+  workClass: WorkClass;
   /** more than the order lacks */
   more: boolean;
 }
@@ -56,7 +55,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
     lotId: '',
     carrierId: '',
     offcut: false,
-    trial: false,
+    workClass: 'order',
     more: false,
   });
   const { control, handleSubmit, reset } = useForm<Fields>({ defaultValues: asked(order.lacks.flatMap(startable)[0]) });
@@ -94,7 +93,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
   const restM3 = (lot?.leftM3 ?? 0) - neededM3;
   // Offcut is what does not make another batch like this one.
   const maybeOffcut = restM3 > 0 && restM3 < neededM3;
-  const submit = handleSubmit(({ carrierId, offcut, trial }) => {
+  const submit = handleSubmit(({ carrierId, offcut, workClass }) => {
     if (!lot) return;
     start.mutate({
       modelId: order.modelId,
@@ -103,7 +102,7 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
       lotId: lot.id,
       orderId: order.id,
       ...(offcut && maybeOffcut ? { restIsOffcut: true } : {}),
-      ...(trial ? { trial } : {}),
+      ...(workClass === 'order' ? {} : { workClass }),
       ...(carrierId === '' ? {} : { placements: [{ carrierId, pieces: quantity }] }),
     });
   });
@@ -171,7 +170,17 @@ export function StartBatchDialog({ order, onClose }: { order: View<'OrderView'>;
           label={`The ${formatLumber(restM3, units)} left of the lot is offcut: it goes with this batch`}
         />
       )}
-      <FlagIn control={control} name="trial" label="A trial: it stays out of yields, times and statistics" />
+      <ChoiceIn
+        control={control}
+        name="workClass"
+        label="Made for"
+        choices={[
+          ['order', 'orders and stock'],
+          ['special', 'a special: one of its kind, its hours told apart'],
+          ['trial', 'a trial: out of yields, times and charts, judged at its end'],
+          ['tooling', 'tooling: forms and fixtures for the house'],
+        ]}
+      />
       {started.map((id) => (
         <Alert key={id} severity="success" variant="outlined">
           Batch{' '}

@@ -5,6 +5,7 @@ import { CallBatch } from './callBatch.ts';
 import { FinishSome } from './finishSome.ts';
 import { FinishWork, ReceiveBatch } from './finishWork.ts';
 import { HoldBatch } from './holdBatch.ts';
+import { JudgeTrial } from './judgeTrial.ts';
 import { JoinParts } from './joinParts.ts';
 import { MergeBatches } from './mergeBatches.ts';
 import { MoveBatch } from './moveBatch.ts';
@@ -35,6 +36,7 @@ export {
   FinishWork,
   HoldBatch,
   JoinParts,
+  JudgeTrial,
   MergeBatches,
   MoveBatch,
   PartInstruments,
@@ -83,7 +85,7 @@ const ON_BATCH = [
 ] as const;
 
 /** Whatever can be done with batches. */
-export const BATCH_COMMANDS = [StartBatch, ...ON_BATCH] as const;
+export const BATCH_COMMANDS = [StartBatch, JudgeTrial, ...ON_BATCH] as const;
 
 type Said<Command> = Command extends CommandKind<infer Name, infer Request, Factory> ? { command: Name } & Omit<Request, 'batchId'> : never;
 

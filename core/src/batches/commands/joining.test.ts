@@ -245,7 +245,7 @@ tell('MergeBatches', [
   like({ status: 'finished' }, `is finished${ONLY_LIKE}`),
   like({ orderId: 'O2' }, `is for another order${ONLY_LIKE}`),
   like({ redo: true }, `comes back for rework${ONLY_LIKE}`),
-  like({ trial: true }, `is a trial${ONLY_LIKE}`),
+  like({ workClass: 'trial' }, `is for trials${ONLY_LIKE}`),
   like({ facts: { choices: {}, species: {}, construction: '' } }, OTHERWISE),
   like({ rounds: { bindset: 2 } }, OTHERWISE),
   like({ signOffs: [{ skill: 'eye', personId: 'ann' }] }, OTHERWISE),

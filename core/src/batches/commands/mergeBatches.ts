@@ -1,6 +1,7 @@
 import { refuse, wrongInput } from '../../ledger/index.ts';
 import { Batch } from '../batch.ts';
 import { accept } from '../decided.ts';
+import { WORK_CLASS_NAMES } from '../workClass.ts';
 import { onBatch } from './onBatch.ts';
 import { STILL } from './still.ts';
 
@@ -20,7 +21,7 @@ export const MergeBatches = onBatch('merge batches')<{ fromBatchId: string }>({
       ['status', `is ${other.status}`],
       ['orderId', 'is for another order'],
       ['redo', 'comes back for rework'],
-      ['trial', 'is a trial'],
+      ['workClass', `is for ${WORK_CLASS_NAMES[other.workClass]}`],
     ];
     const differs = same.find(([key]) => batch[key] !== other[key]);
     if (differs) return refuse(`Batch ${other.id} ${differs[1]}; only like batches at one step can be merged`);

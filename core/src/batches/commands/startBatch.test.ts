@@ -104,10 +104,10 @@ describe('a batch is started', () => {
       entries: [{ payload: { orderId: 'O1', dueMs: 77, facts: { choices: { binding: 'both' } } } }],
     });
   });
-  test('as a trial, and only then marked as one', () => {
-    expect(start({ trial: true })).toMatchObject({ entries: [{ payload: { trial: true } }] });
+  test('as a trial, and only then marked as such', () => {
+    expect(start({ workClass: 'trial' })).toMatchObject({ entries: [{ payload: { workClass: 'trial' } }] });
     const [entry] = (start() as { entries: { payload: object }[] }).entries;
-    expect(entry?.payload).not.toHaveProperty('trial');
+    expect(entry?.payload).not.toHaveProperty('workClass');
     expect(entry?.payload).not.toHaveProperty('blankIds');
   });
   test('from the blocks of another batch, in order, no more than it has', () => {

@@ -30,6 +30,7 @@ import { Batch, batchIdOf, livePieces, piecesIn } from '../batch.ts';
 import { carriersIn, othersIn } from '../places.ts';
 import { fullObjection, WaitingAt } from '../waiting.ts';
 import type { BatchEntry } from '../decided.ts';
+import type { WorkClass } from '../workClass.ts';
 import { said } from '../../units/index.ts';
 
 export interface StartBatchRequest {
@@ -44,8 +45,8 @@ export interface StartBatchRequest {
   placements?: readonly Placement[];
   /** what is left of the lot is too little for another batch, and goes with this one */
   restIsOffcut?: boolean;
-  /** kept out of the normal statistics */
-  trial?: boolean;
+  /** what it is made for; for orders and stock where nothing is said */
+  workClass?: WorkClass;
   /** the batch whose pieces these are cut from the same blocks as, in order */
   matchBatchId?: string;
 }
@@ -68,7 +69,7 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory 
     ];
   },
   decide(request, { rows, factory, nowMs, answers }): Decision<BatchEntry> {
-    const { component, quantity, lotId, blankIds, placements = [], matchBatchId, trial = false, restIsOffcut = false } = request;
+    const { component, quantity, lotId, blankIds, placements = [], matchBatchId, workClass = 'order', restIsOffcut = false } = request;
     const model = factory.model(request.modelId);
     if (!model) return wrongInput('modelId', `There is no model ${request.modelId}`);
     const order = orderIn(rows, request);
@@ -125,7 +126,7 @@ export const StartBatch = commandKind('start batch')<StartBatchRequest, Factory 
             dueMs: order?.dueMs ?? null,
             volumeM3,
             facts,
-            ...(trial ? { trial } : {}),
+            ...(workClass === 'order' ? {} : { workClass }),
             ...(blankIds ? { blankIds } : {}),
             setIds: sets?.slice(0, quantity) ?? Array.from({ length: quantity }, (_, i) => `${batchId}-${i + 1}`),
           },

@@ -2,6 +2,7 @@ import { entryKind } from '../../ledger/index.ts';
 import { firstOperation, NO_FACTS, type Component, type RouteFacts, type Routes } from '../../routing/index.ts';
 import { Blank, takeKept, takeWood } from '../../timber/index.ts';
 import { Piece } from '../batch.ts';
+import { isCounted, type WorkClass } from '../workClass.ts';
 import { arrive, newBatch } from './rows.ts';
 
 export interface Started {
@@ -17,7 +18,8 @@ export interface Started {
   volumeM3: number;
   /** what the route's conditions look at */
   facts: RouteFacts;
-  trial?: boolean;
+  /** what it is made for; for orders and stock where nothing is said */
+  workClass?: WorkClass;
   /** the block each piece was cut from, in the pieces' order */
   setIds?: readonly (string | null)[];
   /** the blank each piece is made of, in the pieces' order */
@@ -25,15 +27,17 @@ export interface Started {
 }
 
 export const BatchStarted = entryKind('batch.started')<Started, Routes>({
-  version: 2,
+  version: 3,
   readers: {
     /** the first entries came before routes had conditions */
     1: (older: Omit<Started, 'facts'> & Partial<Started>): Started => ({ facts: NO_FACTS, ...older }),
+    /** then a batch was a trial or was not */
+    2: ({ trial, ...older }: Started & { trial?: boolean }): Started => ({ ...older, ...(trial ? { workClass: 'trial' } : {}) }),
   },
   apply(rows, entry, routes) {
-    const { volumeM3, setIds, blankIds = [], facts, trial = false, ...p } = entry.payload;
+    const { volumeM3, setIds, blankIds = [], facts, workClass = 'order', ...p } = entry.payload;
     const id = `B${p.number}`;
-    const batch = newBatch({ id, startedMs: entry.atMs, facts: routes.sameFacts(facts), trial, ...p });
+    const batch = newBatch({ id, startedMs: entry.atMs, facts: routes.sameFacts(facts), workClass, ...p });
     const operation = firstOperation(routes.routeOf(batch), p.component);
     for (let ordinal = 1; ordinal <= p.quantity; ordinal++) {
       const pieceId = `${id}-${String(ordinal).padStart(2, '0')}`;
@@ -60,7 +64,7 @@ export const BatchStarted = entryKind('batch.started')<Started, Routes>({
         inRig: null,
         stay: null,
         trail: [{ batchId: id, fromMs: entry.atMs }],
-        bodyFromMs: p.component === 'body' && !trial ? entry.atMs : null,
+        bodyFromMs: p.component === 'body' && isCounted({ workClass }) ? entry.atMs : null,
         outMs: null,
       });
     }

@@ -18,6 +18,6 @@ export const sameOrder = (batch: Batch) => ({
   routeId: batch.routeId,
   dueMs: batch.dueMs,
   facts: batch.facts,
-  trial: batch.trial,
+  workClass: batch.workClass,
   parentId: batch.id,
 });

@@ -17,6 +17,7 @@ import { InstrumentsRefitted } from './instrumentsRefitted.ts';
 import { PartsJoined } from './partsJoined.ts';
 import { PiecesScrapped } from './piecesScrapped.ts';
 import { StockDrawn } from './stockDrawn.ts';
+import { TrialJudged } from './trialJudged.ts';
 import { WorkFinished } from './workFinished.ts';
 import { WorkPartFinished } from './workPartFinished.ts';
 import { WorkPaused } from './workPaused.ts';
@@ -48,5 +49,6 @@ export const BATCH_ENTRIES = [
   StockDrawn,
   InstrumentsParted,
   InstrumentsRefitted,
+  TrialJudged,
   EntryUndone,
 ] as const;

@@ -2,6 +2,7 @@ import { place, placementsOf, takeOff, type Placement } from '../../carriers/ind
 import type { Rows } from '../../ledger/index.ts';
 import { comesAlong, isAttended, NO_FACTS, touchMinutes, type Operation } from '../../routing/index.ts';
 import { Batch, Piece, piecesInPass, piecesIn, Visit, visitOf } from '../batch.ts';
+import { isCounted } from '../workClass.ts';
 import { doneInRig } from './rigRows.ts';
 
 // Objects are written with what is new first and what is spread last: the other way round costs microseconds each.
@@ -52,11 +53,12 @@ export function arrive(rows: Rows, batch: Batch, operation: Operation, atMs: num
     good: 0,
     rework: 0,
     scrap: 0,
-    loadS: batch.trial || !isAttended(operation) || comesAlong(operation, batch.component) ? null : loadSOf(operation, quantity),
+    loadS: !isCounted(batch) || !isAttended(operation) || comesAlong(operation, batch.component) ? null : loadSOf(operation, quantity),
     touchMs: 0,
     personId: null,
     continues: NOTHING,
     run: null,
+    workClass: batch.workClass,
   });
   const arrived = {
     operationId: operation.id,
@@ -106,12 +108,13 @@ type BatchStart = Pick<
   Batch,
   'id' | 'number' | 'modelId' | 'component' | 'orderId' | 'lotId' | 'routeId' | 'quantity' | 'dueMs' | 'startedMs'
 > &
-  Partial<Pick<Batch, 'facts' | 'trial' | 'parentId'>>;
+  Partial<Pick<Batch, 'facts' | 'workClass' | 'parentId'>>;
 
 export function newBatch(start: BatchStart): Batch {
   return {
     facts: NO_FACTS,
-    trial: false,
+    workClass: 'order',
+    judged: null,
     parentId: null,
     operationId: '',
     stationCode: '',

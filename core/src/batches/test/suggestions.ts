@@ -4,7 +4,18 @@ import { programsIn, type Operation, type StepSheet } from '../../routing/index.
 import type { TestHouse } from '../../test/house.ts';
 import { filledIn } from '../../test/parts.ts';
 import type { Suggestion, Suggestions } from '../../test/suggestion.ts';
-import { Batch, DISPOSITIONS, lastOf, machineIdOf, piecesIn, piecesInPass, Visit, type PieceDefect } from '../index.ts';
+import {
+  Batch,
+  DISPOSITIONS,
+  lastOf,
+  machineIdOf,
+  piecesIn,
+  piecesInPass,
+  TRIAL_VERDICTS,
+  Visit,
+  WORK_CLASSES,
+  type PieceDefect,
+} from '../index.ts';
 
 const HOUR_MS = 3_600_000;
 
@@ -153,7 +164,7 @@ export const suggestions: Suggestions = {
       () => ({}),
     ),
   },
-  often: ['undo entry', 'sign off', 'refit instruments'],
+  often: ['undo entry', 'sign off', 'refit instruments', 'judge trial'],
   aside: {
     'start batch': (house, random) => ({
       modelId: random.pick([...house.factory.setUp.models.keys()]),
@@ -161,9 +172,15 @@ export const suggestions: Suggestions = {
       quantity: random.integer(1, 3),
       lotId: 'L1',
       orderId: null,
-      trial: random.chance(0.2),
+      ...(random.chance(0.3) ? { workClass: random.pick(WORK_CLASSES) } : {}),
       restIsOffcut: random.chance(0.02),
     }),
+    'judge trial'(house, random) {
+      const trials = house.rows.all(Batch).filter((b) => b.workClass === 'trial' || random.chance(0.02));
+      if (trials.length === 0) return undefined;
+      const words = random.pick(['Holds as it should', 'Holds as it should', 'no']);
+      return { batchId: random.pick(trials).id, verdict: random.pick(TRIAL_VERDICTS), words };
+    },
     'pause work': of(
       (b) => b.status === 'running',
       (_, __, random) => ({ cause: random.pick(PAUSE_CAUSES).key }),

@@ -77,6 +77,7 @@ const VISIT: Visit = {
   personId: null,
   continues: [],
   run: null,
+  workClass: 'order',
 };
 
 const JOB: Job = {

@@ -14,7 +14,7 @@ export interface Box {
 
 /** What an aspect may look at when its step is begun or finished. */
 export interface Bench {
-  batch: { id: string; modelId: string; visitId: string; redo: boolean; accepted: boolean; trial: boolean; facts: RouteFacts };
+  batch: { id: string; modelId: string; visitId: string; redo: boolean; accepted: boolean; workClass: string; facts: RouteFacts };
   operation: Step;
   /** what can be chosen of its route */
   options: readonly RouteOption[];

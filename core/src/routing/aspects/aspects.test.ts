@@ -61,7 +61,7 @@ const EACH: Required<Aspects> = {
 const route = { operations: [step('first', 'body', ['here'])], options: [] };
 
 const bench = (aspects: Aspects, over: Partial<AspectBench> = {}): AspectBench => ({
-  batch: { id: 'B1', modelId: 'm', visitId: 'v', redo: false, accepted: false, trial: false, facts: NO_FACTS },
+  batch: { id: 'B1', modelId: 'm', visitId: 'v', redo: false, accepted: false, workClass: 'order', facts: NO_FACTS },
   operation: step('here', 'body', [], aspects),
   options: [],
   wayId: OWN_WAY,

@@ -7,7 +7,7 @@ const lotOf = (house: TestHouse, random: Random): Lot => random.pick(house.rows.
 const values = (random: Random) => Array.from({ length: 6 }, () => (6 + random.integer(0, 40) / 10).toFixed(1)).join(' ');
 
 export const suggestions: Suggestions = {
-  often: ['keep wood', 'join blanks', 'weigh blanks', 'reserve blanks'],
+  often: ['keep wood', 'join blanks', 'weigh blanks', 'reserve blanks', 'cut boards'],
   aside: {
     'receive lot': (_, random) => ({
       species: 'mahogany',

@@ -7,6 +7,7 @@ import { Sales } from './sales.ts';
 import { askForProgram, drawRevision, mountCutters } from './programs.ts';
 import type { Scenario, ScenarioProgram, ScenarioRevision } from './scenario.ts';
 import { Starts } from './starts.ts';
+import { judgeTrials } from './trials.ts';
 import { studyCaliper } from './studies.ts';
 import { WoodSupply } from './woodSupply.ts';
 
@@ -82,9 +83,11 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
         if (!isTooled) mountCutters(mover, scenario.cutters, { atMs, leadId: scenario.leadId });
         isTooled = true;
         sales.takeOrders(atMs);
-        starts.campaigns(atMs);
-        for (const { modelId, daysAgo } of scenario.rushes)
-          if (Math.floor((nowMs - atMs) / DAY_MS) === daysAgo && sales.rush(modelId, atMs)) starts.set(sales, atMs);
+        const daysAgo = Math.floor((nowMs - atMs) / DAY_MS);
+        starts.campaigns(atMs, daysAgo);
+        judgeTrials(mover, recorder, atMs, scenario.leadId);
+        for (const { modelId, daysAgo: rushed } of scenario.rushes)
+          if (rushed === daysAgo && sales.rush(modelId, atMs)) starts.set(sales, atMs);
         for (setsDue += scenario.setsPerDay; setsDue >= 1; setsDue--) starts.set(sales, atMs);
         break;
       }

@@ -12,6 +12,7 @@ import {
   type StartBatchRequest,
   startedComponents,
   type WoodNeed,
+  type WorkClass,
 } from '@ample-crane/core';
 import type { Floor } from './floor.ts';
 import type { Mover } from './mover.ts';
@@ -19,6 +20,8 @@ import type { Sales, Taken } from './sales.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 import type { WoodSupply } from './woodSupply.ts';
 
+/** Of the sets that find something out every other is a special for its customer. */
+const SPECIAL_EVERY = 2;
 /** Sets of small parts below which a campaign of them is begun. */
 const SETS_IN_STOCK = 3;
 
@@ -30,6 +33,8 @@ interface Part {
 
 /** What is begun, and from which wood. */
 export class Starts {
+  private unusual = 0;
+
   constructor(
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
@@ -43,7 +48,7 @@ export class Starts {
   set(sales: Sales, atMs: number): void {
     const order = sales.take(({ model, choices }) => this.parts(model, choices, atMs).every((p) => this.wood.lotFor(p.need, p.quantity)));
     if (!order) return;
-    const trial = this.random.chance(this.scenario.trialShare);
+    const workClass = this.classOfSet();
     const shared = sharedSets(this.route(order.model, atMs));
     let first: string | undefined;
     for (const part of this.parts(order.model, order.choices, atMs)) {
@@ -51,16 +56,25 @@ export class Starts {
       const batchId = this.begin(
         order.model,
         part,
-        { orderId: order.orderId, trial, ...(matched && first !== undefined ? { matchBatchId: first } : {}) },
+        { orderId: order.orderId, workClass, ...(matched && first !== undefined ? { matchBatchId: first } : {}) },
         atMs,
       );
       if (matched) first ??= batchId;
     }
   }
 
-  /** Begins small parts of which there are few left. */
-  campaigns(atMs: number): void {
+  private classOfSet(): WorkClass {
+    if (!this.random.chance(this.scenario.trialShare)) return 'order';
+    return ++this.unusual % SPECIAL_EVERY === 0 ? 'special' : 'trial';
+  }
+
+  /** Begins small parts of which there are few left, and forms for the house now and then. */
+  campaigns(atMs: number, daysAgo: number): void {
     for (const model of this.scenario.models.filter((m) => m.weight === 0)) {
+      if (this.drawnAtOnce(model, atMs) === 0) {
+        if (this.scenario.toolingDaysAgo.includes(daysAgo)) this.tooling(model, atMs);
+        continue;
+      }
       const underWay = this.recorder.rows
         .all(Batch)
         .filter((b) => b.modelId === model.id && b.status !== 'done')
@@ -68,8 +82,15 @@ export class Starts {
       const [component, need] = (Object.entries(model.wood) as [Component, WoodNeed][])[0] ?? [];
       if (!component || !need || underWay > SETS_IN_STOCK * this.drawnAtOnce(model, atMs) || !this.wood.lotFor(need, model.batchSize))
         continue;
-      this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null, trial: false }, atMs);
+      this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null }, atMs);
     }
+  }
+
+  /** What nothing draws from is made for the house itself. */
+  private tooling(model: ScenarioModel, atMs: number): void {
+    const [component, need] = (Object.entries(model.wood) as [Component, WoodNeed][])[0] ?? [];
+    if (!component || !need || !this.wood.lotFor(need, model.batchSize)) return;
+    this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null, workClass: 'tooling' }, atMs);
   }
 
   /** How many of these small parts one batch draws. */
@@ -109,7 +130,7 @@ export class Starts {
   private begin(
     model: ScenarioModel,
     { component, need, quantity }: Part,
-    of: Pick<StartBatchRequest, 'orderId' | 'trial' | 'matchBatchId'>,
+    of: Pick<StartBatchRequest, 'orderId' | 'workClass' | 'matchBatchId'>,
     atMs: number,
   ): string | undefined {
     const cut = this.wood.blanksFor(need, model.id, component, quantity, atMs);

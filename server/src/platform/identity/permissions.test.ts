@@ -132,6 +132,7 @@ const ACTS: [string, Method, string, Role][] = [
   ['take a value into a field', 'post', '/device-values/1/take', 'operator'],
   ['see what to load next', 'get', '/loads', 'viewer'],
   ['see what is in rigs', 'get', '/rigs', 'viewer'],
+  ['judge a trial', 'post', '/batches/B1/verdict', 'lead'],
   ['say that faces are wiped', 'post', '/batches/B1/wipe', 'operator'],
   ['put pieces in a rig', 'post', '/batches/B1/put-in', 'operator'],
   ['close a rig', 'post', '/batches/B1/close-rig', 'operator'],
