@@ -100,10 +100,7 @@ describe('a card without network', () => {
       outline: null,
       rig: { stationCode: 'S-set', cycle: TOGETHER, handsMinutes: 5 },
     } as const;
-    const route = changed(SHORT_ROUTE, [
-      'rest',
-      { rig: { kind: 'press' }, gate: [{ kind: 'pressed', what: 'Pressed', minutes: 45 }] },
-    ]);
+    const route = changed(SHORT_ROUTE, ['rest', { rig: { kind: 'press' }, gate: [{ kind: 'pressed', what: 'Pressed', minutes: 45 }] }]);
     const house = new TestHouse(new Map([[route.id, route]]), [press]);
     const [one, two] = [house.start('body', 2, { route }), house.start('body', 3, { route })];
     for (const batchId of [one, two]) {

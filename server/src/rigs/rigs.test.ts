@@ -202,7 +202,9 @@ describe('faces', () => {
     expect((await own()).closeByMs).toBe(factory.clock.nowMs() + 10 * MINUTE);
     factory.clock.pass(11 * MINUTE);
     const close = (caller: Caller, body: object = {}) => give(caller, id, 'close-rig', { rigId, ...body });
-    expect(sentences(await close(manager))).toEqual([expect.stringMatching(/^2 of 2 in .* with open glue, the first for 11 min; it stays open 10 min$/)]);
+    expect(sentences(await close(manager))).toEqual([
+      expect.stringMatching(/^2 of 2 in .* with open glue, the first for 11 min; it stays open 10 min$/),
+    ]);
     expect((await close(await factory.as('operator'), { overrideReason: 'It still strings' })).status).toBe(403);
     expect((await close(manager, { overrideReason: 'It still strings' })).status).toBe(200);
     expect((await card(manager, id)).log[0].sentence).toMatch(/with glue that had lain open too long: It still strings$/);
