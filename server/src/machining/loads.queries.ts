@@ -165,7 +165,8 @@ function machineView(
       return [
         {
           batchId: item.id,
-          what: whatIn(batch, factory),
+          // Of what came back, only those pieces go on a machine.
+          what: item.pieces < batch.quantity ? `${item.pieces} of ${whatIn(batch, factory)}` : whatIn(batch, factory),
           workClass: batch.workClass,
           program: factory.operationAt(batch).name,
           pieces: item.pieces,
