@@ -27,6 +27,21 @@ const SHIP = step('ship', 'body', [], { kind: 'dispatch' });
 const WIPED = routeOf(step('glue', 'body', ['clamp']), pressed('clamp', 'pva', ['ship'], { wipe: ACETONE }), SHIP);
 const PRESSED = routeOf(step('lay', 'body', ['press']), pressed('press', 'pva', ['ship'], { rig: { kind: 'press' } }), SHIP);
 
+const WORLD: RouteWorld = {
+  stationCodes: new Set(['S-glue', 'S-first', 'S-then', 'S-sand', 'S-ship', 'bench', 'wait']),
+  skillLevels: new Map([['cutting', 2]]),
+  carriers: CARRIERS,
+  modelIds: new Set(['g']),
+  materialIds: new Set(),
+  adhesives: new Map([
+    ['pva', { kind: 'wood glue', materials: [] }],
+    ['epoxy', { kind: 'epoxy', materials: [] }],
+  ]),
+  cautionKeys: new Set(),
+  speciesNames: new Set(),
+  facts: { species: {}, construction: '' },
+};
+
 const ann = { personId: 'ann' };
 const BOB = { personId: 'bob', role: 'operator' } as const;
 const because = (decision: { kind: string; because?: readonly { sentence: string }[] }) =>
@@ -76,6 +91,12 @@ describe('a wipe of oily wood', () => {
     expect(wipeFor({ wipe }, { species: {} })).toBe(wipe);
     expect(wipeFor({}, { species: {} })).toBeNull();
   });
+  test('of a wood that is no species on record would never be asked: the route says so', () => {
+    const wood = { component: 'body', in: ['mahogany', 'mahagony'] } as const;
+    const route = routeOf(step('glue', 'body', ['clamp']), pressed('clamp', 'pva', ['ship'], { wipe: { ...ACETONE, wood } }), SHIP);
+    const messages = checkRoute(route, { ...WORLD, speciesNames: new Set(['mahogany']) }).map((p) => p.message);
+    expect(messages.filter((m) => m.includes('wiped'))).toEqual(['"clamp" is wiped for mahagony, which is no species on record']);
+  });
   test('of many, the first to lapse says when to be done by', () => {
     const at = (wipedMs: number | null) => ({ wipedMs });
     const standing = wipeStanding(ACETONE, [at(0), at(5 * MINUTE_MS), at(null), at(-30 * MINUTE_MS)], 10 * MINUTE_MS);
@@ -115,22 +136,8 @@ describe('open glue', () => {
 describe('a face with epoxy on it', () => {
   const on = (id: string, adhesiveId: string, face: string | undefined, next: string[]): Operation =>
     pressed(id, adhesiveId, next, { gate: [{ kind: 'pressed', what: 'Clamped', adhesiveId, ...(face === undefined ? {} : { face }) }] });
-  const world: RouteWorld = {
-    stationCodes: new Set(['S-glue', 'S-first', 'S-then', 'S-sand', 'S-ship', 'bench', 'wait']),
-    skillLevels: new Map([['cutting', 2]]),
-    carriers: CARRIERS,
-    modelIds: new Set(['g']),
-    materialIds: new Set(),
-    adhesives: new Map([
-      ['pva', { kind: 'wood glue', materials: [] }],
-      ['epoxy', { kind: 'epoxy', materials: [] }],
-    ]),
-    cautionKeys: new Set(),
-    speciesNames: new Set(),
-    facts: { species: {}, construction: '' },
-  };
   const said = (...steps: Operation[]) =>
-    checkRoute(routeOf(...steps, SHIP), world)
+    checkRoute(routeOf(...steps, SHIP), WORLD)
       .map((p) => p.message)
       .filter((m) => m.includes('epoxy'));
   test.each([

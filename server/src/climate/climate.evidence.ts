@@ -7,7 +7,7 @@ import { ClimateService } from './climate.service.ts';
 @Injectable()
 export class ClimateEvidence {
   constructor(sources: EvidenceSources, climate: ClimateService) {
-    sources.add(AirNow, async ({ zoneId }, { manager }) => (await climate.air(zoneId, manager)) ?? NOT_ANSWERED);
+    sources.add(AirNow, async ({ zoneId }, { manager, nowMs }) => (await climate.air(zoneId, { manager, nowMs })) ?? NOT_ANSWERED);
     sources.addMany(Temperatures, async (abouts, { manager }) => {
       // Read once for each room, from the earliest moment asked for.
       const fromMs = new Map<string, number>();

@@ -117,9 +117,9 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     );
   }
 
-  private latest(zoneId: string, manager: EntityManager = this.database.manager): Promise<ZoneReadingEntity | null> {
+  private latest(zoneId: string, manager = this.database.manager, nowMs = this.clock.nowMs()): Promise<ZoneReadingEntity | null> {
     return manager.findOne(ZoneReadingEntity, {
-      where: { zoneId, atMs: LessThanOrEqual(this.clock.nowMs()) },
+      where: { zoneId, atMs: LessThanOrEqual(nowMs) },
       order: { atMs: 'DESC' },
     });
   }
@@ -219,8 +219,8 @@ export class ClimateService implements OnApplicationBootstrap, OnApplicationShut
     return found.flat();
   }
 
-  /** What was last read of the air of one zone. */
-  async air(zoneId: string, manager: EntityManager = this.database.manager): Promise<AirSample | undefined> {
-    return (await this.latest(zoneId, manager)) ?? undefined;
+  /** What was last read of the air of one zone, as of a moment. */
+  async air(zoneId: string, { manager = this.database.manager, nowMs = this.clock.nowMs() } = {}): Promise<AirSample | undefined> {
+    return (await this.latest(zoneId, manager, nowMs)) ?? undefined;
   }
 }

@@ -28,6 +28,11 @@ export const wipe: AspectKind<'wipe', Wipe, never, Step & { rig?: RigNeed }> = {
     ...(minutes > 0 ? [] : [`A wipe before "${name}" that holds for no time lets nothing be glued`]),
     ...(wood?.in.length === 0 ? [`"${name}" is wiped for some woods, and none is named`] : []),
   ],
+  // A wood that is called otherwise would never be wiped.
+  checkWorld: ({ wood }, { name }, _, { speciesNames }) =>
+    (wood?.in ?? []).flatMap((species) =>
+      speciesNames.has(species) ? [] : [`"${name}" is wiped for ${species}, which is no species on record`],
+    ),
 };
 
 /** The wipe that a batch needs at a step; none where its wood asks for none. */
