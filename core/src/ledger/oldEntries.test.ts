@@ -36,6 +36,8 @@ function asThen(kind: string, told: Record<string, object[]>): object[] {
     Object.fromEntries(
       [...fields].map((field) => {
         if (field === 'runId') return [field, row['jobId']];
+        // A batch was a trial or was not, where there are classes of work now.
+        if (field === 'trial') return [field, row['workClass'] === 'trial'];
         return [field, mended.has(`${String(row['id'])} ${field}`) ? then.get(row['id'])?.[field] : row[field]];
       }),
     ),
