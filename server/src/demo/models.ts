@@ -413,30 +413,4 @@ const braces: DemoModel = {
   },
 };
 
-/** Forms that necks are held in, made on the machines that orders wait for. */
-const forms: DemoModel = {
-  id: 'neck-forms',
-  code: 'NF',
-  name: 'Neck forms',
-  construction: 'tooling',
-  weight: 0,
-  batchSize: 2,
-  scaleLengthMm: 645,
-  clearance: glued,
-  wood: { 'small part': wood('red alder', 'body', 0.006, 45) },
-  route: {
-    id: 'neck-forms-1',
-    modelId: 'neck-forms',
-    version: 1,
-    operations: line(
-      'small part',
-      [
-        work('k-mill', 'Machine the forms', 'MC2', 'neck machining', 25, 70, { cautions: ['cutting', 'dust'] }),
-        work('k-fit', 'Face and line the forms', 'NK1', 'fingerboards', 5, 35, { cautions: ['dust'] }),
-      ],
-      'k-shelf',
-    ).concat({ ...buffer('k-shelf', 'Forms on their shelf', 'necks'), component: 'small part', next: [] }),
-  },
-};
-
-export const DEMO_MODELS: readonly DemoModel[] = [millrace, weirstone, towpath, lockkeeper, fittedDry(headwater), skiff, braces, forms];
+export const DEMO_MODELS: readonly DemoModel[] = [millrace, weirstone, towpath, lockkeeper, fittedDry(headwater), skiff, braces];

@@ -171,7 +171,6 @@ export function demoScenario(nowMs: number): Scenario {
     reworkShare: 0.012,
     refusedShare: 0.06,
     trialShare: 0.02,
-    toolingDaysAgo: [26, 1],
     wears: { characteristicId: 'pocketWidth', fromMs: nowMs - WORN_DAYS_AGO * DAY_MS, perPart: 0.006 },
     signalsUntilMs: nowMs - UNSEEN_DAYS * DAY_MS,
     houses: ['Lintel & Sons, inlays'],

@@ -130,6 +130,4 @@ export interface Scenario {
   signalsUntilMs: number;
   /** of the sets that are started, those that are a trial */
   trialShare: number;
-  /** how many days ago forms for the house were begun */
-  toolingDaysAgo: readonly number[];
 }

@@ -163,7 +163,6 @@ const scenario = (over: Partial<Scenario> = {}): Scenario => ({
   reworkShare: 0.04,
   refusedShare: 0.05,
   trialShare: 0.02,
-  toolingDaysAgo: [],
   wears: null,
   signalsUntilMs: Infinity,
   houses: ['The plater'],

@@ -83,11 +83,10 @@ export function simulate(scenario: Scenario): { entries: LogbookEntry[]; rows: R
         if (!isTooled) mountCutters(mover, scenario.cutters, { atMs, leadId: scenario.leadId });
         isTooled = true;
         sales.takeOrders(atMs);
-        const daysAgo = Math.floor((nowMs - atMs) / DAY_MS);
-        starts.campaigns(atMs, daysAgo);
+        starts.campaigns(atMs);
         judgeTrials(mover, recorder, atMs, scenario.leadId);
-        for (const { modelId, daysAgo: rushed } of scenario.rushes)
-          if (rushed === daysAgo && sales.rush(modelId, atMs)) starts.set(sales, atMs);
+        for (const { modelId, daysAgo } of scenario.rushes)
+          if (Math.floor((nowMs - atMs) / DAY_MS) === daysAgo && sales.rush(modelId, atMs)) starts.set(sales, atMs);
         for (setsDue += scenario.setsPerDay; setsDue >= 1; setsDue--) starts.set(sales, atMs);
         break;
       }

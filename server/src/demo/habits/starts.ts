@@ -12,7 +12,6 @@ import {
   type StartBatchRequest,
   startedComponents,
   type WoodNeed,
-  type WorkClass,
 } from '@ample-crane/core';
 import type { Floor } from './floor.ts';
 import type { Mover } from './mover.ts';
@@ -20,8 +19,6 @@ import type { Sales, Taken } from './sales.ts';
 import type { Scenario, ScenarioModel } from './scenario.ts';
 import type { WoodSupply } from './woodSupply.ts';
 
-/** Of the sets that find something out every other is a special for its customer. */
-const SPECIAL_EVERY = 2;
 /** Sets of small parts below which a campaign of them is begun. */
 const SETS_IN_STOCK = 3;
 
@@ -33,8 +30,6 @@ interface Part {
 
 /** What is begun, and from which wood. */
 export class Starts {
-  private unusual = 0;
-
   constructor(
     private readonly scenario: Scenario,
     private readonly recorder: Recorder,
@@ -48,7 +43,7 @@ export class Starts {
   set(sales: Sales, atMs: number): void {
     const order = sales.take(({ model, choices }) => this.parts(model, choices, atMs).every((p) => this.wood.lotFor(p.need, p.quantity)));
     if (!order) return;
-    const workClass = this.classOfSet();
+    const workClass = this.random.chance(this.scenario.trialShare) ? 'trial' : 'order';
     const shared = sharedSets(this.route(order.model, atMs));
     let first: string | undefined;
     for (const part of this.parts(order.model, order.choices, atMs)) {
@@ -63,18 +58,9 @@ export class Starts {
     }
   }
 
-  private classOfSet(): WorkClass {
-    if (!this.random.chance(this.scenario.trialShare)) return 'order';
-    return ++this.unusual % SPECIAL_EVERY === 0 ? 'special' : 'trial';
-  }
-
-  /** Begins small parts of which there are few left, and forms for the house now and then. */
-  campaigns(atMs: number, daysAgo: number): void {
+  /** Begins small parts of which there are few left. */
+  campaigns(atMs: number): void {
     for (const model of this.scenario.models.filter((m) => m.weight === 0)) {
-      if (this.drawnAtOnce(model, atMs) === 0) {
-        if (this.scenario.toolingDaysAgo.includes(daysAgo)) this.tooling(model, atMs);
-        continue;
-      }
       const underWay = this.recorder.rows
         .all(Batch)
         .filter((b) => b.modelId === model.id && b.status !== 'done')
@@ -84,13 +70,6 @@ export class Starts {
         continue;
       this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null }, atMs);
     }
-  }
-
-  /** What nothing draws from is made for the house itself. */
-  private tooling(model: ScenarioModel, atMs: number): void {
-    const [component, need] = (Object.entries(model.wood) as [Component, WoodNeed][])[0] ?? [];
-    if (!component || !need || !this.wood.lotFor(need, model.batchSize)) return;
-    this.begin(model, { component, need, quantity: model.batchSize }, { orderId: null, workClass: 'tooling' }, atMs);
   }
 
   /** How many of these small parts one batch draws. */
