@@ -24,6 +24,22 @@ const due = (page: Page, batchId: string) => page.getByRole('region', { name: `B
 const onDevice = (page: Page) => page.getByRole('region', { name: 'Entries on this device' });
 const countOf = (card: Card, kind: string) => card.log.filter((e) => e.kind === kind).length;
 
+/** The jobs that go on, as the device keeps them with what it holds of a batch; null while it keeps none. */
+const openJobsHeld = (page: Page, batchId: string): Promise<string | null> =>
+  page.evaluate(
+    (hash) => {
+      const find = (within: unknown): unknown => {
+        if (typeof within !== 'object' || within === null) return undefined;
+        if ('queryHash' in within && within.queryHash === hash) return within;
+        return Object.values(within).reduce<unknown>((found, each) => found ?? find(each), undefined);
+      };
+      const query = find(JSON.parse(localStorage.getItem('last seen') ?? 'null')) as
+        { state: { data: { rows: { job: unknown } } } } | undefined;
+      return query ? JSON.stringify(query.state.data.rows.job) : null;
+    },
+    JSON.stringify(['batches', 'held', batchId]),
+  );
+
 // A model nobody has built before: described on screen, released, and built from the stations, the network lost on the way.
 test('a manager describes how a new model is built, and the stations build it', async ({ page, context, browser }) => {
   test.setTimeout(600_000);
@@ -171,6 +187,12 @@ test('a manager describes how a new model is built, and the stations build it', 
   await test.step('what somebody else changed meanwhile comes back as a choice', async () => {
     await page.getByRole('button', { name: new RegExp(necks) }).click();
     await expect(due(page, necks).getByRole('button', { name: 'Start', exact: true })).toBeVisible();
+    // The place that the bodies had at the station is free again: the device has to have heard of it before the network goes.
+    const jobs = async () => {
+      const held = await openJobsHeld(page, necks);
+      return held === null ? 'not kept' : held.includes(bodies) ? 'bodies there' : 'free';
+    };
+    await expect.poll(jobs, { timeout: 20_000 }).toBe('free');
     await context.setOffline(true);
     await due(page, necks).getByRole('button', { name: 'Start', exact: true }).click();
     await expect(due(page, necks).getByRole('button', { name: /^Finish, all/ })).toBeVisible();
