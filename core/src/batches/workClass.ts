@@ -27,11 +27,15 @@ export interface Judged {
   atMs: number;
 }
 
+/** What a piece is that has gone no further than its trial; others became part of something. */
+export const TRIAL_ENDS: readonly string[] = ['good', 'rework', 'scrapped', 'shipped'];
+
 /** Whether a trial has ended without anybody's saying what it has shown. What became part of something else goes on in that. */
 export const isUnjudged = (
   { workClass, status, judged }: { workClass: WorkClass; status: string; judged: Judged | null },
   pieces: readonly { state: string }[],
 ): boolean =>
-  workClass === 'trial' && judged === null && (status === 'done' || status === 'stocked') && pieces.some(({ state }) => ENDED.has(state));
-
-const ENDED: ReadonlySet<string> = new Set(['good', 'rework', 'scrapped', 'shipped']);
+  workClass === 'trial' &&
+  judged === null &&
+  (status === 'done' || status === 'stocked') &&
+  pieces.some(({ state }) => TRIAL_ENDS.includes(state));

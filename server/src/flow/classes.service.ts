@@ -1,6 +1,17 @@
-import { DAY_MS, hourOf, isUnjudged, Piece, pieceWord, rowsBy, WORK_CLASSES, type Batch, type WorkClass } from '@ample-crane/core';
+import {
+  DAY_MS,
+  hourOf,
+  isUnjudged,
+  Piece,
+  pieceWord,
+  rowsBy,
+  TRIAL_ENDS,
+  WORK_CLASSES,
+  type Batch,
+  type WorkClass,
+} from '@ample-crane/core';
 import { Injectable } from '@nestjs/common';
-import { DataSource, In, IsNull, MoreThanOrEqual, Not } from 'typeorm';
+import { DataSource, In, MoreThanOrEqual, Not } from 'typeorm';
 import { BatchEntity } from '../batches/batch.entity.ts';
 import { ClassHourEntity } from '../batches/flowTallies.entity.ts';
 import { FactoryService, type FactoryNow } from '../factory/factory.service.ts';
@@ -85,10 +96,15 @@ export class ClassesService {
   }
 
   private async readUnjudged(factory: FactoryNow): Promise<ClassedBatchView[]> {
-    const ended = await this.database
-      .getRepository(BatchEntity)
-      .find({ where: { workClass: 'trial', status: In(ENDED), judged: IsNull() }, order: { sinceMs: 'ASC' }, take: MOST_TOLD });
-    const ids = ended.map((b) => b.id);
+    // Of those whose pieces went on into something else there are more and more: they take no place among the rest.
+    const found: { id: string }[] = await this.database.query(
+      `select id from batch where work_class = 'trial' and status = any($1) and judged is null
+          and exists (select from piece where piece.batch_id = batch.id and piece.state = any($2))
+        order by since_at limit ${MOST_TOLD}`,
+      [ENDED, TRIAL_ENDS],
+    );
+    const ids = found.map(({ id }) => id);
+    const ended = await this.database.getRepository(BatchEntity).find({ where: { id: In(ids) }, order: { sinceMs: 'ASC' } });
     const rows = await this.reader.read([rowsBy(Piece, 'batchId', ids)]);
     return ended.flatMap((batch) => {
       const pieces = rows.where(Piece, 'batchId', batch.id);
