@@ -165,7 +165,7 @@ function machineView(
       return [
         {
           batchId: item.id,
-          // Of what came back, only those pieces go on a machine.
+          // Not all of a batch need go on: only what came back, or what is not done yet.
           what: item.pieces < batch.quantity ? `${item.pieces} of ${whatIn(batch, factory)}` : whatIn(batch, factory),
           workClass: batch.workClass,
           program: factory.operationAt(batch).name,
