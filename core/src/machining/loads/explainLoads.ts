@@ -48,7 +48,8 @@ export function loadReason(done: Done, before: Done | undefined, machine: LoadMa
   const way = wayAt(item, machine.id);
   const said: string[] = [];
   if (machine.pinned.includes(item.id)) said.push('put here by hand');
-  if (joining > 0 && before) said.push(`${counted(joining, 'piece')} ${joining === 1 ? 'takes' : 'take'} the places that ${before.item.id} leaves`);
+  if (joining > 0 && before)
+    said.push(`${counted(joining, 'piece')} ${joining === 1 ? 'takes' : 'take'} the places that ${before.item.id} leaves`);
   if (changeover === 0 && way) said.push(`kept on: saves ${Math.round(way.setUp.minutes)} min of changing over`);
   if (changeover > 0) said.push(`${Math.round(changeover)} min to change over`);
   if (endMinute > item.dueMinute) said.push(`late by ${Math.round(endMinute - item.dueMinute)} min of work`);
